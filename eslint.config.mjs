@@ -1,0 +1,97 @@
+import js from '@eslint/js';
+import tseslint from 'typescript-eslint';
+
+// The rooms of the core, in order: each may import only from rooms above it.
+const rooms = ['text', 'address', 'plan', 'site', 'menu', 'look', 'inlay', 'draft', 'check', 'draw'];
+// `plan` and `site` stand side by side and do not know each other.
+const strangers = { site: ['plan'] };
+const outer = ['client', 'files', 'browser', 'server', 'jobs', 'cli'];
+
+const law = (files, forbidden, message) => ({
+  files,
+  rules: {
+    '@typescript-eslint/no-restricted-imports': [
+      'error',
+      { patterns: forbidden.map(regex => ({ regex, message, caseSensitive: true })) },
+    ],
+  },
+});
+const room = name => `(^|/)${name}/`;
+const outerRooms = `(^|/)(${outer.join('|')})/|(^|/)index\\.ts$`;
+
+const coreLaws = rooms.map((name, at) =>
+  law(
+    [`src/core/${name}/**/*.ts`],
+    ['^node:', outerRooms, ...[...rooms.slice(at + 1), ...(strangers[name] ?? [])].map(room)],
+    `core/${name} knows only the rooms above it in the list (docs/rooms.md)`,
+  ),
+);
+const outerLaws = [
+  law(
+    ['src/client/**/*.ts'],
+    ['^node:', '^[a-z@]', '^\\.\\./(?!core/inlay/names\\.ts$)', '\\.\\./core/(?!inlay/names\\.ts$)'],
+    'client knows only itself and core/inlay/names.ts',
+  ),
+  ...['files', 'browser', 'server'].map(name =>
+    law(
+      [`src/${name}/**/*.ts`],
+      outer.filter(other => other !== name).map(room),
+      `${name} knows the core, and none of the other outer rooms`,
+    ),
+  ),
+  law(['src/jobs/**/*.ts'], [room('cli'), room('client')], 'jobs join core, files, browser and server'),
+  law(
+    ['src/cli/**/*.ts'],
+    [room('files'), room('browser'), room('server'), room('client'), '/core/(?!text/)'],
+    'cli calls jobs and prints; it holds no computation',
+  ),
+];
+
+export default tseslint.config(
+  { ignores: ['dist/', 'demo/', 'demo-site/', 'coverage/', 'test/fixtures/'] },
+  js.configs.recommended,
+  ...tseslint.configs.strict,
+  {
+    files: ['src/**/*.ts', 'test/**/*.ts'],
+    rules: {
+      '@typescript-eslint/no-non-null-assertion': 'off',
+      '@typescript-eslint/no-invalid-void-type': 'off',
+      '@typescript-eslint/consistent-type-imports': 'error',
+      'no-control-regex': 'off',
+      'max-params': ['error', 4],
+    },
+  },
+  {
+    files: ['src/core/**/*.ts'],
+    rules: {
+      'no-restricted-globals': [
+        'error',
+        ...['process', 'console', 'fetch', 'setTimeout', 'setInterval', 'setImmediate', 'performance', 'Date'].map(
+          name => ({ name, message: 'the core has no process, clock, network or output' }),
+        ),
+      ],
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'ImportExpression', message: 'the core imports statically, so that its laws can be held' },
+      ],
+    },
+  },
+  {
+    files: ['src/core/**/*.ts'],
+    ignores: ['src/core/text/**'],
+    rules: {
+      'no-restricted-properties': [
+        'error',
+        { object: 'Buffer', message: 'core/text is the only place that goes between bytes and characters' },
+      ],
+    },
+  },
+  ...coreLaws,
+  ...outerLaws,
+  {
+    files: ['**/*.mjs'],
+    languageOptions: {
+      globals: { process: 'readonly', console: 'readonly', URL: 'readonly', Buffer: 'readonly', setTimeout: 'readonly' },
+    },
+  },
+);

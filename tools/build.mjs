@@ -1,0 +1,44 @@
+// Builds dist/: the program and the library in one split bundle, the types, and the licences of what is bundled.
+import { execFileSync } from 'node:child_process';
+import { existsSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { build } from 'esbuild';
+
+const outdir = 'dist';
+const old = existsSync(outdir) ? readdirSync(outdir).filter(name => /\.(js|txt)$/.test(name)) : [];
+const result = await build({
+  entryPoints: { kamino: 'src/cli/main.ts', index: 'src/index.ts' },
+  outdir,
+  bundle: true,
+  splitting: true,
+  format: 'esm',
+  platform: 'node',
+  target: 'node20',
+  external: ['playwright-core'],
+  chunkNames: 'part-[hash]',
+  legalComments: 'none',
+  metafile: true,
+  minifySyntax: true,
+  banner: { js: "import { createRequire as kaminoRequire } from 'node:module'; const require = kaminoRequire(import.meta.url);" },
+});
+
+const written = new Set(Object.keys(result.metafile.outputs).map(path => path.slice(outdir.length + 1)));
+for (const name of old) if (!written.has(name)) rmSync(`${outdir}/${name}`);
+
+const bundled = new Set();
+for (const input of Object.keys(result.metafile.inputs)) {
+  const match = /^node_modules\/((?:@[^/]+\/)?[^/]+)\//.exec(input);
+  if (match) bundled.add(match[1]);
+}
+writeFileSync(`${outdir}/LICENSES.txt`, [...bundled].sort().map(licence).join('\n'));
+execFileSync(process.execPath, ['node_modules/@typescript/native/bin/tsc', '-p', 'tsconfig.types.json'], {
+  stdio: 'inherit',
+});
+
+/** The licence text that a bundled package ships, under its name and version. */
+function licence(name) {
+  const folder = `node_modules/${name}`;
+  const about = JSON.parse(readFileSync(`${folder}/package.json`, 'utf8'));
+  const file = readdirSync(folder).find(entry => /^licen[cs]e/i.test(entry));
+  const text = file ? readFileSync(`${folder}/${file}`, 'utf8').trim() : `Licence: ${about.license}`;
+  return `${name} ${about.version}\n\n${text}\n\n${'-'.repeat(72)}\n`;
+}
