@@ -1,0 +1,87 @@
+import type { Command } from 'commander';
+import { counted } from '../core/text/nearest.ts';
+import { countFindings } from '../core/text/render.ts';
+import type { BuildResult } from '../jobs/build.ts';
+import { type Voice, tellFindings } from './io.ts';
+import { progressOn } from './progress.ts';
+import type { Act } from './run.ts';
+
+interface Options {
+  dryRun?: true;
+  overwrite?: true;
+  json?: true;
+}
+
+const examples = `
+Examples:
+  $ kamino build                   the plan in this folder
+  $ kamino build client/site       the plan in another folder
+  $ kamino build --dry-run         list what would change, write nothing
+  $ kamino build --overwrite       replace finished pages that someone has edited
+
+Exit status: 0 fine, 1 errors in some pages, 2 a mistake in the plan or a failure.`;
+
+export function addBuild(program: Command, act: Act): void {
+  const command = program.command('build');
+  command
+    .description('put the menus of a plan into the pages of its site')
+    .argument('[plan]', 'a plan, or the folder of a kamino.yaml', '.')
+    .option('--dry-run', 'compute everything, list what would change, write nothing')
+    .option('--overwrite', 'replace finished files that someone has edited')
+    .option('--json', 'print the result as one JSON document')
+    .addHelpText('after', examples)
+    .action((plan: string, options: Options) => act(voice => work(plan, options, voice))());
+}
+
+async function work(plan: string, options: Options, voice: Voice): Promise<number> {
+  const { build } = await import('../jobs/build.ts');
+  const progress = await progressOn(voice.io, 'pages');
+  const start = performance.now();
+  const result = build({
+    plan,
+    dryRun: options.dryRun === true,
+    overwrite: options.overwrite === true,
+    progress: progress.show,
+  });
+  progress.end();
+  if (options.json) voice.io.out(`${JSON.stringify({ kamino: 1, command: 'build', ...result }, null, 2)}\n`);
+  else report(result, options.dryRun === true, (performance.now() - start) / 1000, voice);
+  return result.status;
+}
+
+function report(result: BuildResult, isDry: boolean, seconds: number, voice: Voice): void {
+  tellFindings(result.findings, voice);
+  if (result.outcome === 'stopped') voice.io.err('\nNothing was written.\n');
+  else if (isDry) voice.io.out(dryReport(result));
+  else voice.io.out(buildReport(result, seconds, voice));
+}
+
+/** What a build made, in a few lines. */
+export function buildReport(result: BuildResult, seconds: number, { out }: Voice): string {
+  const { created, changed, gone, same, findings } = result;
+  const isSame = created.length + changed.length + gone.length === 0;
+  const head = isSame ? `Nothing to do: ${result.output}/ is as the plan says.` : `Built ${counted(result.pages, 'page')} into ${result.output}/`;
+  const files = [
+    `${created.length} new`,
+    `${changed.length} changed`,
+    `${same} the same`,
+    ...(gone.length ? [`${gone.length} gone`] : []),
+  ].join(', ');
+  const rows: [string, string][] = [
+    ['menus', result.menus.map(({ name, pages }) => `${name} (${counted(pages, 'page')})`).join(', ')],
+    ['files', files],
+    ['findings', countFindings(findings) || 'none'],
+    ['time', `${seconds.toFixed(2)} s`],
+  ];
+  return `${out.strong(head)}\n${rows.map(([name, value]) => `  ${out.quiet(name.padEnd(9))} ${value}`).join('\n')}\n`;
+}
+
+function dryReport({ created, changed, gone, same, output }: BuildResult): string {
+  const lines = [
+    ...created.map(path => `  new      ${output}/${path}`),
+    ...changed.map(path => `  changed  ${output}/${path}`),
+    ...gone.map(path => `  gone     ${output}/${path}`),
+  ];
+  const count = `${created.length} new, ${changed.length} changed, ${gone.length} gone, ${same} the same. Nothing was written.`;
+  return `${[...lines, count].join('\n')}\n`;
+}

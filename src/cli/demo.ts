@@ -1,0 +1,46 @@
+import type { Command } from 'commander';
+import { counted } from '../core/text/nearest.ts';
+import type { DemoResult } from '../jobs/demo.ts';
+import { buildReport } from './build.ts';
+import { type Voice, tellFindings } from './io.ts';
+import type { Act } from './run.ts';
+
+export function addDemo(program: Command, act: Act): void {
+  program
+    .command('demo')
+    .description('make, build and check a sample site, and say where to look')
+    .argument('[folder]', 'where to put it', 'brackenfold')
+    .addHelpText('after', '\nExamples:\n  $ kamino demo\n  $ kamino demo /tmp/sample')
+    .action((folder: string) => act(voice => work(folder, voice))());
+}
+
+async function work(folder: string, voice: Voice): Promise<number> {
+  const { demo } = await import('../jobs/demo.ts');
+  const start = performance.now();
+  const result = demo(folder);
+  tellFindings(result.build.findings, voice);
+  if (!result.verification) {
+    voice.io.err('\nThe sample site was not built.\n');
+    return result.build.status;
+  }
+  voice.io.out(report(result, (performance.now() - start) / 1000, voice));
+  return result.verification.dead.length > 0 ? 1 : result.build.status;
+}
+
+function report(result: DemoResult, seconds: number, voice: Voice): string {
+  const { folder, kept, verification } = result;
+  const { dead, links, menus, pages } = verification!;
+  const strong = voice.out.strong;
+  const checked = dead.length
+    ? `${counted(dead.length, 'link')} of its menus lead nowhere:\n${dead.map(one => `  ${one.page}: ${one.href}`).join('\n')}`
+    : `Checked ${counted(pages, 'page')}: ${counted(menus, 'menu')}, ${counted(links, 'link')}, each leads to its page.`;
+  const edited = kept.length ? `Your own edits in ${kept.join(', ')} were kept.\n` : '';
+  return `${strong(`Brackenfold Observatory, a sample site, is in ${folder}/`)}
+${edited}${buildReport(result.build, seconds, voice)}${checked}
+
+Where to look:
+  ${folder}/kamino.yaml        the plan; change it
+  ${folder}/built/index.html   the finished front page; open it in a browser
+Then, after each change:  kamino build ${folder}
+`;
+}

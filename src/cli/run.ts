@@ -1,0 +1,68 @@
+import { Command, CommanderError } from 'commander';
+import { version } from '../jobs/version.ts';
+import { addBuild } from './build.ts';
+import { addDemo } from './demo.ts';
+import { type Io, type Voice, voiceOf } from './io.ts';
+
+/** Adds a command to the program; what it does gives the exit status. */
+export type AddCommand = (program: Command, act: Act) => void;
+export type Act = (work: (voice: Voice) => Promise<number>) => () => Promise<void>;
+
+const firstSteps = `
+What to do first:
+  $ kamino demo                  a sample site in ./brackenfold, built and checked
+  $ cd your-site                 a folder of HTML pages; write a kamino.yaml there:
+                                   kamino: 1
+                                   menus:
+                                     - menu: masthead
+                                       entries:
+                                         - index.html
+                                         - contact.html
+  $ kamino build                 the same pages with the menu in them, in ./built
+
+Each command has its own help:  kamino build --help`;
+
+/** Runs a command line (without the program's own name) and gives its exit status: 0 fine, 1 errors found, 2 failed. */
+export async function run(argv: readonly string[], io: Io): Promise<number> {
+  let status = 0;
+  const program = new Command('kamino');
+  program
+    .description('Puts working navigation into every page of a site, and can take it out again byte for byte.')
+    .version(version, '-V, --version', 'print the version')
+    .helpOption('-h, --help', 'print help')
+    .helpCommand('help [command]', 'print the help of a command')
+    .option('--no-color', 'no colour in what is printed')
+    .exitOverride()
+    .configureOutput({
+      writeOut: io.out,
+      writeErr: io.err,
+      outputError: (text, write) => write(usageError(text)),
+    })
+    .addHelpText('after', firstSteps)
+    .showSuggestionAfterError(true);
+  const act: Act = work => async () => {
+    status = await work(voiceOf(io, program.opts<{ color: boolean }>().color ? undefined : false));
+  };
+  addBuild(program, act);
+  addDemo(program, act);
+  for (const command of program.commands) command.option('--no-color', 'no colour in what is printed');
+  if (argv.length === 0) {
+    program.outputHelp();
+    return 0;
+  }
+  try {
+    await program.parseAsync(argv, { from: 'user' });
+    return status;
+  } catch (error) {
+    if (error instanceof CommanderError) return error.exitCode === 0 ? 0 : 2;
+    throw error;
+  }
+}
+
+/** One line and a pointer to help. */
+function usageError(text: string): string {
+  const [message, suggestion] = text.trim().split('\n');
+  const said = message!.replace(/^error: /, '').replace(/\.$/, '');
+  const hint = suggestion ? ` ${suggestion.replace(/^\((.*)\)$/, '$1')}` : '';
+  return `kamino: ${said}.${hint} See  kamino --help\n`;
+}

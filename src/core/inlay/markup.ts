@@ -1,0 +1,67 @@
+import { fragmentOf, relativeAddress } from '../address/href.ts';
+import type { SitePath } from '../address/path.ts';
+import { marksOn } from '../menu/marks.ts';
+import type { Destination, ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
+import { escapeMarkup } from '../text/references.ts';
+import { depthAttribute, entryAttribute, inlayAttribute, parts, reserved } from './names.ts';
+
+/** The page that markup is written for. */
+export interface Standpoint {
+  page: SitePath;
+  /** The folder from which its addresses are read. */
+  folder: SitePath;
+  front: SitePath | null;
+  /** White space before the line that the markup begins in, and the page's own line break. */
+  indent: string;
+  lineBreak: string;
+}
+
+/** A menu as one `nav` element, one entry a line. */
+export function menuMarkup(menu: ResolvedMenu, from: Standpoint): string {
+  const marks = marksOn(menu, from.page, from.front);
+  const lines = [
+    `<nav class="${parts.menu} ${parts.bar}" ${inlayAttribute}="${menu.name}" aria-label="${escapeMarkup(menu.title)}">`,
+    `  <div class="${parts.room}">`,
+    ...(menu.home ? [`    ${homeMarkup(menu.home, from)}`] : []),
+    `    <ul class="${parts.list}">`,
+    ...menu.entries.map(one => `      ${entryMarkup(one, marks.get(one), from)}`),
+    '    </ul>',
+    '  </div>',
+    '</nav>',
+  ];
+  return lines.join(`${from.lineBreak}${from.indent}`);
+}
+
+/** The link that leads past the menus; a page with a `base` needs its own address before the `#`. */
+export function skipMarkup(words: string, id: string, from: Standpoint, hasBase: boolean): string {
+  const address = `${hasBase ? relativeAddress(from.folder, from.page) : ''}${fragmentOf(id)}`;
+  return `<a class="${parts.skip}" ${inlayAttribute}="${reserved.skip}" href="${escapeMarkup(address)}">${escapeMarkup(words)}</a>`;
+}
+
+export function styleMarkup(file: SitePath, from: Standpoint): string {
+  const address = escapeMarkup(relativeAddress(from.folder, file));
+  return `<link ${inlayAttribute}="${reserved.style}" rel="stylesheet" href="${address}">`;
+}
+
+function homeMarkup(home: { label: string; page: SitePath }, from: Standpoint): string {
+  const current = home.page === from.page ? ' aria-current="page"' : '';
+  const address = escapeMarkup(relativeAddress(from.folder, home.page));
+  return `<a class="${parts.home}" href="${address}"${current}>${escapeMarkup(home.label)}</a>`;
+}
+
+function entryMarkup(entry: ResolvedEntry, mark: 'current' | 'within' | undefined, from: Standpoint): string {
+  const hooks = `${entryAttribute}="${entry.hook}" ${depthAttribute}="${entry.depth}"`;
+  const within = mark === 'within' ? ` ${parts.within}` : '';
+  const current = mark === 'current' ? ' aria-current="page"' : '';
+  const link = `<a class="${parts.link}" href="${escapeMarkup(addressOf(entry.leadsTo, from))}"${current}>${escapeMarkup(entry.label)}</a>`;
+  return `<li class="${parts.entry}${within}" ${hooks}>${link}</li>`;
+}
+
+function addressOf(leadsTo: Destination, from: Standpoint): string {
+  switch (leadsTo.kind) {
+    case 'page':
+      return relativeAddress(from.folder, leadsTo.path);
+    case 'url':
+      return leadsTo.url;
+  }
+}

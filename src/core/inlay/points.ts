@@ -1,0 +1,88 @@
+import { ownHeader } from '../site/frame.ts';
+import { holdsNoNav, holdsOnlyOwnParts, voidElements } from '../site/kinds.ts';
+import type { Element, Frame } from '../site/types.ts';
+import type { MenuPlace } from '../plan/types.ts';
+import type { ResolvedMenu } from '../menu/types.ts';
+
+/** Where a menu goes into a page. */
+export type Point =
+  | { kind: 'at'; at: number }
+  /** There is a place, but no `nav` may stand there. */
+  | { kind: 'bad'; element: Element | null; why: string }
+  /** No selector of `place` matches. */
+  | { kind: 'none' };
+
+/** The slot of the menu's name, else its `place`, else the page's own header, else the start of the body. */
+export function pointFor(menu: ResolvedMenu, frame: Frame): Point {
+  const slot = frame.slots.find(one => one.name === menu.name);
+  if (slot) return inside(slot.element, 'last-in', frame);
+  if (menu.place) return placed(menu.place, frame);
+  const header = frame.found.get(ownHeader);
+  return header ? inside(header, 'first-in', frame) : bodyStart(frame);
+}
+
+/** Why no `nav` may stand in these elements (outermost first), or null. */
+export function whyNot(names: readonly string[], inOpenLink: boolean): string | null {
+  const parent = names.at(-1) ?? '';
+  if (holdsOnlyOwnParts.has(parent)) return `a menu may not stand directly in \`${parent}\``;
+  const above = names.findLast(name => holdsNoNav.has(name));
+  if (above !== undefined) return `a menu may not stand in or below \`${above}\``;
+  return inOpenLink ? 'a link before it was never closed and goes on here' : null;
+}
+
+function placed(place: MenuPlace, frame: Frame): Point {
+  for (const selector of place.selectors) {
+    if (selector === 'body' && place.side === 'first-in') return bodyStart(frame);
+    if (selector === 'body' && place.side === 'last-in') return bodyEnd(frame);
+    const element = frame.found.get(selector);
+    if (element) return beside(element, place.side, frame);
+  }
+  return { kind: 'none' };
+}
+
+function beside(element: Element, side: MenuPlace['side'], frame: Frame): Point {
+  switch (side) {
+    case 'first-in':
+    case 'last-in':
+      return inside(element, side, frame);
+    case 'before':
+    case 'after': {
+      const why = whyNot(element.within, element.inOpenLink);
+      if (why) return { kind: 'bad', element, why };
+      if (side === 'before') return { kind: 'at', at: element.start };
+      if (element.end >= 0) return { kind: 'at', at: element.end };
+      if (voidElements.has(element.name)) return { kind: 'at', at: element.open };
+      return unclosed(element);
+    }
+  }
+}
+
+function inside(element: Element, side: 'first-in' | 'last-in', frame: Frame): Point {
+  if (voidElements.has(element.name)) return { kind: 'bad', element, why: `\`${element.name}\` holds nothing` };
+  const why = whyNot([...element.within, element.name], element.inOpenLink);
+  if (why) return { kind: 'bad', element, why };
+  if (side === 'first-in') return atEndOf(frame, element.open);
+  return element.close < 0 ? unclosed(element) : { kind: 'at', at: element.close };
+}
+
+function unclosed(element: Element): Point {
+  return { kind: 'bad', element, why: `\`${element.name}\` has no end tag of its own` };
+}
+
+function bodyStart(frame: Frame): Point {
+  return atEndOf(frame, frame.bodyPoint);
+}
+
+/** Before the `</body>`; behind everything where a paragraph is still open there, which a menu would end too early. */
+function bodyEnd(frame: Frame): Point {
+  const { names, inOpenLink } = frame.openAtEnd;
+  const why = whyNot(names, inOpenLink);
+  if (!why) return atEndOf(frame, frame.bodyEnd);
+  if (names.at(-1) === 'p' && !whyNot(names.slice(0, -1), inOpenLink)) return atEndOf(frame, frame.raw.length);
+  return { kind: 'bad', element: null, why };
+}
+
+function atEndOf(frame: Frame, at: number): Point {
+  if (at < frame.raw.length || !frame.isCutOff) return { kind: 'at', at };
+  return { kind: 'bad', element: null, why: 'the page ends inside a tag, a comment or an element of text' };
+}

@@ -1,0 +1,81 @@
+/** The parts of a plan that have keys of their own. */
+export type Part = 'plan' | 'labels' | 'menu' | 'place' | 'home' | 'entry' | 'look';
+
+/** How a part is called in a message. */
+export const partNames: Record<Part, string> = {
+  plan: 'a plan',
+  labels: '`labels`',
+  menu: 'a menu',
+  place: '`place`',
+  home: '`home`',
+  entry: 'an entry',
+  look: 'a look',
+};
+
+const words = (list: string): readonly string[] => list.split(' ').filter(Boolean);
+
+/** Keys of the format that a later version builds. */
+export const laterKeys: Record<Part, readonly string[]> = {
+  plan: words('links own-files languages buttons to-top panels pictures looks questions rules'),
+  labels: [],
+  menu: words('widths separators stays current-entry opens fold look branch set entries-of depth data'),
+  place: words('instead-of'),
+  home: words('image show'),
+  entry: words(
+    'section heading panel language file mail phone pages sections insert entries covers highlight apart new-window ' +
+      'outside-mark subject icon icon-at show look save details if-missing order first except most depth levels',
+  ),
+  look: words('font padding gap radius border shadow contrast dark states parts'),
+};
+
+/** Values of the format that a later version builds. */
+export const laterValues: Record<string, readonly string[]> = {
+  form: words('column tabs plain breadcrumb previous-next'),
+  output: words('in-place'),
+};
+
+/** Words of the trade, and ours for them. */
+export const tradeWords: Record<string, string> = {
+  sticky: 'stays',
+  fixed: 'stays',
+  logo: 'home',
+  brand: 'home',
+  burger: 'toggle',
+  hamburger: 'toggle',
+  mobile: 'fold',
+  breakpoint: 'fold',
+  collapse: 'fold',
+  responsive: 'fold',
+  active: 'current or pressed',
+  selected: 'current',
+  dropdown: 'entries',
+  children: 'entries',
+  submenu: 'entries',
+  items: 'entries',
+  links: 'entries',
+  href: 'page or url',
+  link: 'page or url',
+  path: 'page',
+  cta: 'highlight',
+  button: 'highlight',
+  sidebar: 'form: column',
+  anchor: 'section',
+  hash: 'section',
+  email: 'mail',
+  tel: 'phone',
+  download: 'file',
+  text: 'label',
+  source: 'site',
+  input: 'site',
+  dist: 'output',
+  destination: 'output',
+  ignore: 'leave-out',
+  exclude: 'except',
+  include: 'carried-by',
+  css: 'style',
+  theme: 'look',
+  colors: 'look',
+  colour: 'color',
+  navigation: 'menus',
+  nav: 'menus',
+};

@@ -1,0 +1,191 @@
+import type Joi from 'joi';
+import { normalizePath } from '../address/path.ts';
+import { type Finding, finding, hasErrors } from '../text/finding.ts';
+import type { Source } from '../text/source.ts';
+import { planProblems } from './problems.ts';
+import { type WrittenEntry, type WrittenMenu, type WrittenPlace, type WrittenPlan, planSchema } from './schema.ts';
+import type { Entry, Mark, Menu, MenuPlace, PlaceSide, Plan, Target } from './types.ts';
+import { type PlanText, type Value, pathKey, readYaml } from './yaml.ts';
+
+export interface PlanReading {
+  /** What could be understood, so that its targets can be checked too; null where that is nothing. Use it for output only without errors. */
+  plan: Plan | null;
+  findings: Finding[];
+}
+
+/** Reads a plan: every problem of its text, keys and values at once. */
+export function readPlan(source: Source): PlanReading {
+  const text = readYaml(source);
+  const findings = [...text.findings];
+  if (isEmpty(text.value) && !hasErrors(findings)) return { plan: null, findings: [emptyPlan(source)] };
+  const { value, details } = validate(text.value);
+  const told = planProblems(details, text, source);
+  // What YAML swallowed shows up again as an empty value: it has been told with its remedy.
+  findings.push(...told.filter(one => !findings.some(earlier => sameLine(earlier, one))));
+  if (!value) return { plan: null, findings };
+  const conversion = new Conversion(text, source);
+  const plan = conversion.plan(value);
+  return { plan, findings: [...findings, ...conversion.findings] };
+}
+
+function isEmpty(value: Value): boolean {
+  return value === '' || (Array.isArray(value) && value.length === 0) || (typeof value === 'object' && Object.keys(value).length === 0);
+}
+
+function emptyPlan(source: Source): Finding {
+  return finding(
+    'empty-plan',
+    { file: source.file },
+    'the plan is empty',
+    'A plan begins so:\nkamino: 1\nmenus:\n  - menu: masthead\n    entries:\n      - index.html',
+  );
+}
+
+function sameLine(one: Finding, other: Finding): boolean {
+  return one.severity === 'error' && one.place?.position?.line === other.place?.position?.line;
+}
+
+/** Validates; what is wrong is taken out until the rest is right. */
+function validate(value: Value): { value: WrittenPlan | null; details: Joi.ValidationErrorItem[] } {
+  const options = { abortEarly: false, convert: true } as const;
+  const first = planSchema.validate(value, options);
+  let rest: unknown = structuredClone(value);
+  let result = first;
+  for (let round = 0; result.error && round < 8; round += 1) {
+    for (const { path } of result.error.details) if (path.length) rest = without(rest, path);
+    result = planSchema.validate(rest, options);
+  }
+  return { value: result.error ? null : result.value, details: first.error?.details ?? [] };
+}
+
+/** The value without what stands at the path; the other lines of a list keep their numbers. */
+function without(value: unknown, path: readonly (string | number)[]): unknown {
+  let parent = value as Record<string | number, unknown> | undefined;
+  for (const step of path.slice(0, -1)) {
+    parent = parent?.[step] as Record<string | number, unknown> | undefined;
+    if (typeof parent !== 'object') return value;
+  }
+  const last = path.at(-1)!;
+  if (Array.isArray(parent)) parent[Number(last)] = undefined;
+  else if (parent) Reflect.deleteProperty(parent, last);
+  return value;
+}
+
+class Conversion {
+  readonly findings: Finding[] = [];
+  readonly #text: PlanText;
+  readonly #source: Source;
+
+  constructor(text: PlanText, source: Source) {
+    this.#text = text;
+    this.#source = source;
+  }
+
+  plan(written: WrittenPlan): Plan {
+    const { look } = written;
+    return {
+      site: this.#slashes(written.site, ['site']),
+      output: this.#slashes(written.output, ['output']),
+      read: this.#slashes(written.read, ['read']),
+      leaveOut: written['leave-out'].map((glob, at) => this.#slashes(glob, ['leave-out', at])),
+      skipTo: written['skip-to'],
+      labels: { from: written.labels.from, cut: written.labels.cut ?? null },
+      style: this.#style(written.style),
+      menus: this.#menus(written.menus),
+      look: {
+        accent: look.accent ?? null,
+        background: look.background ?? null,
+        color: look.color ?? null,
+        marks: {
+          accent: this.#mark(['look', 'accent']),
+          background: this.#mark(['look', 'background']),
+          color: this.#mark(['look', 'color']),
+        },
+      },
+    };
+  }
+
+  #menus(written: WrittenPlan['menus']): Menu[] {
+    const names = new Set<string>();
+    return written.flatMap((menu, at) => {
+      if (!menu) return [];
+      if (names.has(menu.menu)) {
+        this.#tell('same-menu-name', ['menus', at, 'menu'], `two menus are called \`${menu.menu}\``, 'Give each its own name.');
+      }
+      names.add(menu.menu);
+      return this.#menu(menu, ['menus', at]);
+    });
+  }
+
+  #menu(written: WrittenMenu, path: (string | number)[]): Menu {
+    return {
+      name: written.menu,
+      title: written.title ?? titleOf(written.menu),
+      form: written.form,
+      align: written.align,
+      carriedBy: written['carried-by'].map(glob => this.#slashes(glob, [...path, 'carried-by'])),
+      except: written.except.map(glob => this.#slashes(glob, [...path, 'except'])),
+      place: written.place ? placeOf(written.place) : null,
+      home: written.home ?? null,
+      entries: written.entries.flatMap((entry, at) => (entry ? this.#entry(entry, [...path, 'entries', at]) : [])),
+      mark: this.#mark([...path, 'menu']),
+    };
+  }
+
+  #entry(written: string | WrittenEntry, path: (string | number)[]): Entry {
+    const mark = this.#mark(path);
+    if (typeof written === 'string') return { label: null, target: this.#bare(written, path), mark };
+    return { label: written.label ?? null, target: this.#target(written, path), mark };
+  }
+
+  #bare(written: string, path: (string | number)[]): Target {
+    return { kind: 'address', written: this.#slashes(written, path), mark: this.#mark(path) };
+  }
+
+  #target(written: WrittenEntry, path: (string | number)[]): Target {
+    if (written.url !== undefined) return { kind: 'url', url: written.url };
+    const here = [...path, 'page'];
+    return { kind: 'page', written: this.#slashes(written.page!, here), mark: this.#mark(here) };
+  }
+
+  #style(written: string | undefined): Plan['style'] {
+    if (written === undefined) return null;
+    const mark = this.#mark(['style']);
+    const path = normalizePath(this.#slashes(written, ['style']));
+    if (path) return { path, mark };
+    this.#tell('outside-site', ['style'], '`style` lies outside the site', 'Name a style sheet in the site’s folder.');
+    return null;
+  }
+
+  #slashes(path: string, at: (string | number)[]): string {
+    if (!path.includes('\\') || /^[a-z][a-z0-9+.-]*:/i.test(path)) return path;
+    const right = path.replaceAll('\\', '/');
+    this.#tell('backslash-path', at, 'a path is written with \\ here', `Read as  ${right}`);
+    return right;
+  }
+
+  #mark(path: (string | number)[]): Mark {
+    for (let length = path.length; length >= 0; length -= 1) {
+      const mark = this.#text.values.get(pathKey(path.slice(0, length)));
+      if (mark) return mark;
+    }
+    return { start: 0, end: 1 };
+  }
+
+  #tell(rule: Parameters<typeof finding>[0], path: (string | number)[], message: string, remedy: string): void {
+    const { start, end } = this.#mark(path);
+    this.findings.push(finding(rule, this.#source.place(start, end), message, remedy));
+  }
+}
+
+const sides: readonly PlaceSide[] = ['first-in', 'last-in', 'before', 'after'];
+
+function placeOf(written: WrittenPlace): MenuPlace {
+  const side = sides.find(one => written[one] !== undefined)!;
+  return { side, selectors: written[side]! };
+}
+
+/** `site-map` as `Site map`. */
+function titleOf(name: string): string {
+  return name.charAt(0).toUpperCase() + name.slice(1).replaceAll('-', ' ');
+}

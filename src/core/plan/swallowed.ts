@@ -1,0 +1,94 @@
+import { type Pair, type YAMLError, isScalar } from 'yaml';
+import { type Finding, finding } from '../text/finding.ts';
+import type { RuleName } from '../text/rules.ts';
+import type { Source } from '../text/source.ts';
+
+/** Keys whose value may well hold a # in the middle. */
+const textKeys = new Set(['label', 'title', 'cut', 'ask', 'subject']);
+
+/** What YAML takes away from a key's value without an error: a comment after it, a comma inside a flow map. */
+export function readSwallowed(pair: Pair, key: string, source: Source): Finding | null {
+  const keyEnd = rangeOf(pair.key)?.[1];
+  if (keyEnd === undefined) return null;
+  if (pair.value === null || pair.value === undefined) return bareKey(pair, key, source);
+  const [, valueEnd] = rangeOf(pair.value) ?? [keyEnd, keyEnd];
+  const isEmpty = isScalar(pair.value) && pair.value.value === '' && pair.value.type === 'PLAIN';
+  const from = isEmpty ? keyEnd : valueEnd;
+  const match = (isEmpty ? /^\s*:[ \t]+(#[^\s#][^\r\n]*)/ : /^[ \t]+(#[^\s#][^\r\n]*)/).exec(source.text.slice(from));
+  if (!match) return null;
+  const comment = match[1]!.trimEnd();
+  const start = from + match[0].indexOf('#');
+  const place = source.place(start, start + comment.length);
+  if (isEmpty) {
+    const value = /^#[^\s#]*/.exec(comment)![0];
+    return finding(
+      'yaml-comment',
+      place,
+      `\`${value}\` begins a comment in YAML, so \`${key}\` is empty`,
+      `Write  ${key}: "${value}"`,
+    );
+  }
+  if (!textKeys.has(key) || !isScalar(pair.value) || pair.value.type !== 'PLAIN') return null;
+  const whole = `${String(pair.value.value)} ${comment}`;
+  const told = finding(
+    'yaml-comment',
+    place,
+    `\`${comment}\` is a comment in YAML and no part of \`${key}\``,
+    `If it belongs to the text, write  ${key}: "${whole}"`,
+  );
+  return { ...told, severity: 'warning' };
+}
+
+/** `{ label: Visit, and more }`: the second part became a key without a value. */
+function bareKey(pair: Pair, key: string, source: Source): Finding {
+  const [start, end] = rangeOf(pair.key)!;
+  const before = /([\w-]+):\s*([^,{}[\]:"']+),\s*$/.exec(source.text.slice(0, start));
+  const remedy = before
+    ? `If it belongs to \`${before[1]}\`, write  ${before[1]}: "${before[2]!.trim()}, ${key}"`
+    : `Give it a value: \`${key}: …\``;
+  return finding('yaml-comma', source.place(start, end), `\`${key}\` stands after a comma and has no value`, remedy);
+}
+
+/** An error of the YAML reader in our words, with the form that YAML understands. */
+export function readSyntaxError(error: YAMLError, source: Source): Finding {
+  const [start, end] = error.pos;
+  const line = lineAt(source, start);
+  const told = (rule: RuleName, message: string, remedy: string): Finding =>
+    finding(rule, source.place(start, Math.max(end, start + 1)), message, remedy);
+  const word = /^[^\s,}\]]+/.exec(source.text.slice(start))?.[0] ?? '';
+  switch (error.code) {
+    case 'DUPLICATE_KEY': {
+      const key = /^[^:\s]+/.exec(source.text.slice(start))?.[0] ?? 'this key';
+      return told('duplicate-key', `\`${key}\` stands here twice`, 'Keep one of the two.');
+    }
+    case 'TAB_AS_INDENT':
+      return told('yaml-tab', 'this line is indented by a tab', 'Indent it by two spaces for each level.');
+    case 'BLOCK_AS_IMPLICIT_KEY': {
+      const match = /^(?:[\s-]*)([\w-]+):\s+(.*?)\s*$/.exec(line);
+      const quoted = match ? `${match[1]}: "${match[2]!.replaceAll('"', '\\"')}"` : '"…"';
+      return told('yaml-colon', 'a colon and a space inside a value begin a map in YAML', `Write  ${quoted}`);
+    }
+    case 'MULTIPLE_DOCS':
+      return told('yaml-syntax', 'a second document begins here', 'A plan is one document: take the line `---` out.');
+    case 'TAG_RESOLVE_FAILED':
+      return told('yaml-tag', `\`${word}\` is read as a tag, since it begins with !`, `Write  "${word}"`);
+    default:
+      break;
+  }
+  const message = error.message.split('\n')[0]!.replace(/ at line \d+, column \d+:?$/, '');
+  return told('yaml-syntax', lowerFirst(message), 'Put the value in double quotes, or check the indentation of this line.');
+}
+
+function rangeOf(node: unknown): [number, number] | null {
+  const range = (node as { range?: [number, number, number] | null } | null)?.range;
+  return range ? [range[0], range[1]] : null;
+}
+
+function lineAt(source: Source, offset: number): string {
+  const start = Math.max(source.text.lastIndexOf('\n', offset - 1), source.text.lastIndexOf('\r', offset - 1)) + 1;
+  return /^[^\r\n]*/.exec(source.text.slice(start))![0];
+}
+
+function lowerFirst(text: string): string {
+  return text.charAt(0).toLowerCase() + text.slice(1);
+}

@@ -1,0 +1,73 @@
+import type { SitePath } from '../address/path.ts';
+
+/** Where something stands in the plan: offsets of its value in the text. */
+export interface Mark {
+  start: number;
+  end: number;
+}
+
+/** The plan with every default resolved. */
+export interface Plan {
+  /** The folder read and the folder written, as the plan gives them: relative to the plan. */
+  site: string;
+  output: string;
+  read: string;
+  leaveOut: readonly string[];
+  skipTo: readonly string[];
+  labels: LabelSource;
+  style: { path: SitePath; mark: Mark } | null;
+  menus: readonly Menu[];
+  look: Look;
+}
+
+export interface LabelSource {
+  from: 'title' | 'heading' | 'file';
+  /** The part that most titles share, where the plan names it; null to find it. */
+  cut: string | null;
+}
+
+export type Align = 'start' | 'center' | 'end' | 'spread';
+
+export interface Menu {
+  name: string;
+  title: string;
+  form: 'bar';
+  align: Align;
+  carriedBy: readonly string[];
+  except: readonly string[];
+  /** null: the page's own header, else the start of the body. */
+  place: MenuPlace | null;
+  home: { label: string } | null;
+  entries: readonly Entry[];
+  mark: Mark;
+}
+
+export type PlaceSide = 'first-in' | 'last-in' | 'before' | 'after';
+
+export interface MenuPlace {
+  side: PlaceSide;
+  /** Tried in order. */
+  selectors: readonly string[];
+}
+
+export interface Entry {
+  /** null: the label comes from the target. */
+  label: string | null;
+  target: Target;
+  mark: Mark;
+}
+
+/** `written` is as the plan has it. */
+export type Target =
+  | { kind: 'page'; written: string; mark: Mark }
+  | { kind: 'url'; url: string }
+  /** A bare target: an address as in an `href`. */
+  | { kind: 'address'; written: string; mark: Mark };
+
+/** Colours as CSS has them; null where the plan says nothing. */
+export interface Look {
+  accent: string | null;
+  background: string | null;
+  color: string | null;
+  marks: Record<'accent' | 'background' | 'color', Mark>;
+}

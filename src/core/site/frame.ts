@@ -1,0 +1,326 @@
+import type { SitePath } from '../address/path.ts';
+import { type Raw, lowerAscii, trimAscii } from '../text/bytes.ts';
+import { type Charset, charsetOf, decode } from '../text/charset.ts';
+import { readAttributeReferences, readReferences } from '../text/references.ts';
+import { type Selector, matches } from '../text/selector.ts';
+import { headElements } from './kinds.ts';
+import { Outline } from './outline.ts';
+import { Scanner } from './scanner.ts';
+import type { Attribute, Element, Frame, MainContent, Slot } from './types.ts';
+
+/** What is sought beside what every page has. The fewer, the sooner the reading can stop. */
+export interface Wanted {
+  /** The first element that matches each. */
+  selectors: readonly Selector[];
+  /** Where the main content is when there is no `main`, tried in order. */
+  skipTo: readonly Selector[];
+  /** The first `header` that is the page's own, under the name `ownHeader`. */
+  header: boolean;
+  heading: boolean;
+  /** Where the body ends. */
+  end: boolean;
+}
+
+export const nothingWanted: Wanted = { selectors: [], skipTo: [], header: false, heading: false, end: false };
+
+/** The name under which `found` holds the first `header` outside the parts of a page that have headers of their own. */
+export const ownHeader = 'header of the page';
+
+const slotAttribute = 'data-kamino-slot';
+const partsWithHeaders = new Set(['main', 'article', 'section', 'aside', 'template', 'noscript']);
+
+/** Reads what a build must know of a page, and no further than that needs. */
+export function readFrame(path: SitePath, raw: Raw, wanted: Wanted): Frame {
+  return new FrameReader(path, raw, wanted).read();
+}
+
+type Phase = 'before' | 'head' | 'after-head' | 'body';
+
+class FrameReader {
+  readonly #path: SitePath;
+  readonly #raw: Raw;
+  readonly #wanted: Wanted;
+  readonly #scanner: Scanner;
+  readonly #outline: Outline;
+  #phase: Phase = 'before';
+  #label: string | null = null;
+  #base: Raw | null = null;
+  #language: Raw | null = null;
+  #title: Raw | null = null;
+  #heading: [number, number] | null = null;
+  /** Behind the last `base` or `meta charset`. */
+  #afterKnown = 0;
+  /** Where the style link could stand: before the elements of the head, and where the head ends. */
+  readonly #headStarts: { at: number; ends: boolean }[] = [];
+  #firstSheet = -1;
+  #bodyPoint = -1;
+  #bodyEnd = -1;
+  #openAtEnd: Frame['openAtEnd'] | null = null;
+  #isFrameset = false;
+  readonly #slots: { name: Raw; element: Element }[] = [];
+  readonly #found = new Map<string, Element>();
+  readonly #main: { rank: number; element: Element; id: Raw | null }[] = [];
+  #firstLink: { href: Raw; className: Raw; element: Element } | null = null;
+  #nextSlot: number;
+  readonly #lastSlot: number;
+
+  constructor(path: SitePath, raw: Raw, wanted: Wanted) {
+    this.#path = path;
+    this.#raw = raw;
+    this.#wanted = wanted;
+    this.#scanner = new Scanner(raw, raw.startsWith('\xef\xbb\xbf') ? 3 : 0);
+    this.#outline = new Outline(this.#scanner);
+    this.#nextSlot = raw.indexOf(slotAttribute);
+    this.#lastSlot = raw.lastIndexOf(slotAttribute);
+  }
+
+  read(): Frame {
+    const scanner = this.#scanner;
+    while (!this.#isDone()) {
+      const kind = scanner.next(this.#outline.inForeign);
+      if (kind === 'done') break;
+      if (kind === 'start') this.#onStart();
+      else if (kind === 'end') this.#onEnd();
+      else if (kind === 'text' && this.#phase !== 'body') this.#onText();
+    }
+    return this.#frame();
+  }
+
+  #isDone(): boolean {
+    if (this.#phase !== 'body' || this.#scanner.end <= this.#lastSlot) return false;
+    if (this.#isFrameset) return true;
+    const { selectors, header, heading, end } = this.#wanted;
+    if (end || !this.#main.some(one => one.rank === 0)) return false;
+    if (this.#slots.some(one => one.element.close < 0)) return false;
+    if (heading && !this.#heading) return false;
+    const sought = [...selectors.map(one => one.text), ...(header ? [ownHeader] : [])];
+    return sought.every(name => (this.#found.get(name)?.end ?? -1) >= 0);
+  }
+
+  #onStart(): void {
+    const scanner = this.#scanner;
+    const { name, end } = scanner;
+    if (!this.#outline.before(name)) return;
+    if (this.#phase !== 'body') this.#onHeadStart(name);
+    const attributes = once(() => scanner.attributes());
+    if (name === 'meta' || name === 'base' || name === 'html' || name === 'link') this.#onKnown(name, attributes());
+    if (name === 'title' && this.#title === null && !this.#outline.inForeign && this.#phase !== 'body') {
+      this.#title = this.#raw.slice(end, endOfTitle(this.#raw, end));
+    }
+    const element = this.#isSought(name, attributes) ? this.#outline.enter() : (this.#outline.open(), null);
+    if (element) this.#onSought(element, attributes);
+    if (name === 'h1' && this.#wanted.heading && !this.#heading) this.#heading = [end, end];
+    if (this.#nextSlot >= 0 && this.#nextSlot < end) this.#nextSlot = this.#raw.indexOf(slotAttribute, end);
+  }
+
+  /** A start tag before the body: does it end the head, and may the style link stand before it? */
+  #onHeadStart(name: string): void {
+    const { start, end } = this.#scanner;
+    if (this.#outline.isInside(inertInHead)) return;
+    if (name === 'html') return;
+    if (name === 'head') {
+      if (this.#phase === 'before') this.#phase = 'head';
+      return;
+    }
+    if (name === 'body' || name === 'frameset') {
+      this.#isFrameset = name === 'frameset';
+      return this.#beginBody(start, end);
+    }
+    // A noscript after the head belongs to the body.
+    if (!headElements.has(name) || (name === 'noscript' && this.#phase === 'after-head')) {
+      return this.#beginBody(start, start);
+    }
+    this.#headStarts.push({ at: start, ends: false });
+    if (this.#phase === 'before') this.#phase = 'head';
+    if ((name === 'style' || name === 'noscript') && this.#firstSheet < 0) this.#firstSheet = start;
+  }
+
+  /** @param at where the head ends if it has no end tag; @param content where the body's content begins */
+  #beginBody(at: number, content: number): void {
+    this.#headStarts.push({ at, ends: true });
+    this.#phase = 'body';
+    this.#bodyPoint = content;
+  }
+
+  #onKnown(name: string, attributes: readonly Attribute[]): void {
+    if (this.#outline.isInside(inertInHead)) return;
+    const isHead = this.#phase !== 'body';
+    const value = (wanted: string): Raw | null => attributes.find(one => one.name === wanted)?.value ?? null;
+    if (name === 'html') this.#language ??= value('lang');
+    else if (name === 'link') {
+      const rel = lowerAscii(value('rel') ?? '').split(/[\t\n\f\r ]+/);
+      if (isHead && rel.includes('stylesheet') && this.#firstSheet < 0) this.#firstSheet = this.#scanner.start;
+    } else if (name === 'base') {
+      this.#base ??= value('href');
+      if (isHead) this.#afterKnown = this.#scanner.end;
+    } else {
+      const label = charsetLabel(value);
+      if (label === null) return;
+      this.#label ??= label;
+      if (isHead) this.#afterKnown = this.#scanner.end;
+    }
+  }
+
+  #isSought(name: string, attributes: () => Attribute[]): boolean {
+    const { start, end } = this.#scanner;
+    if (this.#nextSlot > start && this.#nextSlot < end) return true;
+    if (name === 'main' || name === 'a' || (name === 'header' && this.#wanted.header)) return true;
+    const read = (value: Raw): string => this.#readValue(value);
+    return [...this.#wanted.selectors, ...this.#wanted.skipTo].some(one => matches(one, name, attributes, read));
+  }
+
+  #onSought(element: Element, attributes: () => Attribute[]): void {
+    const { name } = element;
+    const value = (wanted: string): Raw | null => attributes().find(one => one.name === wanted)?.value ?? null;
+    const read = (text: Raw): string => this.#readValue(text);
+    const slot = value(slotAttribute);
+    if (slot !== null && !element.within.includes('template')) this.#slots.push({ name: slot, element });
+    for (const selector of this.#wanted.selectors) {
+      if (!this.#found.has(selector.text) && matches(selector, name, attributes, read)) {
+        this.#found.set(selector.text, element);
+      }
+    }
+    const isOwnHeader = name === 'header' && !element.within.some(one => partsWithHeaders.has(one));
+    if (this.#wanted.header && isOwnHeader && !this.#found.has(ownHeader)) this.#found.set(ownHeader, element);
+    const rank = name === 'main' ? 0 : this.#wanted.skipTo.findIndex(one => matches(one, name, attributes, read)) + 1;
+    if (name === 'main' || rank > 0) this.#main.push({ rank, element, id: value('id') || null });
+    const href = name === 'a' ? value('href') : null;
+    if (href !== null && this.#phase === 'body' && !this.#firstLink) {
+      this.#firstLink = { href, className: value('class') ?? '', element };
+    }
+  }
+
+  #onEnd(): void {
+    const { name, start } = this.#scanner;
+    if (this.#phase !== 'body' && !this.#outline.isInside(inertInHead)) {
+      if (name === 'head' && this.#phase !== 'after-head') {
+        this.#phase = 'after-head';
+        this.#headStarts.push({ at: start, ends: true });
+      } else if (name === 'body' || name === 'html' || name === 'br') this.#beginBody(start, start);
+    }
+    if (name === 'body' && this.#bodyEnd < 0) {
+      this.#bodyEnd = start;
+      this.#openAtEnd = this.#openNow();
+    }
+    if (name === 'h1' && this.#heading?.[0] === this.#heading?.[1] && this.#heading) this.#heading[1] = start;
+    this.#outline.close();
+  }
+
+  /** Text other than white space ends the head; template code before a `body` tag does not. */
+  #onText(): void {
+    const { start, end } = this.#scanner;
+    if (this.#outline.isInside(inertInHead)) return;
+    let text = this.#raw.slice(start, end);
+    if (/\{[{%]|<%/.test(text) && /<body[\t\n\f\r />]/i.test(this.#raw.slice(end))) {
+      text = text.replace(/\{\{[^]*?\}\}|\{%[^]*?%\}|<%[^]*?%>/g, code => ' '.repeat(code.length));
+    }
+    const at = text.search(/[^\t\n\f\r ]/);
+    if (at < 0) return;
+    this.#beginBody(start + at, start + at);
+  }
+
+  #openNow(): Frame['openAtEnd'] {
+    return { names: this.#outline.within(), inOpenLink: this.#outline.inLink };
+  }
+
+  #readValue(value: Raw): string {
+    return readAttributeReferences(decode(value, this.#charset()));
+  }
+
+  #charset(): Charset {
+    this.#known ??= this.#phase === 'body' ? charsetOf(this.#raw, this.#label) : null;
+    return this.#known ?? charsetOf(this.#raw, this.#label);
+  }
+  #known: Charset | null = null;
+
+  #frame(): Frame {
+    const raw = this.#raw;
+    const charset = this.#charset();
+    const text = (value: Raw): string => collapse(readReferences(decode(value, charset)));
+    const bodyPoint = this.#bodyPoint < 0 ? raw.length : this.#bodyPoint;
+    const [from, to] = this.#heading ?? [0, 0];
+    return {
+      path: this.#path,
+      raw,
+      charset,
+      base: this.#base === null ? null : this.#readValue(this.#base),
+      language: this.#language === null ? null : this.#readValue(this.#language) || null,
+      title: this.#title === null ? null : text(this.#title) || null,
+      heading: to > from ? text(withoutTags(raw.slice(from, to))) || null : null,
+      headPoint: this.#headPoint(),
+      bodyPoint,
+      bodyEnd: this.#bodyEnd < 0 ? raw.length : this.#bodyEnd,
+      openAtEnd: this.#openAtEnd ?? this.#openNow(),
+      isCutOff: this.#scanner.isCutOff,
+      isFrameset: this.#isFrameset,
+      slots: this.#slots.map(({ name, element }): Slot => ({ name: this.#readValue(name), element })),
+      main: this.#mainContent(),
+      hasSkipLink: this.#isSkipLink(),
+      found: this.#found,
+    };
+  }
+
+  /** Before the first style sheet, else at the head's end; never before what browsers must meet first. */
+  #headPoint(): number {
+    const isLate = this.#firstSheet >= 0 && this.#firstSheet < this.#afterKnown;
+    const point = this.#headStarts.find(
+      ({ at, ends }) => at >= this.#afterKnown && (ends || isLate || at === this.#firstSheet),
+    );
+    return point?.at ?? this.#raw.length;
+  }
+
+  #mainContent(): MainContent | null {
+    const [best] = [...this.#main].sort((one, other) => one.rank - other.rank);
+    if (!best) return null;
+    const { element, id } = best;
+    return { id: id === null ? null : this.#readValue(id), insert: element.start + 1 + element.name.length };
+  }
+
+  #isSkipLink(): boolean {
+    if (!this.#firstLink) return false;
+    const { href, className, element } = this.#firstLink;
+    const target = this.#readValue(href);
+    if (!/^#./.test(target)) return false;
+    if (target.slice(1) === this.#mainContent()?.id) return true;
+    const text = withoutTags(this.#raw.slice(element.open, Math.max(element.open, element.close)));
+    return /\bskip/i.test(`${className} ${text}`);
+  }
+}
+
+/** Nothing inside these tells of the page's own head. */
+const inertInHead = new Set(['template', 'noscript', 'svg', 'math', 'title', 'style', 'script', 'noframes']);
+
+/** https://html.spec.whatwg.org/#algorithm-for-extracting-a-character-encoding-from-a-meta-element */
+function charsetLabel(value: (name: string) => Raw | null): string | null {
+  const direct = value('charset');
+  if (direct !== null) return direct;
+  if (lowerAscii(trimAscii(value('http-equiv') ?? '')) !== 'content-type') return null;
+  const match = /charset[\t\n\f\r ]*=[\t\n\f\r ]*(?:"([^"]*)"|'([^']*)'|([^\t\n\f\r ;"']+))/i.exec(value('content') ?? '');
+  return match ? (match[1] ?? match[2] ?? match[3]!) : null;
+}
+
+function endOfTitle(raw: Raw, from: number): number {
+  const end = /<\/title[\t\n\f\r />]/i.exec(raw.slice(from));
+  return end ? from + end.index : raw.length;
+}
+
+/** White space as one space, and none at the ends. */
+export function collapse(text: string): string {
+  return text.replace(/[\t\n\f\r ]+/g, ' ').replace(/^ | $/g, '');
+}
+
+/** The text of a stretch of markup, raw. */
+function withoutTags(raw: Raw): Raw {
+  const scanner = new Scanner(raw);
+  let text = '';
+  while (scanner.next() !== 'done') {
+    if (scanner.kind === 'text') text += raw.slice(scanner.start, scanner.end);
+    else if (scanner.kind === 'start' && scanner.name === 'br') text += ' ';
+  }
+  return text;
+}
+
+function once<Value>(make: () => Value): () => Value {
+  let made: { value: Value } | null = null;
+  return () => (made ??= { value: make() }).value;
+}

@@ -1,0 +1,70 @@
+import type { SitePath } from '../address/path.ts';
+import type { Charset } from '../text/charset.ts';
+import type { Raw } from '../text/bytes.ts';
+
+/** An element of a page by its byte offsets. */
+export interface Element {
+  /** In ASCII lower case. */
+  name: string;
+  /** Offset of the `<` of its start tag, and behind its `>`. */
+  start: number;
+  open: number;
+  /** Offset of the `<` of its end tag, and behind its `>`; -1 where it has no end tag of its own. */
+  close: number;
+  end: number;
+  /** The names of the elements it lies in, outermost first. */
+  within: readonly string[];
+  /** It lies in an `a` that was never closed and that the browser opens again. */
+  inOpenLink: boolean;
+}
+
+/** An attribute as written: its value is raw (neither charset nor character references are decoded). */
+export interface Attribute {
+  name: string;
+  value: Raw;
+  /** Offsets of the whole attribute. */
+  start: number;
+  end: number;
+}
+
+export interface Slot {
+  name: string;
+  element: Element;
+}
+
+/** What a build must know of a page. */
+export interface Frame {
+  path: SitePath;
+  raw: Raw;
+  charset: Charset;
+  /** As in `base href`; null where there is none. */
+  base: string | null;
+  /** The page's language by `html lang`, or null. */
+  language: string | null;
+  title: string | null;
+  /** The text of the first `h1`, where it was asked for. */
+  heading: string | null;
+  /** Where a style link goes: before the first style sheet, after `base` and `meta charset`. */
+  headPoint: number;
+  /** Where the body's content begins: behind the `body` tag, or before the first thing that stands for it. */
+  bodyPoint: number;
+  /** Where the body's content ends: before the `</body>`, or the end of the page. */
+  bodyEnd: number;
+  /** What is open there; known where the end was asked for. */
+  openAtEnd: { names: readonly string[]; inOpenLink: boolean };
+  /** The page ends inside a tag, a comment or an element of text: nothing can be put behind it. */
+  isCutOff: boolean;
+  isFrameset: boolean;
+  slots: Slot[];
+  main: MainContent | null;
+  /** A skip link of the page's own. */
+  hasSkipLink: boolean;
+  /** The first element for each selector that was asked for. */
+  found: ReadonlyMap<string, Element>;
+}
+
+/** The element that the skip link leads to; `insert` is where an id would go, straight after the tag's name. */
+export interface MainContent {
+  id: string | null;
+  insert: number;
+}

@@ -1,0 +1,23 @@
+import { distance } from 'fastest-levenshtein';
+
+/** The candidate that a misspelt word most likely means, or null where none is near. */
+export function nearest(word: string, candidates: Iterable<string>): string | null {
+  const wanted = word.toLowerCase();
+  let best: string | null = null;
+  let least = Math.max(1, Math.floor(word.length * 0.4)) + 1;
+  for (const candidate of candidates) {
+    const steps = candidate === word ? 0 : distance(wanted, candidate.toLowerCase());
+    if (steps < least) [best, least] = [candidate, steps];
+  }
+  return best;
+}
+
+/** `a`, `a or b`, `a, b or c`. */
+export function listed(words: readonly string[], joint = 'or'): string {
+  return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} ${joint} ${words.at(-1)!}`;
+}
+
+/** `1 page`, `2 pages`. */
+export function counted(number: number, one: string, many = `${one}s`): string {
+  return `${number} ${number === 1 ? one : many}`;
+}

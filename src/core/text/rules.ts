@@ -1,0 +1,61 @@
+export type Severity = 'error' | 'warning' | 'note';
+
+interface Rule {
+  severity: Severity;
+  /** What the rule watches over, in one line. */
+  about: string;
+}
+
+/** Every rule there is. Messages are worded where the problem is found; tests ask for the name. */
+export const rules = {
+  // The plan as YAML.
+  'yaml-syntax': { severity: 'error', about: 'The plan is YAML.' },
+  'yaml-comment': { severity: 'error', about: 'A # after a space begins a comment in YAML; values that hold one are quoted.' },
+  'yaml-alias': { severity: 'error', about: 'A * at the start of a value is an alias in YAML; such values are quoted.' },
+  'yaml-tag': { severity: 'error', about: 'A ! at the start of a value is a tag in YAML; such values are quoted.' },
+  'yaml-comma': { severity: 'error', about: 'A comma inside { } or [ ] ends a value in YAML; values that hold one are quoted.' },
+  'yaml-colon': { severity: 'error', about: 'A colon and a space inside a value begin a map in YAML; such values are quoted.' },
+  'yaml-tab': { severity: 'error', about: 'YAML is indented by spaces.' },
+  'duplicate-key': { severity: 'error', about: 'A key stands once in its map.' },
+  'empty-plan': { severity: 'error', about: 'A plan says something.' },
+  'no-plan': { severity: 'error', about: 'A plan is a file that can be read.' },
+  // The plan's keys and values.
+  'unknown-key': { severity: 'error', about: 'Keys are those of the plan reference.' },
+  'later-key': { severity: 'error', about: 'A key of the plan format that this version does not build yet.' },
+  'missing-key': { severity: 'error', about: 'What a part of the plan cannot do without.' },
+  'wrong-value': { severity: 'error', about: 'Each key takes its own kind of value.' },
+  'clashing-keys': { severity: 'error', about: 'An entry leads to one place.' },
+  'bad-label': { severity: 'error', about: 'A label is text without control characters.' },
+  'bad-address': { severity: 'error', about: 'An address is of http or https.' },
+  'bad-selector': { severity: 'error', about: 'Selectors are names, ids, classes and attributes, without combinators.' },
+  'backslash-path': { severity: 'note', about: 'Paths are written with /.' },
+  'same-menu-name': { severity: 'error', about: 'Each menu has its own name.' },
+  // The plan against the site.
+  'missing-page': { severity: 'error', about: 'A target page is a page of the site.' },
+  'missing-file': { severity: 'error', about: 'A file that the plan names is there.' },
+  'outside-site': { severity: 'error', about: 'Targets and files lie in the site.' },
+  'no-title': { severity: 'warning', about: 'A label left out comes from the page’s title.' },
+  'carried-by-none': { severity: 'warning', about: 'A menu is carried by some page.' },
+  // Pages.
+  'no-place': { severity: 'warning', about: 'A menu needs a place in each page that carries it.' },
+  'bad-place': { severity: 'error', about: 'A menu goes where a nav may stand.' },
+  'unreadable-page': { severity: 'error', about: 'Pages are in an ASCII-compatible charset, without null bytes.' },
+  'xml-page': { severity: 'error', about: 'Pages are read as HTML.' },
+  'frameset-page': { severity: 'warning', about: 'A frameset page has no body that could carry a menu.' },
+  'second-slot': { severity: 'warning', about: 'The first slot of a name is filled.' },
+  'unknown-slot': { severity: 'warning', about: 'A slot has the name of a menu.' },
+  'no-main': { severity: 'warning', about: 'A skip link needs the main content to lead to.' },
+  'base-elsewhere': { severity: 'warning', about: 'A page’s base lies on the site.' },
+  // Output.
+  'edited-output': { severity: 'error', about: 'What someone edited in the output folder is not overwritten unasked.' },
+  'same-folder': { severity: 'error', about: 'Site and output are two folders.' },
+  'cannot-read': { severity: 'error', about: 'Files of the site can be read.' },
+  'cannot-write': { severity: 'error', about: 'The output can be written.' },
+  'link-outside': { severity: 'error', about: 'Symbolic links stay within the site.' },
+  'name-taken': { severity: 'error', about: 'Kamino’s own files do not replace a designer’s.' },
+  'gone-page': { severity: 'note', about: 'A page of ours that the site no longer has is moved aside.' },
+  // Looks.
+  'low-contrast': { severity: 'warning', about: 'Text stands out from its ground (WCAG 2.2, 1.4.3 and 1.4.11).' },
+} as const satisfies Record<string, Rule>;
+
+export type RuleName = keyof typeof rules;

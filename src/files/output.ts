@@ -1,0 +1,153 @@
+import { existsSync, readFileSync, renameSync, rmSync, statSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { crc32 } from 'node:zlib';
+import type { FileRecord, OutputRecord, SiteRecord } from './record.ts';
+import type { SiteFile } from './walk.ts';
+import { Writer, type Written, partOf } from './write.ts';
+
+/**
+ * The output folder: what Kamino wrote there, what has been edited since, and what changes now. A folder that does not
+ * exist yet is made under another name and takes its place whole.
+ */
+export class Output {
+  readonly folder: string;
+  readonly created: string[] = [];
+  readonly changed: string[] = [];
+  readonly gone: string[] = [];
+  same = 0;
+  readonly #name: string;
+  readonly #record: SiteRecord;
+  readonly #old: OutputRecord | null;
+  readonly #isFresh: boolean;
+  readonly #isDry: boolean;
+  readonly #writer: Writer;
+  readonly #next = new Map<string, FileRecord>();
+
+  /** @param name the folder as the plan gives it */
+  constructor(folder: string, name: string, record: SiteRecord, isDry: boolean) {
+    this.folder = folder;
+    this.#name = name;
+    this.#record = record;
+    this.#old = record.output(name);
+    this.#isFresh = !existsSync(folder);
+    this.#isDry = isDry;
+    const place = this.#isFresh ? partOf(folder) : folder;
+    this.#writer = new Writer(place, this.#isFresh);
+  }
+
+  /** Whether nothing that the finished files depend on has changed, and they themselves have not. */
+  isSettled(basis: string, sources: readonly SiteFile[], own: readonly string[]): boolean {
+    if (this.#isFresh || this.#old?.basis !== basis || this.#old.files.size !== sources.length + own.length) return false;
+    return sources.every(file => this.isUnchanged(file)) && own.every(path => this.#isUntouched(path));
+  }
+
+  /** Whether this file's source is the one it was made from, and the finished file the one that was made. */
+  isUnchanged({ path, size, time }: SiteFile): boolean {
+    const old = this.#old?.files.get(path);
+    return old?.sourceSize === size && old.sourceTime === time && this.#isUntouched(path);
+  }
+
+  /** Whether a build may be skipped for this file: nothing it depends on has changed. */
+  hasBasis(basis: string): boolean {
+    return this.#old?.basis === basis;
+  }
+
+  /** Whether somebody else's content is in the way of `make`. */
+  isEdited(path: string, make: () => Uint8Array | null): boolean {
+    if (this.#isFresh || this.#isUntouched(path)) return false;
+    const there = this.#read(path);
+    if (there === null) return false;
+    const checksum = this.#old?.files.get(path)?.checksum ?? null;
+    if (checksum !== null && crc32(there) === checksum) return false;
+    const made = make();
+    return made === null || !there.equals(made);
+  }
+
+  /** Paths that Kamino wrote and nobody needs any more. */
+  left(paths: ReadonlySet<string>): string[] {
+    return [...(this.#old?.files.keys() ?? [])].filter(path => !paths.has(path) && existsSync(join(this.folder, path)));
+  }
+
+  /** The file stays as it is. */
+  keep(source: SiteFile): void {
+    const old = this.#old?.files.get(source.path);
+    if (old) this.#next.set(source.path, old);
+    this.same += 1;
+  }
+
+  /** @param source null for a file of Kamino's own */
+  put(path: string, source: SiteFile | null, bytes: Uint8Array): void {
+    const checksum = crc32(bytes);
+    const isEqual = this.#isEqual(path, bytes, checksum);
+    const write = (): Written => this.#writer.write(path, bytes);
+    this.#settle(path, source, checksum, isEqual, write);
+  }
+
+  copy(source: SiteFile, from: string): void {
+    const isEqual = !this.#isFresh && this.#read(source.path)?.equals(readFileSync(from)) === true;
+    this.#settle(source.path, source, null, isEqual, () => this.#writer.copy(from, source.path));
+  }
+
+  /** Moves a file that the site no longer has out of the way; gives its new place. */
+  putAside(path: string): string | null {
+    this.gone.push(path);
+    return this.#isDry ? null : this.#record.putAside(join(this.folder, path), path);
+  }
+
+  /** Before the first file is written: what an ended run may have left. */
+  begin(): void {
+    if (this.#isFresh && !this.#isDry) rmSync(partOf(this.folder), { recursive: true, force: true });
+  }
+
+  /** After the last one. */
+  finish(basis: string): void {
+    if (this.#isDry) return;
+    if (this.#isFresh) renameSync(partOf(this.folder), this.folder);
+    this.#record.save(this.#name, { basis, files: this.#next });
+  }
+
+  abandon(): void {
+    if (this.#isFresh && !this.#isDry && existsSync(dirname(this.folder))) {
+      rmSync(partOf(this.folder), { recursive: true, force: true });
+    }
+  }
+
+  #settle(path: string, source: SiteFile | null, checksum: number | null, isEqual: boolean, write: () => Written): void {
+    const written = isEqual || this.#isDry ? this.#stat(path) : null;
+    if (isEqual) this.same += 1;
+    else (existsInOutput(this, path) ? this.changed : this.created).push(path);
+    const { size, time } = written ?? (this.#isDry ? { size: 0, time: 0 } : write());
+    this.#next.set(path, { sourceSize: source?.size ?? 0, sourceTime: source?.time ?? 0, size, time, checksum });
+  }
+
+  #isEqual(path: string, bytes: Uint8Array, checksum: number): boolean {
+    if (this.#isFresh) return false;
+    const old = this.#old?.files.get(path);
+    if (old && this.#isUntouched(path) && old.checksum !== null) return old.size === bytes.length && old.checksum === checksum;
+    return this.#read(path)?.equals(bytes) === true;
+  }
+
+  #isUntouched(path: string): boolean {
+    const old = this.#old?.files.get(path);
+    const there = old && this.#stat(path);
+    return !!there && there.size === old.size && there.time === old.time;
+  }
+
+  #stat(path: string): Written | null {
+    const found = statSync(join(this.folder, path), { throwIfNoEntry: false });
+    return found ? { size: found.size, time: found.mtimeMs } : null;
+  }
+
+  #read(path: string): Buffer | null {
+    try {
+      return readFileSync(join(this.folder, path));
+    } catch (error) {
+      if (['ENOENT', 'ENOTDIR'].includes((error as NodeJS.ErrnoException).code ?? '')) return null;
+      throw error;
+    }
+  }
+}
+
+function existsInOutput(output: Output, path: string): boolean {
+  return existsSync(join(output.folder, path));
+}

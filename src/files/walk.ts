@@ -1,0 +1,104 @@
+import { type Dirent, readdirSync, realpathSync, statSync } from 'node:fs';
+import { join, relative, sep } from 'node:path';
+import { joinPath } from '../core/address/path.ts';
+import { type Finding, finding } from '../core/text/finding.ts';
+
+/** A file of the site: its path in the site, its size in bytes and its time of change in milliseconds. */
+export interface SiteFile {
+  path: string;
+  size: number;
+  time: number;
+}
+
+export interface Walk {
+  files: SiteFile[];
+  findings: Finding[];
+}
+
+/** Names that begin with a dot and are part of a site all the same. */
+const keptDotNames = new Set(['.well-known', '.htaccess', '.nojekyll']);
+
+/**
+ * Every file of a folder, in the order of its path. Not read: names that begin with a dot, `node_modules`, and what
+ * `leaveOut` says (it is given paths of files and, for whole folders, paths with `/` at the end).
+ */
+export function walkFolder(root: string, leaveOut: (path: string) => boolean): Walk {
+  const walker = new Walker(root, leaveOut);
+  walker.enter('', [realpathSync(root)]);
+  walker.files.sort((one, other) => (one.path < other.path ? -1 : 1));
+  return { files: walker.files, findings: walker.findings };
+}
+
+class Walker {
+  readonly files: SiteFile[] = [];
+  readonly findings: Finding[] = [];
+  readonly #root: string;
+  readonly #realRoot: string;
+  readonly #leaveOut: (path: string) => boolean;
+
+  constructor(root: string, leaveOut: (path: string) => boolean) {
+    this.#root = root;
+    this.#realRoot = realpathSync(root);
+    this.#leaveOut = leaveOut;
+  }
+
+  /** @param above the real paths of the folders that this one lies in */
+  enter(folder: string, above: readonly string[]): void {
+    let entries: Dirent[];
+    try {
+      entries = readdirSync(join(this.#root, folder), { withFileTypes: true });
+    } catch (error) {
+      this.findings.push(unreadable(folder, error));
+      return;
+    }
+    for (const entry of entries) {
+      const { name } = entry;
+      if ((name.startsWith('.') && !keptDotNames.has(name)) || name === 'node_modules') continue;
+      const path = joinPath(folder, name);
+      if (this.#leaveOut(path)) continue;
+      if (entry.isSymbolicLink()) this.#follow(path, above);
+      else if (entry.isDirectory()) this.#folder(path, above);
+      else if (entry.isFile()) this.#file(path);
+    }
+  }
+
+  #folder(path: string, above: readonly string[]): void {
+    if (!this.#leaveOut(`${path}/`)) this.enter(path, above);
+  }
+
+  #file(path: string): void {
+    try {
+      const { size, mtimeMs } = statSync(join(this.#root, path));
+      this.files.push({ path, size, time: mtimeMs });
+    } catch (error) {
+      this.findings.push(unreadable(path, error));
+    }
+  }
+
+  #follow(path: string, above: readonly string[]): void {
+    let real: string;
+    try {
+      real = realpathSync(join(this.#root, path));
+    } catch {
+      this.findings.push(outside(path, 'is a symbolic link to nothing'));
+      return;
+    }
+    const inside = relative(this.#realRoot, real);
+    if (inside === '..' || inside.startsWith(`..${sep}`)) {
+      this.findings.push(outside(path, 'is a symbolic link out of the site'));
+      return;
+    }
+    if (!statSync(real).isDirectory()) return this.#file(path);
+    if (above.includes(real)) this.findings.push(outside(path, 'is a symbolic link to a folder it lies in'));
+    else if (!this.#leaveOut(`${path}/`)) this.enter(path, [...above, real]);
+  }
+}
+
+function outside(path: string, what: string): Finding {
+  return finding('link-outside', { file: path }, `this ${what}; it was left out`, 'Put a copy in its place, or name it in `leave-out`.');
+}
+
+function unreadable(path: string, error: unknown): Finding {
+  const reason = error instanceof Error ? error.message : String(error);
+  return finding('cannot-read', { file: path }, `this cannot be read (${reason})`, 'Change its permissions, or name it in `leave-out`.');
+}

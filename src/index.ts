@@ -1,0 +1,16 @@
+/**
+ * Kamino for other programs: the jobs that the commands do, and the main functions of the core.
+ */
+export { build, type BuildOptions, type BuildResult } from './jobs/build.ts';
+export { demo, type DemoResult } from './jobs/demo.ts';
+export { verify, type Verification } from './jobs/verify.ts';
+export { version } from './jobs/version.ts';
+export { readPlan, type PlanReading } from './core/plan/read.ts';
+export type { Plan } from './core/plan/types.ts';
+export { Source } from './core/text/source.ts';
+export { bytesOf, rawOf, type Raw } from './core/text/bytes.ts';
+export type { Finding } from './core/text/finding.ts';
+export { renderFinding } from './core/text/render.ts';
+export { readFull, type FullPage } from './core/site/full.ts';
+export { Inlayer, type Inlay, type Inlaying } from './core/inlay/inlay.ts';
+export { lift } from './core/inlay/lift.ts';

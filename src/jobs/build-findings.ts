@@ -1,0 +1,79 @@
+import { dirname, isAbsolute, relative, resolve, sep } from 'node:path';
+import type { Plan } from '../core/plan/types.ts';
+import { type Finding, finding } from '../core/text/finding.ts';
+import { counted } from '../core/text/nearest.ts';
+import { type OpenPlan, type OpenSite, realPlace, shownPath } from './project.ts';
+
+/** What is wrong with the folders of a plan. The output may lie in a site that is the plan's own folder. */
+export function folderFindings(open: OpenPlan, plan: Plan, site: OpenSite): Finding[] {
+  const root = realPlace(site.root);
+  const output = realPlace(resolve(open.folder, plan.output));
+  const told = (message: string): Finding[] => [
+    finding('same-folder', { file: open.source.file }, message, 'Name another folder, for example  output: built'),
+  ];
+  if (root === output) return told(`the output \`${plan.output}\` is the site itself`);
+  if (contains(output, root)) return told(`the site lies in the output \`${plan.output}\``);
+  if (contains(output, realPlace(open.file))) return told(`the plan lies in the output \`${plan.output}\``);
+  if (contains(root, output) && root !== realPlace(dirname(open.file))) return told(`the output \`${plan.output}\` lies in the site`);
+  return [];
+}
+
+export function editedOutput(file: string): Finding {
+  return finding(
+    'edited-output',
+    { file },
+    'someone has edited this finished file; nothing was written',
+    'Take the edit over into the source page, or build with --overwrite to lose it.',
+  );
+}
+
+export function nameTaken(path: string): Finding {
+  return finding('name-taken', { file: path }, 'the site has a file where Kamino’s own style sheet goes', 'Rename the folder `kamino` of the site.');
+}
+
+export function unusedMenu(name: string): Finding {
+  return finding('carried-by-none', null, `no page carries the menu \`${name}\``, 'Look at its `carried-by` and `except`.');
+}
+
+const mostNamed = 5;
+
+/** One finding for all pages whose main content is not known. */
+export function lacksMain(pages: readonly string[]): Finding {
+  const named = pages.slice(0, mostNamed).join(', ');
+  const more = pages.length > mostNamed ? ` and ${pages.length - mostNamed} more` : '';
+  return finding(
+    'no-main',
+    pages.length === 1 ? { file: pages[0]! } : null,
+    `${counted(pages.length, 'page')} without a \`main\` got no skip link: ${named}${more}`,
+    'Name the element that holds the content, in the plan:\n  skip-to: ["#content"]',
+  );
+}
+
+export function cannotWrite(error: NodeJS.ErrnoException): Finding {
+  const file = shownPath(error.path ?? '.');
+  const reasons: Record<string, string> = {
+    EACCES: 'permission is denied',
+    EPERM: 'permission is denied',
+    EROFS: 'the disk is read-only',
+    ENOSPC: 'the disk is full',
+    EEXIST: 'there is a file where a folder should be',
+    ENOTDIR: 'there is a file where a folder should be',
+    EISDIR: 'there is a folder where a file should be',
+  };
+  const reason = reasons[error.code ?? ''] ?? error.message;
+  return finding('cannot-write', { file }, `this cannot be written: ${reason}`, 'What was there before is still whole. Make room or permission for it, or name another `output`.');
+}
+
+export function cannotRead(path: string, error: NodeJS.ErrnoException): Finding {
+  const reason = error.code === 'ENOENT' ? 'it has gone away' : error.message;
+  return finding('cannot-read', { file: path }, `this file could not be read: ${reason}`, 'Change its permissions, or name it in `leave-out`.');
+}
+
+export function isFileError(error: unknown): error is NodeJS.ErrnoException {
+  return error instanceof Error && typeof (error as NodeJS.ErrnoException).syscall === 'string';
+}
+
+function contains(folder: string, path: string): boolean {
+  const inside = relative(folder, path);
+  return inside !== '' && inside !== '..' && !inside.startsWith(`..${sep}`) && !isAbsolute(inside);
+}

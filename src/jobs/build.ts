@@ -1,0 +1,236 @@
+import { readFileSync } from 'node:fs';
+import { join, resolve } from 'node:path';
+import { crc32 } from 'node:zlib';
+import { pathMatcher } from '../core/address/glob.ts';
+import { type Inlay, Inlayer } from '../core/inlay/inlay.ts';
+import { styleSheet } from '../core/inlay/style.ts';
+import { resolveLook } from '../core/look/resolve.ts';
+import { resolveMenus } from '../core/menu/resolve.ts';
+import type { ResolvedMenu } from '../core/menu/types.ts';
+import type { Plan } from '../core/plan/types.ts';
+import { bytesOf, rawOf } from '../core/text/bytes.ts';
+import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
+import { Output } from '../files/output.ts';
+import type { SiteFile } from '../files/walk.ts';
+import { cannotRead, cannotWrite, editedOutput, folderFindings, isFileError, lacksMain, nameTaken, unusedMenu } from './build-findings.ts';
+import { type OpenPlan, type OpenSite, openPlan, openSite, readWords, shownPath } from './project.ts';
+import { version } from './version.ts';
+
+export interface BuildOptions {
+  /** A plan, or the folder of one. */
+  plan?: string;
+  /** Compute everything, write nothing. */
+  dryRun?: boolean;
+  /** Replace finished files that someone has edited. */
+  overwrite?: boolean;
+  progress?: (done: number, all: number) => void;
+}
+
+export interface BuildResult {
+  /** `stopped`: nothing was written. */
+  outcome: 'built' | 'nothing-new' | 'stopped';
+  /** 0 fine, 1 errors among the findings, 2 a bad plan or a failure. */
+  status: 0 | 1 | 2;
+  findings: Finding[];
+  /** The output folder as the user sees it. */
+  output: string;
+  /** The menus, and how many pages are to carry each. */
+  menus: { name: string; pages: number }[];
+  /** Pages of the site. */
+  pages: number;
+  /** Paths in the output; with `dryRun` those that would be. */
+  created: string[];
+  changed: string[];
+  gone: string[];
+  same: number;
+}
+
+const ownStyle = 'kamino/menu.css';
+
+/** Reads plan and pages, puts the menus in, and writes what differs. */
+export function build(options: BuildOptions = {}): BuildResult {
+  const open = openPlan(options.plan);
+  const result = emptyResult(open);
+  if (!open.plan) return stopped(result, open.findings, 2);
+  const { site, findings } = openSite(open, open.plan);
+  if (!site) return stopped(result, [...open.findings, ...findings], 2);
+  result.pages = site.facts.pages.size;
+  const prepared = prepare(open, open.plan, site);
+  const told = [...open.findings, ...prepared.findings];
+  if (hasErrors(told)) return stopped(result, told, 2);
+  const run = new Run(open.plan, site, prepared);
+  const output = new Output(resolve(open.folder, open.plan.output), open.plan.output, site.record, options.dryRun === true);
+  try {
+    return write(run, output, { ...result, findings: [...told, ...site.findings] }, options);
+  } catch (error) {
+    if (!isFileError(error)) throw error;
+    output.abandon();
+    return stopped(result, [cannotWrite(error)], 2);
+  }
+}
+
+interface Prepared {
+  findings: Finding[];
+  menus: ResolvedMenu[];
+  style: string;
+  /** Stands for all that finished files depend on beside their sources. */
+  basis: string;
+}
+
+/** All that can be known, and can be wrong, before a page is touched. */
+function prepare(open: OpenPlan, plan: Plan, site: OpenSite): Prepared {
+  const facts = { ...site.facts, words: readWords(open, plan, site) };
+  const { menus, findings } = resolveMenus(plan, facts, open.source);
+  const { look, findings: ofLook } = resolveLook(plan.look, open.source);
+  const style = styleSheet(menus, look);
+  const basis = [version, open.source.text, JSON.stringify(menus), style].map(part => crc32(part)).join(' ');
+  const taken = [...facts.files].find(path => path.toLowerCase() === ownStyle);
+  const ofFolders = folderFindings(open, plan, site);
+  return { findings: [...findings, ...ofLook, ...ofFolders, ...(taken ? [nameTaken(taken)] : [])], menus, style, basis };
+}
+
+/** The finished files of one build, each made when it is asked for. */
+class Run {
+  readonly findings: Finding[] = [];
+  readonly lackMain: string[] = [];
+  readonly prepared: Prepared;
+  readonly site: OpenSite;
+  readonly #inlayer: Inlayer;
+  readonly #inlay: Inlay;
+  readonly #made = new Map<string, Uint8Array>();
+
+  constructor(plan: Plan, site: OpenSite, prepared: Prepared) {
+    this.prepared = prepared;
+    this.site = site;
+    this.#inlay = {
+      menus: prepared.menus,
+      carries: carrier(prepared.menus),
+      styles: [ownStyle, ...(plan.style ? [plan.style.path] : [])],
+      skipTo: plan.skipTo,
+      front: site.facts.front,
+    };
+    this.#inlayer = new Inlayer(this.#inlay);
+  }
+
+  isPage(path: string): boolean {
+    return this.site.facts.pages.has(path.normalize('NFC'));
+  }
+
+  from(path: string): string {
+    return join(this.site.root, path);
+  }
+
+  /** A finished page. What was found in it is told once, however often it is asked for. */
+  page(path: string): Uint8Array {
+    const kept = this.#made.get(path);
+    if (kept) return kept;
+    const bytes = readFileSync(this.from(path));
+    const given = rawOf(bytes);
+    const { raw, findings, lacksMain: lacks } = this.#inlayer.page(path, given);
+    this.findings.push(...findings);
+    if (lacks) this.lackMain.push(path);
+    return raw === given ? bytes : bytesOf(raw);
+  }
+
+  /** The same, kept for when it is written. */
+  pageToKeep(path: string): Uint8Array {
+    const made = this.page(path);
+    this.#made.set(path, made);
+    return made;
+  }
+
+  /** The menus, with how many pages are to carry each. */
+  menus(): { name: string; pages: number }[] {
+    const pages = [...this.site.facts.pages];
+    const count = (menu: ResolvedMenu): number => pages.filter(page => this.#inlay.carries(menu, page)).length;
+    return this.prepared.menus.map(menu => ({ name: menu.name, pages: count(menu) }));
+  }
+}
+
+function write(run: Run, output: Output, result: BuildResult, options: BuildOptions): BuildResult {
+  const { prepared, site } = run;
+  const style = bytesOf(prepared.style);
+  result.menus = run.menus();
+  result.findings.push(...result.menus.filter(menu => menu.pages === 0).map(menu => unusedMenu(menu.name)));
+  if (output.isSettled(prepared.basis, site.files, [ownStyle])) {
+    return { ...ended(result, 'nothing-new'), same: site.files.length + 1 };
+  }
+  const left = output.left(new Set([...site.files.map(file => file.path), ownStyle]));
+  const edited = options.overwrite ? [] : findEdited(run, output, style, left);
+  if (edited.length > 0) {
+    const findings = edited.map(path => editedOutput(shownPath(join(output.folder, path))));
+    return stopped(result, [...result.findings, ...findings], 1);
+  }
+  output.begin();
+  site.files.forEach((file, at) => {
+    options.progress?.(at, site.files.length);
+    tryFile(run, output, file);
+  });
+  output.put(ownStyle, null, style);
+  for (const path of left) {
+    const aside = output.putAside(path);
+    result.findings.push(goneFile(path, aside));
+  }
+  const ofPages = [...run.findings, ...(run.lackMain.length ? [lacksMain(run.lackMain)] : [])];
+  // Pages that have findings are made again, so that these are told again.
+  output.finish(ofPages.length > 0 ? '' : prepared.basis);
+  result.findings.push(...ofPages);
+  const { created, changed, gone, same } = output;
+  return { ...ended(result, 'built'), created, changed, gone, same };
+}
+
+function writeFile(run: Run, output: Output, file: SiteFile): void {
+  const isSame = output.isUnchanged(file);
+  if (!run.isPage(file.path)) {
+    if (isSame) output.keep(file);
+    else output.copy(file, run.from(file.path));
+  } else if (isSame && output.hasBasis(run.prepared.basis)) output.keep(file);
+  else output.put(file.path, file, run.page(file.path));
+}
+
+/** A file of the site that cannot be read is told, and the rest is built. */
+function tryFile(run: Run, output: Output, file: SiteFile): void {
+  try {
+    writeFile(run, output, file);
+  } catch (error) {
+    if (!isFileError(error) || error.path !== run.from(file.path)) throw error;
+    run.findings.push(cannotRead(file.path, error));
+  }
+}
+
+function findEdited(run: Run, output: Output, style: Uint8Array, left: readonly string[]): string[] {
+  const make = (path: string) => () => (run.isPage(path) ? run.pageToKeep(path) : readFileSync(run.from(path)));
+  return [
+    ...run.site.files.filter(({ path }) => output.isEdited(path, make(path))).map(file => file.path),
+    ...(output.isEdited(ownStyle, () => style) ? [ownStyle] : []),
+    ...left.filter(path => output.isEdited(path, () => null)),
+  ];
+}
+
+function goneFile(path: string, aside: string | null): Finding {
+  const where = aside === null ? 'it would be moved out of the output' : `it was moved to ${shownPath(aside)}`;
+  return finding('gone-page', { file: path }, `the site no longer has this file; ${where}`);
+}
+
+/** Which pages carry a menu. */
+function carrier(menus: readonly ResolvedMenu[]): Inlay['carries'] {
+  const tests = new Map(menus.map(menu => [menu, [pathMatcher(menu.carriedBy), pathMatcher(menu.except)] as const]));
+  return (menu, page) => {
+    const [carried, except] = tests.get(menu)!;
+    return carried(page) && !except(page);
+  };
+}
+
+function emptyResult(open: OpenPlan): BuildResult {
+  const output = shownPath(resolve(open.folder, open.plan?.output ?? 'built'));
+  return { outcome: 'stopped', status: 2, findings: [], output, menus: [], pages: 0, created: [], changed: [], gone: [], same: 0 };
+}
+
+function stopped(result: BuildResult, findings: Finding[], status: 1 | 2): BuildResult {
+  return { ...result, outcome: 'stopped', status, findings: sortFindings(findings) };
+}
+
+function ended(result: BuildResult, outcome: 'built' | 'nothing-new'): BuildResult {
+  const findings = sortFindings(result.findings);
+  return { ...result, outcome, status: hasErrors(findings) ? 1 : 0, findings };
+}

@@ -1,0 +1,143 @@
+import { existsSync, readFileSync, realpathSync, statSync } from 'node:fs';
+import { basename, dirname, join, relative, resolve, sep } from 'node:path';
+import { pathMatcher } from '../core/address/glob.ts';
+import { frontPage, pagesToName } from '../core/menu/resolve.ts';
+import type { PageWords, SiteFacts } from '../core/menu/types.ts';
+import { type PlanReading, readPlan } from '../core/plan/read.ts';
+import type { Plan } from '../core/plan/types.ts';
+import { nothingWanted, readFrame } from '../core/site/frame.ts';
+import { rawOf } from '../core/text/bytes.ts';
+import { type Finding, finding } from '../core/text/finding.ts';
+import { Source } from '../core/text/source.ts';
+import { SiteRecord } from '../files/record.ts';
+import { type SiteFile, walkFolder } from '../files/walk.ts';
+
+/** A plan file with what it says. */
+export interface OpenPlan extends PlanReading {
+  file: string;
+  folder: string;
+  source: Source;
+}
+
+const planNames = ['kamino.yaml', 'kamino.yml', 'kamino.json'];
+
+/**
+ * Reads the plan.
+ * @param given a plan file, or a folder with a plan; the folder where the user stands by default
+ */
+export function openPlan(given = '.'): OpenPlan {
+  const file = findPlan(given);
+  const shown = shownPath(file);
+  const failed = (message: string, remedy: string): OpenPlan => ({
+    file,
+    folder: dirname(file),
+    source: new Source(shown, ''),
+    plan: null,
+    findings: [finding('no-plan', { file: shown }, message, remedy)],
+  });
+  let bytes: Buffer;
+  try {
+    bytes = readFileSync(file);
+  } catch (error) {
+    const isMissing = (error as NodeJS.ErrnoException).code === 'ENOENT';
+    return isMissing
+      ? failed('there is no plan here', 'Write one into the folder of your pages:\nkamino: 1\nmenus:\n  - menu: masthead\n    entries:\n      - index.html')
+      : failed(`the plan cannot be read (${(error as Error).message})`, 'Check the file’s permissions.');
+  }
+  try {
+    const text = new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+    const source = new Source(shown, text);
+    return { file, folder: dirname(file), source, ...readPlan(source) };
+  } catch (error) {
+    if (!(error instanceof TypeError)) throw error;
+    return failed('the plan is not in UTF-8', 'Save it as UTF-8 text.');
+  }
+}
+
+function findPlan(given: string): string {
+  const path = resolve(given);
+  if (!existsSync(path) || !statSync(path).isDirectory()) return path;
+  return planNames.map(name => join(path, name)).find(existsSync) ?? join(path, planNames[0]!);
+}
+
+/** A path as the user sees it from where they stand, with `/`. */
+export function shownPath(path: string): string {
+  const shown = relative(process.cwd(), path);
+  return (shown === '' ? '.' : shown).split(sep).join('/');
+}
+
+/** The files of a site, and what the menus must know of them. */
+export interface OpenSite {
+  root: string;
+  files: SiteFile[];
+  facts: SiteFacts;
+  record: SiteRecord;
+  findings: Finding[];
+}
+
+/** Lists the site that a plan names; null, with the reason among the findings, where there is none. */
+export function openSite(open: OpenPlan, plan: Plan): { site: OpenSite | null; findings: Finding[] } {
+  const root = resolve(open.folder, plan.site);
+  if (!existsSync(root) || !statSync(root).isDirectory()) {
+    const missing = finding('cannot-read', { file: open.source.file }, `the site’s folder \`${plan.site}\` is not there`, '`site` is a folder, seen from the plan.');
+    return { site: null, findings: [missing] };
+  }
+  const record = new SiteRecord(open.folder);
+  const outputs = [plan.output, ...record.folders].map(name => resolve(open.folder, name));
+  const own = new Set([...outputs.map(folder => `${siteRelative(root, folder)}/`), siteRelative(root, open.file)]);
+  const leftOut = pathMatcher(plan.leaveOut);
+  const { files, findings } = walkFolder(root, path => own.has(path) || leftOut(path.replace(/\/$/, '')));
+  const isPage = pathMatcher([plan.read], true);
+  const pages = new Set(files.filter(file => isPage(file.path)).map(file => file.path.normalize('NFC')));
+  const facts: SiteFacts = {
+    pages,
+    files: new Set(files.map(file => file.path.normalize('NFC'))),
+    words: new Map(),
+    front: frontPage(pages),
+  };
+  return { site: { root, files, facts, record, findings }, findings: [] };
+}
+
+/** At most this many pages tell which part most titles share. */
+const mostSampled = 200;
+/** A title stands near the start of a page. */
+const headBytes = 64 * 1024;
+
+/** Reads the words of the pages that lend an entry its label, and the titles of some others for what most share. */
+export function readWords(open: OpenPlan, plan: Plan, site: OpenSite): Map<string, PageWords> {
+  const words = new Map<string, PageWords>();
+  const named = pagesToName(plan, site.facts, open.source);
+  if (named.length === 0) return words;
+  const all = [...site.facts.pages];
+  const step = Math.max(1, Math.ceil(all.length / mostSampled));
+  const sampled = all.filter((_, at) => at % step === 0);
+  const wanted = { ...nothingWanted, heading: plan.labels.from === 'heading' };
+  for (const path of new Set([...named, ...sampled])) {
+    const raw = readStart(join(site.root, path), wanted.heading ? Infinity : headBytes);
+    if (raw === null) continue;
+    const { title, heading } = readFrame(path, raw, wanted);
+    words.set(path, { title, heading });
+  }
+  return words;
+}
+
+function readStart(file: string, most: number): string | null {
+  try {
+    const bytes = readFileSync(file);
+    return rawOf(bytes.length > most ? bytes.subarray(0, most) : bytes);
+  } catch {
+    return null;
+  }
+}
+
+/** A folder or file as the site knows it; a path that begins with `..` where it lies outside. */
+export function siteRelative(root: string, path: string): string {
+  return relative(root, path).split(sep).join('/');
+}
+
+/** The real place of a folder that may not exist yet. */
+export function realPlace(path: string): string {
+  if (existsSync(path)) return realpathSync(path);
+  const parent = dirname(path);
+  return parent === path ? path : join(realPlace(parent), basename(path));
+}
