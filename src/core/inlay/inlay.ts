@@ -55,10 +55,13 @@ export class Inlayer {
     const untouched = (findings: Finding[]): Inlaying => ({ raw: given, findings, menus: 0, lacksMain: false });
     if (menus.length === 0) return { ...untouched([]), raw: source };
     if (/\.xht(ml)?$/i.test(path)) return untouched([xmlPage(path)]);
-    const frame = readFrame(path, source, this.#wanted(menus, source));
+    const wanted = this.#wanted(menus, source);
+    const frame = readFrame(path, source, wanted);
     const why = unreadable(given, frame.charset);
     if (why !== null) return untouched([unreadablePage(path, why)]);
     if (frame.isFrameset) return untouched([framesetPage(path)]);
+    const misread = /<noscript/i.test(source) ? differences(menus, frame, readFrame(path, source, { ...wanted, scripting: false })) : null;
+    if (misread) return untouched([badPlace(frame, misread, { element: null, why: 'a `noscript` in this page is never closed, or holds part of an element' })]);
     return this.#fill(menus, frame, given);
   }
 
@@ -71,6 +74,7 @@ export class Inlayer {
       skipTo: this.#skipTo,
       header: others.some(menu => menu.place === null),
       heading: false,
+      scripting: true,
       end: places.some(place => place.side === 'last-in' && place.selectors.includes('body')),
     };
   }
@@ -127,6 +131,16 @@ export class Inlayer {
       return [finding('second-slot', place, `a second slot \`${name}\` stays empty`, 'Give it another name, or take the attribute out.')];
     });
   }
+}
+
+/** The first menu whose place is another one with scripts off, where a `noscript` holds markup; null where all agree. */
+function differences(menus: readonly ResolvedMenu[], on: Frame, off: Frame): ResolvedMenu | null {
+  const isSame = !off.leaks && on.main?.insert === off.main?.insert && on.bodyPoint === off.bodyPoint && on.headPoint === off.headPoint;
+  const at = (menu: ResolvedMenu, frame: Frame): number | string => {
+    const point = pointFor(menu, frame);
+    return point.kind === 'at' ? point.at : point.kind;
+  };
+  return (isSame ? menus.find(menu => at(menu, on) !== at(menu, off)) : menus[0]) ?? null;
 }
 
 interface Span {

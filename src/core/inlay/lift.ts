@@ -30,7 +30,7 @@ export function lift(raw: Raw): Raw {
 export function findInlaid(raw: Raw): Inlaid[] {
   if (!raw.includes(`${inlayAttribute}=`) && !raw.includes(idMark)) return [];
   const scanner = new Scanner(raw, raw.startsWith('\xef\xbb\xbf') ? 3 : 0);
-  const outline = new Outline(scanner);
+  const outline = new Outline(scanner, true);
   const found: (Inlaid & { element: Element | null })[] = [];
   while (scanner.next(outline.inForeign) !== 'done') {
     if (scanner.kind === 'end') outline.close();

@@ -1,5 +1,5 @@
 import { ownHeader } from '../site/frame.ts';
-import { holdsNoNav, holdsOnlyOwnParts, voidElements } from '../site/kinds.ts';
+import { formatting, holdsNoNav, holdsOnlyOwnParts, paragraphEnders, voidElements } from '../site/kinds.ts';
 import type { Element, Frame } from '../site/types.ts';
 import type { MenuPlace } from '../plan/types.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
@@ -47,7 +47,8 @@ function beside(element: Element, side: MenuPlace['side'], frame: Frame): Point 
       return inside(element, side, frame);
     case 'before':
     case 'after': {
-      const why = whyNot(element.within, element.inOpenLink);
+      const inLink = side === 'after' && element.end >= 0 ? element.linkAtClose : element.inOpenLink;
+      const why = whyNot(side === 'before' ? openBefore(element) : element.within, inLink);
       if (why) return { kind: 'bad', element, why };
       if (side === 'before') return { kind: 'at', at: element.start };
       if (element.end >= 0) return { kind: 'at', at: element.end };
@@ -57,12 +58,28 @@ function beside(element: Element, side: MenuPlace['side'], frame: Frame): Point 
   }
 }
 
+/** What is open where a menu before this element would stand: a paragraph that the element ends, a menu ends as well. */
+function openBefore({ name, openBefore: names }: Element): readonly string[] {
+  return paragraphEnders.has(name) ? withoutParagraph(names) : names;
+}
+
 function inside(element: Element, side: 'first-in' | 'last-in', frame: Frame): Point {
   if (voidElements.has(element.name)) return { kind: 'bad', element, why: `\`${element.name}\` holds nothing` };
   const why = whyNot([...element.within, element.name], element.inOpenLink);
   if (why) return { kind: 'bad', element, why };
-  if (side === 'first-in') return atEndOf(frame, element.open);
-  return element.close < 0 ? unclosed(element) : { kind: 'at', at: element.close };
+  if (side === 'first-in') return element.open < frame.raw.length ? { kind: 'at', at: element.open } : pageEnd(frame);
+  if (element.close < 0) return unclosed(element);
+  // A paragraph that is still open ends with the element, and as well with a menu before its end.
+  const atClose = withoutParagraph(element.openAtClose);
+  const whyThere = whyNot(atClose, element.linkAtClose);
+  return whyThere ? { kind: 'bad', element, why: whyThere } : { kind: 'at', at: element.close };
+}
+
+/** Without an innermost paragraph, and the formatting in it. */
+function withoutParagraph(names: readonly string[]): readonly string[] {
+  const paragraph = names.lastIndexOf('p');
+  const isInnermost = paragraph >= 0 && names.slice(paragraph + 1).every(name => formatting.has(name));
+  return isInnermost ? names.slice(0, paragraph) : names;
 }
 
 function unclosed(element: Element): Point {
@@ -70,19 +87,21 @@ function unclosed(element: Element): Point {
 }
 
 function bodyStart(frame: Frame): Point {
-  return atEndOf(frame, frame.bodyPoint);
+  return frame.bodyPoint < frame.raw.length ? { kind: 'at', at: frame.bodyPoint } : pageEnd(frame);
 }
 
 /** Before the `</body>`; behind everything where a paragraph is still open there, which a menu would end too early. */
 function bodyEnd(frame: Frame): Point {
+  if (frame.bodyEnd >= frame.raw.length) return pageEnd(frame);
   const { names, inOpenLink } = frame.openAtEnd;
   const why = whyNot(names, inOpenLink);
-  if (!why) return atEndOf(frame, frame.bodyEnd);
-  if (names.at(-1) === 'p' && !whyNot(names.slice(0, -1), inOpenLink)) return atEndOf(frame, frame.raw.length);
-  return { kind: 'bad', element: null, why };
+  if (!why) return { kind: 'at', at: frame.bodyEnd };
+  return names.includes('p') ? pageEnd(frame) : { kind: 'bad', element: null, why };
 }
 
-function atEndOf(frame: Frame, at: number): Point {
-  if (at < frame.raw.length || !frame.isCutOff) return { kind: 'at', at };
-  return { kind: 'bad', element: null, why: 'the page ends inside a tag, a comment or an element of text' };
+/** Behind the last byte: nothing follows that an open paragraph could still hold. */
+function pageEnd(frame: Frame): Point {
+  const { names, inOpenLink } = frame.openAtLast;
+  const why = frame.isCutOff ? 'the page ends inside a tag, a comment or an element of text' : whyNot(withoutParagraph(names), inOpenLink);
+  return why ? { kind: 'bad', element: null, why } : { kind: 'at', at: frame.raw.length };
 }

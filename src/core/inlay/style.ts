@@ -105,6 +105,7 @@ ${within('link')} {
 `;
 
 const home = `${within('home')} {
+  position: relative;
   display: flex;
   align-items: center;
   margin-inline-end: 0.6em;
@@ -149,6 +150,7 @@ ${within('home')}:focus-visible {
   outline-offset: -2px;
 }
 ${within('link')}[aria-current]::after,
+${within('home')}[aria-current]::after,
 .${parts.menu} .${parts.within} > .${parts.link}::after {
   content: "";
   position: absolute;
@@ -201,6 +203,7 @@ const conditions = `@media (prefers-reduced-motion: no-preference) {
 }
 @media (forced-colors: active) {
   ${within('link')}[aria-current]::after,
+  ${within('home')}[aria-current]::after,
   .${parts.menu} .${parts.within} > .${parts.link}::after {
     forced-color-adjust: none;
     background: Highlight;

@@ -6,7 +6,7 @@ import { type Selector, matches } from '../text/selector.ts';
 import { headElements } from './kinds.ts';
 import { Outline } from './outline.ts';
 import { Scanner } from './scanner.ts';
-import type { Attribute, Element, Frame, MainContent, Slot } from './types.ts';
+import type { Attribute, Element, Frame, MainContent, OpenElements, Slot } from './types.ts';
 
 /** What is sought beside what every page has. The fewer, the sooner the reading can stop. */
 export interface Wanted {
@@ -19,14 +19,17 @@ export interface Wanted {
   heading: boolean;
   /** Where the body ends. */
   end: boolean;
+  /** Read as a browser with scripts on does: what a `noscript` holds is text then. */
+  scripting: boolean;
 }
 
-export const nothingWanted: Wanted = { selectors: [], skipTo: [], header: false, heading: false, end: false };
+export const nothingWanted: Wanted = { selectors: [], skipTo: [], header: false, heading: false, end: false, scripting: true };
 
 /** The name under which `found` holds the first `header` outside the parts of a page that have headers of their own. */
 export const ownHeader = 'header of the page';
 
 const slotAttribute = 'data-kamino-slot';
+const slotPattern = /data-kamino-slot/gi;
 const partsWithHeaders = new Set(['main', 'article', 'section', 'aside', 'template', 'noscript']);
 
 /** Reads what a build must know of a page, and no further than that needs. */
@@ -55,13 +58,14 @@ class FrameReader {
   #firstSheet = -1;
   #bodyPoint = -1;
   #bodyEnd = -1;
-  #openAtEnd: Frame['openAtEnd'] | null = null;
+  #openAtEnd: OpenElements | null = null;
   #isFrameset = false;
   readonly #slots: { name: Raw; element: Element }[] = [];
   readonly #found = new Map<string, Element>();
   readonly #main: { rank: number; element: Element; id: Raw | null }[] = [];
   #firstLink: { href: Raw; className: Raw; element: Element } | null = null;
-  #nextSlot: number;
+  /** Offsets at which the attribute may stand, next first. */
+  readonly #slotStarts: number[];
   readonly #lastSlot: number;
 
   constructor(path: SitePath, raw: Raw, wanted: Wanted) {
@@ -69,9 +73,9 @@ class FrameReader {
     this.#raw = raw;
     this.#wanted = wanted;
     this.#scanner = new Scanner(raw, raw.startsWith('\xef\xbb\xbf') ? 3 : 0);
-    this.#outline = new Outline(this.#scanner);
-    this.#nextSlot = raw.indexOf(slotAttribute);
-    this.#lastSlot = raw.lastIndexOf(slotAttribute);
+    this.#outline = new Outline(this.#scanner, wanted.scripting);
+    this.#slotStarts = Array.from(raw.matchAll(slotPattern), match => match.index);
+    this.#lastSlot = this.#slotStarts.at(-1) ?? -1;
   }
 
   read(): Frame {
@@ -100,17 +104,17 @@ class FrameReader {
   #onStart(): void {
     const scanner = this.#scanner;
     const { name, end } = scanner;
+    const attributes = once(() => scanner.attributes());
+    const openBefore = this.#isSought(name, attributes) ? this.#outline.within() : null;
     if (!this.#outline.before(name)) return;
     if (this.#phase !== 'body') this.#onHeadStart(name);
-    const attributes = once(() => scanner.attributes());
     if (name === 'meta' || name === 'base' || name === 'html' || name === 'link') this.#onKnown(name, attributes());
     if (name === 'title' && this.#title === null && !this.#outline.inForeign && this.#phase !== 'body') {
       this.#title = this.#raw.slice(end, endOfTitle(this.#raw, end));
     }
-    const element = this.#isSought(name, attributes) ? this.#outline.enter() : (this.#outline.open(), null);
-    if (element) this.#onSought(element, attributes);
+    if (openBefore) this.#onSought(this.#outline.enter(openBefore), attributes);
+    else this.#outline.open();
     if (name === 'h1' && this.#wanted.heading && !this.#heading) this.#heading = [end, end];
-    if (this.#nextSlot >= 0 && this.#nextSlot < end) this.#nextSlot = this.#raw.indexOf(slotAttribute, end);
   }
 
   /** A start tag before the body: does it end the head, and may the style link stand before it? */
@@ -163,7 +167,8 @@ class FrameReader {
 
   #isSought(name: string, attributes: () => Attribute[]): boolean {
     const { start, end } = this.#scanner;
-    if (this.#nextSlot > start && this.#nextSlot < end) return true;
+    while (this.#slotStarts.length > 0 && this.#slotStarts[0]! < start) this.#slotStarts.shift();
+    if (this.#slotStarts.length > 0 && this.#slotStarts[0]! < end) return true;
     if (name === 'main' || name === 'a' || (name === 'header' && this.#wanted.header)) return true;
     const read = (value: Raw): string => this.#readValue(value);
     return [...this.#wanted.selectors, ...this.#wanted.skipTo].some(one => matches(one, name, attributes, read));
@@ -219,7 +224,7 @@ class FrameReader {
     this.#beginBody(start + at, start + at);
   }
 
-  #openNow(): Frame['openAtEnd'] {
+  #openNow(): OpenElements {
     return { names: this.#outline.within(), inOpenLink: this.#outline.inLink };
   }
 
@@ -251,7 +256,9 @@ class FrameReader {
       bodyPoint,
       bodyEnd: this.#bodyEnd < 0 ? raw.length : this.#bodyEnd,
       openAtEnd: this.#openAtEnd ?? this.#openNow(),
+      openAtLast: this.#openNow(),
       isCutOff: this.#scanner.isCutOff,
+      leaks: this.#outline.leaks,
       isFrameset: this.#isFrameset,
       slots: this.#slots.map(({ name, element }): Slot => ({ name: this.#readValue(name), element })),
       main: this.#mainContent(),

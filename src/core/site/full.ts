@@ -85,7 +85,7 @@ class FullReader {
   constructor(frame: Frame) {
     this.#frame = frame;
     this.#scanner = new Scanner(frame.raw, frame.raw.startsWith('\xef\xbb\xbf') ? 3 : 0);
-    this.#outline = new Outline(this.#scanner);
+    this.#outline = new Outline(this.#scanner, false);
     this.#page = { frame, ids: [], headings: [], links: [], landmarks: [] };
   }
 

@@ -30,11 +30,16 @@ interface Open {
 export class Outline {
   readonly #open: Open[] = [];
   readonly #scanner: Scanner;
+  readonly #scripting: boolean;
+  /** A `noscript` whose content, read as markup, leaves something open behind it. */
+  #leaks = false;
   /** A link that is open, or that the browser opens again because it was never closed. */
   #inLink = false;
 
-  constructor(scanner: Scanner) {
+  /** @param scripting as for a browser with scripts on, where a `noscript` holds text and no markup */
+  constructor(scanner: Scanner, scripting: boolean) {
     this.#scanner = scanner;
+    this.#scripting = scripting;
   }
 
   get inForeign(): boolean {
@@ -43,6 +48,10 @@ export class Outline {
 
   get inLink(): boolean {
     return this.#inLink;
+  }
+
+  get leaks(): boolean {
+    return this.#leaks || this.#open.some(one => one.name === 'noscript' && !one.isForeign);
   }
 
   isInside(names: ReadonlySet<string>): boolean {
@@ -58,11 +67,11 @@ export class Outline {
    * Returns false where a browser drops the tag.
    */
   before(name: string): boolean {
-    if (name === 'html' || name === 'head' || name === 'body') return true;
     if (this.inForeign && !this.#atIntegrationPoint()) {
       if (foreignEnders.has(name)) this.#popWhile(one => one.isForeign && !integrationPoints.has(one.name));
       else return true;
     }
+    if (isRoot(name)) return true;
     if (tableParts.has(name)) return this.#beforeTablePart(name);
     if (paragraphEnders.has(name)) this.#closeParagraph();
     if (name === 'li') this.#closeItem(['li']);
@@ -75,10 +84,24 @@ export class Outline {
     return true;
   }
 
-  /** Opens the element of the start tag just followed, and says how it lies. */
-  enter(): Element {
+  /**
+   * Opens the element of the start tag just followed, and says how it lies.
+   * @param openBefore what was open before the tag was followed
+   */
+  enter(openBefore: readonly string[] = this.within()): Element {
     const { name, start, end } = this.#scanner;
-    const element = { name, start, open: end, close: -1, end: -1, within: this.within(), inOpenLink: this.#inLink };
+    const element: Element = {
+      name,
+      start,
+      open: end,
+      close: -1,
+      end: -1,
+      within: this.within(),
+      openBefore,
+      inOpenLink: this.#inLink,
+      openAtClose: [],
+      linkAtClose: false,
+    };
     this.open(element);
     return element;
   }
@@ -86,21 +109,23 @@ export class Outline {
   /** The same, for an element of which nobody asks. */
   open(record: Element | null = null): void {
     const { name, selfClosing } = this.#scanner;
-    if (name === 'html' || name === 'head' || name === 'body') return;
     const isForeign = name === 'svg' || name === 'math' || (this.inForeign && !this.#atIntegrationPoint());
+    if (isRoot(name) && !isForeign) return;
     if (isForeign ? selfClosing : voidElements.has(name)) return;
     this.#open.push({ name, isForeign, outerLink: this.#inLink, record });
     if (isForeign) return;
     if (name === 'a') this.#inLink = true;
     else if (markers.has(name)) this.#inLink = false;
-    if (rawTextElements.has(name)) this.#scanner.enterRawText(name);
+    if (rawTextElements.has(name) || (name === 'noscript' && this.#scripting)) this.#scanner.enterRawText(name);
   }
 
   /** Follows the end tag just met. */
   close(): void {
     const { name } = this.#scanner;
-    if (name === 'html' || name === 'body' || name === 'head') return;
-    if (this.inForeign) return this.#closeForeign(name);
+    if (isRoot(name)) return;
+    if (name === 'noscript' && this.#top() !== 'noscript') this.#leaks = true;
+    if (this.inForeign && (name === 'p' || name === 'br')) this.#popWhile(one => one.isForeign && !integrationPoints.has(one.name));
+    if (this.inForeign && this.#closeForeign(name)) return;
     if (name === 'p') return this.#closeParagraph(true);
     if (formatting.has(name)) return this.#closeFormatting(name);
     if (headings.has(name)) return this.#closeHeading();
@@ -145,6 +170,8 @@ export class Outline {
 
   #closeTo(at: number, byOwnTag = false): void {
     if (at < 0) return;
+    const { record } = this.#open[at]!;
+    if (byOwnTag && record) Object.assign(record, { openAtClose: this.within(), linkAtClose: this.#inLink });
     while (this.#open.length - 1 > at) this.#pop();
     this.#pop(byOwnTag);
   }
@@ -194,11 +221,8 @@ export class Outline {
 
   #remove(name: string): void {
     const at = this.#find(name, scopeEnds);
-    if (at === this.#open.length - 1) this.#pop(true);
-    else if (at >= 0) {
-      const [one] = this.#open.splice(at, 1);
-      if (one?.record) Object.assign(one.record, { close: this.#scanner.start, end: this.#scanner.end });
-    }
+    if (at === this.#open.length - 1) this.#closeTo(at, true);
+    else if (at >= 0) this.#open.splice(at, 1);
   }
 
   #beforeTablePart(name: string): boolean {
@@ -218,12 +242,14 @@ export class Outline {
     this.#closeTo(this.#find(name, new Set(name === 'table' ? ['template'] : ['table', 'template'])), true);
   }
 
-  #closeForeign(name: string): void {
+  /** Closes an open element of SVG or MathML; says whether there was one before the first of HTML. */
+  #closeForeign(name: string): boolean {
     for (let at = this.#open.length - 1; at >= 0 && this.#open[at]!.isForeign; at -= 1) {
-      if (this.#open[at]!.name === name) return this.#closeTo(at, true);
+      if (this.#open[at]!.name !== name) continue;
+      this.#closeTo(at, true);
+      return true;
     }
-    const outside = this.#open.findLastIndex(one => !one.isForeign);
-    if (!this.#atIntegrationPoint() && outside >= 0 && this.#open[outside]!.name === name) this.#closeTo(outside, true);
+    return false;
   }
 
   #closeOther(name: string): void {
@@ -233,4 +259,9 @@ export class Outline {
       if (special.has(one.name)) return;
     }
   }
+}
+
+/** These stand for themselves: their tags open and close nothing that others lie in. */
+function isRoot(name: string): boolean {
+  return name === 'html' || name === 'head' || name === 'body';
 }

@@ -14,8 +14,13 @@ export interface Element {
   end: number;
   /** The names of the elements it lies in, outermost first. */
   within: readonly string[];
+  /** What is open directly before its start tag: more than `within`, where that tag closes something. */
+  openBefore: readonly string[];
   /** It lies in an `a` that was never closed and that the browser opens again. */
   inOpenLink: boolean;
+  /** What is open directly before its end tag, and whether a link is; empty where it has no end tag. */
+  openAtClose: readonly string[];
+  linkAtClose: boolean;
 }
 
 /** An attribute as written: its value is raw (neither charset nor character references are decoded). */
@@ -30,6 +35,12 @@ export interface Attribute {
 export interface Slot {
   name: string;
   element: Element;
+}
+
+/** The names of open elements, outermost first, and whether a link is open. */
+export interface OpenElements {
+  names: readonly string[];
+  inOpenLink: boolean;
 }
 
 /** What a build must know of a page. */
@@ -50,10 +61,13 @@ export interface Frame {
   bodyPoint: number;
   /** Where the body's content ends: before the `</body>`, or the end of the page. */
   bodyEnd: number;
-  /** What is open there; known where the end was asked for. */
-  openAtEnd: { names: readonly string[]; inOpenLink: boolean };
+  /** What is open there, and at the end of the page; known where the end was asked for. */
+  openAtEnd: OpenElements;
+  openAtLast: OpenElements;
   /** The page ends inside a tag, a comment or an element of text: nothing can be put behind it. */
   isCutOff: boolean;
+  /** With scripts off, a `noscript` leaves something open behind it. */
+  leaks: boolean;
   isFrameset: boolean;
   slots: Slot[];
   main: MainContent | null;

@@ -1,0 +1,140 @@
+import { describe, expect, it, test } from '@jest/globals';
+import fc from 'fast-check';
+import { Inlayer } from '../../../src/core/inlay/inlay.ts';
+import { lift } from '../../../src/core/inlay/lift.ts';
+import type { ResolvedMenu } from '../../../src/core/menu/types.ts';
+import type { MenuPlace } from '../../../src/core/plan/types.ts';
+import { awkward } from '../../helpers/awkward.ts';
+import { treeOf } from '../../helpers/tree.ts';
+
+function menu(place: MenuPlace | null, name = 'masthead'): ResolvedMenu {
+  const entry = (label: string, path: string) =>
+    ({ label, leadsTo: { kind: 'page', path }, hook: path.replace(/\W+/g, '-'), depth: 1, entries: [] }) as const;
+  return {
+    name,
+    title: 'Main',
+    form: 'bar',
+    align: 'start',
+    carriedBy: ['**'],
+    except: [],
+    place,
+    home: { label: 'Home “é” 🌙', page: 'index.html' },
+    entries: [entry('A & <b>', 'a/one.html'), entry('Zwei "2"', 'b.html')],
+  };
+}
+
+const inlayer = (menus: ResolvedMenu[]): Inlayer =>
+  new Inlayer({ menus, carries: () => true, styles: ['kamino/menu.css', 'css/own.css'], skipTo: ['#content'], front: 'index.html' });
+
+const places: [string, MenuPlace | null][] = [
+  ['where it goes by itself', null],
+  ['first in the body', { side: 'first-in', selectors: ['body'] }],
+  ['last in the body', { side: 'last-in', selectors: ['body'] }],
+  ['before the first paragraph', { side: 'before', selectors: ['p', 'header'] }],
+  ['after the first header', { side: 'after', selectors: ['header', 'p'] }],
+];
+
+/** What must hold for every page and place; says whether a menu went in. */
+function holds(page: string, menus: ResolvedMenu[]): boolean {
+  const maker = inlayer(menus);
+  const { raw, menus: count } = maker.page('sub/page.html', page);
+  expect(lift(raw)).toBe(page);
+  expect(maker.page('sub/page.html', raw).raw).toBe(raw);
+  for (const scripting of [false, true]) expect(treeOf(raw, scripting, true)).toBe(treeOf(page, scripting));
+  if (count === 0) expect(raw).toBe(page);
+  return count > 0;
+}
+
+describe.each(places)('a menu %s', (_, place) => {
+  test.each(awkward)('comes and goes in %s', (_title, page) => {
+    const went = holds(page, [menu(place), menu({ side: 'last-in', selectors: ['body'] }, 'foot')]);
+    const isCutOff = /<[^>]*$|<plaintext>/.test(page);
+    if (place === null) expect(went).toBe(!isCutOff);
+  });
+});
+
+it('holds for pages put together at random', () => {
+  const piece = fc.constantFrom(
+    ...'<p>|</p>|<div>|</div>|<b>|</b>|<a href=x>|</a>|<ul><li>|</ul>|<table><tr><td>|</table>|<td>|<header>|</header>|<main>'.split('|'),
+    ...'</main>|<body>|</body>|</html>|<head>|</head>|<title>t</title>|<!-- c -->|text| \n|<br>|<svg>|</svg>|<h1>|</h2>'.split('|'),
+    ...'<form>|</form>|<style>a{}</style>|<meta charset=utf-8>|<base href=y>|<dl><dt>|<dd>|<option>|<i>|</i>|<article>'.split('|'),
+    ...'<div data-kamino-slot=masthead>|<button>|</button>|<template>|</template>|<noscript>|</noscript>|<pre>|</pre>|&amp;|<nobr>'.split('|'),
+  );
+  const pages = fc.array(piece, { maxLength: 14 }).map(parts => parts.join(''));
+  fc.assert(
+    fc.property(pages, fc.constantFrom(...places), (page, [, place]) => {
+      holds(page, [menu(place)]);
+    }),
+    { numRuns: Number(process.env.KAMINO_RUNS ?? 3000) },
+  );
+});
+
+describe('the markup', () => {
+  const page = '<!doctype html>\n<meta charset=utf-8>\n<body>\n  <header>\n  </header>\n  <main>x</main>\n</body>\n';
+  const { raw } = inlayer([menu(null)]).page('a/one.html', page);
+
+  it('marks this page and links from where it lies', () => {
+    const text = Buffer.from(raw, 'latin1').toString('utf8');
+    expect(text).toContain('<a class="kamino-link" href="one.html" aria-current="page">A &amp; &lt;b&gt;</a>');
+    expect(text).toContain('<a class="kamino-link" href="../b.html">Zwei &quot;2&quot;</a>');
+    expect(text).toContain('Home “é” 🌙');
+  });
+
+  it('is indented as the page is, an entry a line', () => {
+    expect(raw).toMatch(/\n {2}<header><nav [^>]*>\n {4}<div class="kamino-room">/);
+    expect(raw).toMatch(/\n {2}<\/nav>\n {2}<\/header>/);
+  });
+
+  it('gives the main content an id, and takes it out again', () => {
+    expect(raw).toContain('<main data-kamino-id="" id="main">');
+    expect(raw).toContain('href="#main"');
+  });
+
+  it('writes one reference for a letter outside the basic plane where the page is not UTF-8', () => {
+    const other = inlayer([menu(null)]).page('x.html', page.replace('utf-8', 'iso-8859-1')).raw;
+    expect(other).toContain('Home &#x201C;&#xE9;&#x201D; &#x1F319;');
+  });
+
+  it('names its own page before # where the page has a base', () => {
+    const based = inlayer([menu(null)]).page('a/one.html', page.replace('<meta', '<base href="/"><meta')).raw;
+    expect(based).toContain('href="a/one.html#main"');
+    expect(based).toContain('href="b.html"');
+  });
+});
+
+describe('pages that cannot carry a menu', () => {
+  const cases: [string, string, string, string][] = [
+    ['UTF-16', 'a.html', '\xff\xfe<\0p\0>\0', 'unreadable-page'],
+    ['null bytes', 'a.html', '<p>a\0b', 'unreadable-page'],
+    ['ISO-2022-JP', 'a.html', '<meta charset=iso-2022-jp><p>x', 'unreadable-page'],
+    ['XML', 'a.xhtml', '<p>x</p>', 'xml-page'],
+    ['a frameset', 'a.html', '<html><frameset cols="*"><frame src=x></frameset></html>', 'frameset-page'],
+    ['a page that ends in a comment', 'a.html', '<!-- never closed', 'bad-place'],
+  ];
+  test.each(cases)('%s', (_, path, page, rule) => {
+    const made = inlayer([menu(null)]).page(path, page);
+    expect(made.raw).toBe(page);
+    expect(made.findings.map(one => one.rule)).toEqual([rule]);
+  });
+
+  const bad = 'p pre a h2 ul ol dl span address button select svg math textarea noscript em label dt'.split(' ');
+  test.each([...bad, 'tr', 'table'])('a slot in %s', name => {
+    const inner = name === 'tr' ? '<table><tr data-kamino-slot=masthead><td>x</tr></table>' : `<${name} data-kamino-slot=masthead></${name}>`;
+    const made = inlayer([menu(null)]).page('a.html', `<body>${inner}</body>`);
+    expect(made.findings.map(one => one.rule)).toEqual(['bad-place']);
+    expect(made.findings[0]!.place?.position).toEqual({ line: 1, column: inner.indexOf('<', name === 'tr' ? 1 : 0) + 7 });
+  });
+
+  it('a slot behind a link that was never closed', () => {
+    const made = inlayer([menu(null)]).page('a.html', '<body><p><a name=top>x</p><div data-kamino-slot=masthead></div>');
+    expect(made.findings.map(one => one.rule)).toEqual(['bad-place']);
+  });
+
+  it('tells second and unknown slots, and a place that is not there', () => {
+    const slots = '<body><i data-kamino-slot=foot></i><div data-kamino-slot=masthead></div><div data-kamino-slot=masthead></div>';
+    expect(inlayer([menu(null)]).page('a.html', slots).findings.map(one => one.rule)).toEqual(['unknown-slot', 'second-slot']);
+    const none = inlayer([menu({ side: 'after', selectors: ['#nowhere'] })]).page('a.html', '<body>x');
+    expect(none.findings.map(one => one.rule)).toEqual(['no-place']);
+    expect(none.raw).toBe('<body>x');
+  });
+});
