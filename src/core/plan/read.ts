@@ -20,8 +20,10 @@ export function readPlan(source: Source): PlanReading {
   if (isEmpty(text.value) && !hasErrors(findings)) return { plan: null, findings: [emptyPlan(source)] };
   const { value, details } = validate(text.value);
   const told = planProblems(details, text, source);
-  // What YAML swallowed shows up again as an empty value: it has been told with its remedy.
-  findings.push(...told.filter(one => !findings.some(earlier => sameLine(earlier, one))));
+  // What YAML swallowed shows up again as an empty or missing value: it has been told with its remedy.
+  const isBroken = findings.some(one => one.rule === 'yaml-tab' || one.rule === 'yaml-syntax');
+  const news = told.filter(one => !findings.some(earlier => sameLine(earlier, one)));
+  findings.push(...news.filter(one => !(isBroken && one.rule === 'missing-key')));
   if (!value) return { plan: null, findings };
   const conversion = new Conversion(text, source);
   const plan = conversion.plan(value);

@@ -71,6 +71,7 @@ class Walk {
     if (node) return this.read(node, path);
     const [start] = alias.range ?? [0];
     const written = /^[^\s,}\]]+/.exec(this.#source.text.slice(start))?.[0] ?? '*';
+    this.values.set(pathKey(path), { start, end: start + written.length });
     this.findings.push(
       finding(
         'yaml-alias',

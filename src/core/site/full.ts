@@ -126,6 +126,7 @@ class FullReader {
     if (headings.has(name)) this.#readHeading(name, id || null, extent);
     else if (name === 'a' || name === 'area') this.#readLink(name, attributes, extent);
     else if (name === 'img') this.#readAlternative(attributes);
+    else if (name === 'br') for (const one of this.#open) one.parts.push(' ');
   }
 
   #onEnd(): void {

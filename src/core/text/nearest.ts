@@ -4,7 +4,8 @@ import { distance } from 'fastest-levenshtein';
 export function nearest(word: string, candidates: Iterable<string>): string | null {
   const wanted = word.toLowerCase();
   let best: string | null = null;
-  let least = Math.max(1, Math.floor(word.length * 0.4)) + 1;
+  // Two letters that changed places are two steps.
+  let least = Math.max(word.length > 3 ? 2 : 1, Math.floor(word.length * 0.4)) + 1;
   for (const candidate of candidates) {
     const steps = candidate === word ? 0 : distance(wanted, candidate.toLowerCase());
     if (steps < least) [best, least] = [candidate, steps];

@@ -1,0 +1,99 @@
+// Measures a build of 10,000 pages against a plain program that reads and writes the same files, and the start of the
+// program against an empty one. Everything in memory (/dev/shm), interleaved, the minimum of several rounds, less the
+// time of `node -e 0`. Run alone: npm run bench [-- pages rounds]
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+const [count = 10_000, rounds = 9] = process.argv.slice(2).map(Number);
+const program = fileURLToPath(new URL('../dist/kamino.js', import.meta.url));
+const yardstick = fileURLToPath(new URL('yardstick.mjs', import.meta.url));
+const root = mkdtempSync(join(existsSync('/dev/shm') ? '/dev/shm' : tmpdir(), 'kamino-bench-'));
+
+try {
+  makeSite(join(root, 'site'));
+  start();
+  builds();
+} finally {
+  rmSync(root, { recursive: true, force: true });
+}
+
+/** Seconds of wall time. */
+function seconds(...args) {
+  const begin = process.hrtime.bigint();
+  const { status, stderr } = spawnSync(process.execPath, args, { encoding: 'utf8' });
+  if (status !== 0) throw new Error(`${args.join(' ')} failed: ${stderr}`);
+  return Number(process.hrtime.bigint() - begin) / 1e9;
+}
+
+/** Seconds of processor time of a child. */
+function processor(...args) {
+  const result = spawnSync('sh', ['-c', `"${process.execPath}" ${args.map(one => `"${one}"`).join(' ')} >/dev/null; times`], { encoding: 'utf8' });
+  const last = result.stdout.trim().split('\n').at(-1);
+  return [...last.matchAll(/(\d+)m([\d.]+)s/g)].reduce((sum, match) => sum + Number(match[1]) * 60 + Number(match[2]), 0);
+}
+
+function start() {
+  const empty = [];
+  const own = [];
+  for (let round = 0; round < rounds * 3; round += 1) {
+    empty.push(processor('-e', '0'));
+    own.push(processor(program, '--version'));
+  }
+  report('kamino --version, processor time', Math.min(...own), 'node -e 0', Math.min(...empty), 1.6);
+}
+
+function builds() {
+  const empty = [];
+  const plain = [];
+  const full = [];
+  const idle = [];
+  const plan = join(root, 'site/kamino.yaml');
+  for (let round = 0; round < rounds; round += 1) {
+    empty.push(seconds('-e', '0'));
+    plain.push(seconds(yardstick, join(root, 'site'), join(root, `plain-${round}`)));
+    rmSync(join(root, `plain-${round}`), { recursive: true });
+    writePlan(`../out-${round}`);
+    full.push(seconds(program, 'build', plan));
+    idle.push(seconds(program, 'build', plan));
+    rmSync(join(root, `out-${round}`), { recursive: true });
+    rmSync(join(root, 'site/.kamino'), { recursive: true });
+  }
+  const least = Math.min(...empty);
+  const unit = Math.min(...plain) - least;
+  console.log(`\n${count} pages; less ${(least * 1000).toFixed(0)} ms for node itself`);
+  report('full build', Math.min(...full) - least, 'reading and writing the same files', unit, 3);
+  report('build when nothing changed', Math.min(...idle) - least, 'reading and writing the same files', unit, 0.6);
+}
+
+function report(name, time, against, unit, most) {
+  const ratio = time / unit;
+  const verdict = ratio <= most ? 'holds' : 'MISSED';
+  console.log(`${name}: ${(time * 1000).toFixed(0)} ms; ${against}: ${(unit * 1000).toFixed(0)} ms; ratio ${ratio.toFixed(2)} (at most ${most}: ${verdict})`);
+}
+
+function makeSite(folder) {
+  for (let number = 0; number < count; number += 1) {
+    const path = join(folder, `part-${number % 100}`, `chapter-${number % 1540}`, `page-${number}.html`);
+    mkdirSync(dirname(path), { recursive: true });
+    writeFileSync(path, pageOf(number));
+  }
+  writeFileSync(join(folder, 'index.html'), pageOf(0));
+  writePlan('../out');
+}
+
+function writePlan(output) {
+  const entries = Array.from({ length: 8 }, (_, at) => `      - { page: part-${at}/chapter-${at}/page-${at}.html, label: Part ${at} }`);
+  const plan = ['kamino: 1', `output: ${output}`, 'menus:', '  - menu: masthead', '    home: { label: Home }', '    entries:', ...entries];
+  writeFileSync(join(root, 'site/kamino.yaml'), `${plan.join('\n')}\n`);
+}
+
+/** About 26 kB of ordinary markup, the slot near its start. */
+function pageOf(number) {
+  const text = 'The dome turns slowly on its rails, and whoever stands below it hears the wheels before seeing the sky move.';
+  const part = at => `    <h2 id="s${at}">Section ${at}</h2>\n    <p>${text} <a href="page-${at}.html">See ${at}</a>. ${text}</p>\n    <ul><li>${text}</li><li><b>${at}</b> ${text}</li></ul>\n`;
+  const body = Array.from({ length: 42 }, (_, at) => part(at)).join('');
+  return `<!doctype html>\n<html lang="en">\n<head>\n  <meta charset="utf-8">\n  <title>Page ${number} | Bench</title>\n  <link rel="stylesheet" href="site.css">\n</head>\n<body>\n  <header>\n    <div data-kamino-slot="masthead"></div>\n  </header>\n  <main id="content">\n    <h1>Page ${number}</h1>\n${body}  </main>\n</body>\n</html>\n`;
+}

@@ -1,0 +1,186 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { beforeAll, describe, expect, it, test } from '@jest/globals';
+import type { Page } from 'playwright-core';
+import { open, useBrowser } from '../helpers/browser.ts';
+import { demoFolder, folderWith, kamino } from '../helpers/site.ts';
+
+const pages = [
+  'index.html',
+  'tonight.html',
+  'visit/index.html',
+  'visit/getting-here.html',
+  'telescopes/index.html',
+  'telescopes/great-refractor.html',
+  'schools.html',
+  'almanac/1998.html',
+];
+const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+let built = '';
+useBrowser();
+beforeAll(() => {
+  const folder = folderWith({});
+  kamino(folder, 'demo');
+  built = join(folder, 'brackenfold/built');
+});
+
+const address = (path: string): string => pathToFileURL(join(built, path)).href;
+
+/** Names of the rules of axe that a page breaks, with the elements. */
+async function violations(page: Page): Promise<string[]> {
+  await page.evaluate(axe);
+  return page.evaluate(async () => {
+    const { axe } = window as unknown as { axe: { run: () => Promise<{ violations: { id: string; nodes: { target: string[] }[] }[] }> } };
+    return (await axe.run()).violations.flatMap(one => one.nodes.map(node => `${one.id} ${node.target.join(' ')}`));
+  });
+}
+
+describe.each(pages)('the finished page %s', path => {
+  it('has links that lead to their pages when clicked', async () => {
+    const page = await open(address(path));
+    const links = page.locator('[data-kamino="masthead"] a');
+    const count = await links.count();
+    expect(count).toBe(6);
+    const reached: string[] = [];
+    for (let at = 0; at < count; at += 1) {
+      await page.goto(address(path));
+      await links.nth(at).click();
+      expect(await page.locator('[data-kamino="masthead"] a[aria-current="page"]').count()).toBe(1);
+      reached.push(page.url());
+    }
+    const wanted = ['index.html', 'tonight.html', 'visit/index.html', 'telescopes/index.html', 'schools.html', 'almanac/1998.html'];
+    expect(reached).toEqual(wanted.map(address));
+    await page.context().close();
+  });
+
+  it('breaks no rule of axe that its source does not break', async () => {
+    const source = await open(pathToFileURL(join(demoFolder, path)).href);
+    const before = await violations(source);
+    await source.context().close();
+    const page = await open(address(path));
+    const rules = (all: string[]) => [...new Set(all.map(one => one.split(" ")[0]))];
+    expect(rules(await violations(page)).filter(one => !rules(before).includes(one))).toEqual([]);
+    await page.context().close();
+  });
+});
+
+describe('the bar', () => {
+  test.each([320, 390, 768, 1280])('shows every entry without sideways scrolling at %i px and at 200 %% text', async width => {
+    const page = await open(address('index.html'), { viewport: { width, height: 800 } });
+    for (const size of ['100%', '200%']) {
+      await page.evaluate(value => (document.documentElement.style.fontSize = value), size);
+      const seen = await page.evaluate(() => ({
+        sideways: document.documentElement.scrollWidth - document.documentElement.clientWidth,
+        outside: [...document.querySelectorAll('.kamino a')].filter(link => {
+          const { left, right, width, height } = link.getBoundingClientRect();
+          return left < 0 || right > innerWidth || width < 24 || height < 24;
+        }).length,
+      }));
+      expect(seen).toEqual({ sideways: 0, outside: 0 });
+    }
+    await page.context().close();
+  });
+
+  it('answers the pointer with its whole box, and moves nothing', async () => {
+    const page = await open(address('tonight.html'));
+    const link = page.locator('.kamino-link').nth(1);
+    const boxes = () => page.evaluate(() => [...document.querySelectorAll('body *')].map(one => JSON.stringify(one.getBoundingClientRect())).join());
+    const before = await boxes();
+    const { x, y, width, height } = (await link.boundingBox())!;
+    for (const [dx, dy] of [[2, height / 2], [width - 2, height / 2], [width / 2, 2], [width / 2, height - 2]] as const) {
+      await page.mouse.move(1, 700);
+      await page.mouse.move(x + dx, y + dy);
+      await expect(link.evaluate(one => one.matches(':hover'))).resolves.toBe(true);
+    }
+    await page.waitForTimeout(200);
+    expect(await link.evaluate(one => getComputedStyle(one).backgroundColor)).not.toBe('rgba(0, 0, 0, 0)');
+    expect(await boxes()).toBe(before);
+    await page.keyboard.press('Tab');
+    await page.keyboard.press('Tab');
+    expect(await page.evaluate(() => getComputedStyle(document.activeElement!).outlineStyle)).toBe('solid');
+    expect(await boxes()).toBe(before);
+    await page.context().close();
+  });
+
+  it('begins with a skip link that leads to the main content', async () => {
+    const page = await open(address('telescopes/great-refractor.html'));
+    await page.keyboard.press('Tab');
+    const skip = page.locator('[data-kamino="skip"]');
+    expect(await skip.evaluate(one => [one === document.activeElement, one.getBoundingClientRect().width > 100])).toEqual([true, true]);
+    await page.keyboard.press('Enter');
+    expect(page.url()).toMatch(/#content$/);
+    await page.keyboard.press('Tab');
+    expect(await page.evaluate(() => document.activeElement?.closest('footer') !== null)).toBe(true);
+    await page.context().close();
+  });
+
+  it('marks the page within by more than colour, and tells it to nobody as current', async () => {
+    const page = await open(address('visit/getting-here.html'));
+    const marked = await page.evaluate(() =>
+      [...document.querySelectorAll('.kamino-link')].map(one => [one.textContent, one.getAttribute('aria-current'), getComputedStyle(one, '::after').content !== 'none']),
+    );
+    expect(marked.filter(([, current, mark]) => current !== null || mark)).toEqual([['Visit', null, true]]);
+    await page.context().close();
+  });
+});
+
+describe('beside a crude page', () => {
+  const crude = `* { letter-spacing: 0 } ul { margin: 2em; padding: 3em; list-style: square; background: red } li { float: left; width: 90px; margin: 9px; border: 1px solid }
+    a { color: lime !ie; display: inline; padding: 1px; font: italic 9px serif; text-transform: uppercase } nav { position: absolute; height: 10px; overflow: hidden; border: 9px solid }
+    nav ul li a { float: right; color: lime; background: yellow; text-decoration: overline } a:hover { font-size: 40px } li::before { content: "x" } a::after { content: "y"; position: static; display: block }
+    button { display: none } div { min-height: 5em; background: pink } .menu a { color: red }`;
+  const looksOf = (page: Page, selector: string) =>
+    page.evaluate(
+      chosen =>
+        [...document.querySelectorAll(chosen)].map(one => {
+          const style = getComputedStyle(one);
+          return [...style].filter(name => !name.startsWith('--')).map(name => `${name}:${style.getPropertyValue(name)}`).join(';');
+        }),
+      selector,
+    );
+
+  const files = (style: string): Record<string, string> => ({
+    'kamino.yaml': 'kamino: 1\nmenus:\n  - menu: masthead\n    home: { label: Home }\n    entries: [index.html, a.html]\n',
+    'index.html': `<!doctype html><meta charset=utf-8><title>One</title><style>${style}</style><body class=menu><header></header><main><ul><li><a href=a.html>x</a></ul></main>`,
+    'a.html': '<title>Two</title>',
+  });
+
+  it('keeps its looks', async () => {
+    const [plain, wild] = ['', crude].map(style => {
+      const folder = folderWith(files(style));
+      kamino(folder, 'build');
+      return join(folder, 'built/index.html');
+    });
+    const one = await open(pathToFileURL(plain!).href);
+    const other = await open(pathToFileURL(wild!).href);
+    const selector = '.kamino, .kamino *';
+    expect(await looksOf(other, selector)).toEqual(await looksOf(one, selector));
+    await one.context().close();
+    await other.context().close();
+  });
+
+  it('changes nothing outside itself', async () => {
+    const folder = folderWith(files('body { font: 20px serif } ul { color: teal }'));
+    kamino(folder, 'build');
+    const page = await open(pathToFileURL(join(folder, 'built/index.html')).href);
+    const selector = 'html, body, main, main *';
+    const withMenu = await looksOf(page, selector);
+    await page.evaluate(() => document.querySelector('[data-kamino="style"]')!.remove());
+    const withoutSheet = await looksOf(page, selector);
+    const positionFree = (looks: string[]) => looks.map(one => one.replace(/(perspective-origin|transform-origin|block-size|height|inline-size|width):[^;]*/g, ''));
+    expect(positionFree(withMenu)).toEqual(positionFree(withoutSheet));
+    await page.context().close();
+  });
+
+  it('lets a designer’s rule of equal strength win', async () => {
+    const folder = folderWith(files('.kamino .kamino-link { color: rgb(1, 2, 3) } .kamino { --kamino-gap: 30px }'));
+    kamino(folder, 'build');
+    const page = await open(pathToFileURL(join(folder, 'built/index.html')).href);
+    const looks = await page.evaluate(() => [getComputedStyle(document.querySelector('.kamino-link')!).color, getComputedStyle(document.querySelector('.kamino-list')!).columnGap]);
+    expect(looks).toEqual(['rgb(1, 2, 3)', '30px']);
+    await page.context().close();
+  });
+});

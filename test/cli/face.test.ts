@@ -1,0 +1,61 @@
+import { spawnSync } from 'node:child_process';
+import { join } from 'node:path';
+import { describe, expect, it, test } from '@jest/globals';
+import { folderWith, kamino, page, plan } from '../helpers/site.ts';
+
+describe('the face of the program', () => {
+  const folder = folderWith({ 'kamino.yaml': plan('', ['index.html']), 'index.html': page('Home') });
+
+  test.each([[[]], [['--help']], [['help']]])('says with %j what to do first', args => {
+    const { status, out, err } = kamino(folder, ...args);
+    expect([status, err]).toEqual([0, '']);
+    expect(out).toMatch(/What to do first:\n {2}\$ kamino demo/);
+    expect(out).toContain('kamino build');
+  });
+
+  it('gives examples in the help of a command', () => {
+    expect(kamino(folder, 'build', '--help').out).toMatch(/Examples:\n {2}\$ kamino build/);
+  });
+
+  it('prints its version', () => {
+    expect(kamino(folder, '--version')).toMatchObject({ status: 0, out: '0.1.0\n' });
+  });
+
+  test.each([
+    [['biuld'], 'build'],
+    [['build', '--dry-rnu'], '--dry-run'],
+    [['build', 'a', 'b'], 'kamino --help'],
+  ])('answers %j with one line and exit status 2', (args, hint) => {
+    const { status, out, err } = kamino(folder, ...args);
+    expect([status, out]).toEqual([2, '']);
+    expect(err.trim().split('\n')).toHaveLength(1);
+    expect(err).toContain(hint);
+    expect(err).toContain('kamino --help');
+  });
+
+  it('says what to do where there is no plan', () => {
+    const { status, err } = kamino(folderWith({}), 'build');
+    expect(status).toBe(2);
+    expect(err).toContain('kamino.yaml: error no-plan');
+    expect(err).toContain('menus:');
+  });
+
+  it('colours only where asked, and never when told not to', () => {
+    const run = (environment: Record<string, string>, ...args: string[]) =>
+      spawnSync(process.execPath, [join(import.meta.dirname, '../../dist/kamino.js'), 'build', 'nowhere', ...args], {
+        cwd: folder,
+        encoding: 'utf8',
+        env: { PATH: process.env['PATH'], ...environment },
+      }).stderr;
+    expect(run({})).not.toContain('\x1b[');
+    expect(run({ FORCE_COLOR: '1' })).toContain('\x1b[31merror');
+    expect(run({ FORCE_COLOR: '1', NO_COLOR: '1' })).not.toContain('\x1b[');
+    expect(run({ FORCE_COLOR: '1' }, '--no-color')).not.toContain('\x1b[');
+  });
+
+  it('takes a reader that stops reading for no error', () => {
+    const command = `"${process.execPath}" "${join(import.meta.dirname, '../../dist/kamino.js')}" --help | head -n 1`;
+    const { stderr, stdout } = spawnSync('sh', ['-c', command], { encoding: 'utf8' });
+    expect([stderr, stdout.split('\n').length]).toEqual(['', 2]);
+  });
+});

@@ -1,0 +1,32 @@
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import { afterAll, beforeAll } from '@jest/globals';
+import { type Browser, type BrowserContextOptions, type Page, chromium } from 'playwright-core';
+
+const names = ['chromium', 'chromium-browser', 'google-chrome', 'google-chrome-stable', 'microsoft-edge'];
+const folders = (process.env['PATH'] ?? '').split(':');
+const found = names.flatMap(name => folders.map(folder => join(folder, name))).find(existsSync);
+
+let browser: Browser | null = null;
+
+/** One browser for the tests of a file. */
+export function useBrowser(): void {
+  beforeAll(async () => {
+    browser = await chromium.launch({
+      executablePath: process.env['KAMINO_BROWSER'] ?? found!,
+      args: '--no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync'.split(' '),
+    });
+  });
+  afterAll(async () => {
+    await browser?.close();
+  });
+}
+
+/** A page in a window of its own, 1280 by 800 where nothing else is said. */
+export async function open(address: string, options: BrowserContextOptions = {}): Promise<Page> {
+  const context = await browser!.newContext({ viewport: { width: 1280, height: 800 }, ...options });
+  const page = await context.newPage();
+  page.setDefaultTimeout(10_000);
+  await page.goto(address);
+  return page;
+}

@@ -1,0 +1,69 @@
+import { spawnSync } from 'node:child_process';
+import { mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join, relative } from 'node:path';
+import { afterAll } from '@jest/globals';
+
+const program = join(import.meta.dirname, '../../dist/kamino.js');
+export const demoFolder = join(import.meta.dirname, '../../demo');
+const made: string[] = [];
+afterAll(() => {
+  for (const folder of made) rmSync(folder, { recursive: true, force: true });
+});
+
+/** A new folder with these files (text as UTF-8); it is removed after the tests. */
+export function folderWith(files: Record<string, string | Uint8Array>): string {
+  const folder = mkdtempSync(join(tmpdir(), 'kamino-'));
+  made.push(folder);
+  put(folder, files);
+  return folder;
+}
+
+export function put(folder: string, files: Record<string, string | Uint8Array>): void {
+  for (const [path, content] of Object.entries(files)) {
+    mkdirSync(dirname(join(folder, path)), { recursive: true });
+    writeFileSync(join(folder, path), content);
+  }
+}
+
+export interface Ran {
+  status: number | null;
+  out: string;
+  err: string;
+}
+
+/** Runs the built program. */
+export function kamino(folder: string, ...args: string[]): Ran {
+  const { status, stdout, stderr } = spawnSync(process.execPath, [program, ...args], {
+    cwd: folder,
+    encoding: 'utf8',
+    env: { ...process.env, NO_COLOR: '1', FORCE_COLOR: undefined },
+  });
+  return { status, out: stdout, err: stderr };
+}
+
+/** Every file below a folder with its bytes as latin1 text; hidden folders are left out. */
+export function contents(folder: string): Record<string, string> {
+  const found: Record<string, string> = {};
+  for (const path of filesOf(folder)) found[path] = readFileSync(join(folder, path), 'latin1');
+  return found;
+}
+
+export function filesOf(folder: string): string[] {
+  return readdirSync(folder, { recursive: true, withFileTypes: true })
+    .filter(entry => entry.isFile())
+    .map(entry => relative(folder, join(entry.parentPath, entry.name)).replaceAll('\\', '/'))
+    .filter(path => !/(^|\/)\.kamino\//.test(path))
+    .sort();
+}
+
+/** The times of change of all files, to see which were written. */
+export function times(folder: string): Record<string, number> {
+  return Object.fromEntries(filesOf(folder).map(path => [path, statSync(join(folder, path)).mtimeMs]));
+}
+
+export const plan = (lines = '', entries = ['index.html', 'about.html']): string =>
+  `kamino: 1\nmenus:\n  - menu: masthead\n    entries:\n${entries.map(one => `      - ${one}\n`).join('')}${lines}`;
+
+export const page = (title: string, body = ''): string =>
+  `<!doctype html>\n<html lang="en">\n<head>\n  <meta charset="utf-8">\n  <title>${title}</title>\n</head>\n<body>\n  <main>\n    <h1>${title}</h1>${body}\n  </main>\n</body>\n</html>\n`;
