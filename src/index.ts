@@ -8,7 +8,7 @@ export { version } from './jobs/version.ts';
 export { readPlan, type PlanReading } from './core/plan/read.ts';
 export type { Plan } from './core/plan/types.ts';
 export { Source } from './core/text/source.ts';
-export { bytesOf, rawOf, type Raw } from './core/text/bytes.ts';
+export { bytesOf, rawOf, splice, type Raw, type Span } from './core/text/bytes.ts';
 export type { Finding } from './core/text/finding.ts';
 export { renderFinding } from './core/text/render.ts';
 export { readFull, type FullPage } from './core/site/full.ts';

@@ -6,7 +6,11 @@ import { folderWith, put } from './helpers/site.ts';
 
 const root = join(import.meta.dirname, '..');
 const npm = (folder: string, ...args: string[]) => {
-  const { status, stdout, stderr } = spawnSync('npm', args, { cwd: folder, encoding: 'utf8', env: { ...process.env, npm_config_loglevel: 'error' } });
+  const { status, stdout, stderr } = spawnSync('npm', args, {
+    cwd: folder,
+    encoding: 'utf8',
+    env: { ...process.env, npm_config_loglevel: 'error' },
+  });
   expect([status, status === 0 ? '' : stderr]).toEqual([0, '']);
   return stdout;
 };
@@ -19,15 +23,28 @@ it('packs only what runs, and works when installed into an empty folder', () => 
   npm(folder, 'install', '--no-audit', '--no-fund', '--offline', `./${archive!}`);
   const installed = join(folder, 'node_modules/kamino');
   expect(readdirSync(installed).sort()).toEqual(['LICENSE', 'README.md', 'demo', 'dist', 'package.json']);
-  const run = spawnSync(join(folder, 'node_modules/.bin/kamino'), ['demo'], { cwd: folder, encoding: 'utf8' });
+  const run = spawnSync(join(folder, 'node_modules/.bin/kamino'), ['demo'], {
+    cwd: folder,
+    encoding: 'utf8',
+  });
   expect([run.status, run.stderr]).toEqual([0, '']);
   expect(run.stdout).toContain('each leads to its page');
-  put(folder, { 'use.mjs': "import { readPlan, Source, version } from 'kamino';\nconsole.log(version, readPlan(new Source('x', '')).findings[0].rule);\n" });
-  expect(spawnSync(process.execPath, ['use.mjs'], { cwd: folder, encoding: 'utf8' }).stdout).toBe('0.1.0 empty-plan\n');
   put(folder, {
-    'use.ts': "import { build, type BuildResult } from 'kamino';\nconst result: BuildResult = build({ plan: '.' });\nexport const pages: number = result.pages;\n",
+    'use.mjs':
+      "import { readPlan, Source, version } from 'kamino';\nconsole.log(version, readPlan(new Source('x', '')).findings[0].rule);\n",
+  });
+  expect(spawnSync(process.execPath, ['use.mjs'], { cwd: folder, encoding: 'utf8' }).stdout).toBe(
+    '0.1.0 empty-plan\n',
+  );
+  put(folder, {
+    'use.ts':
+      "import { build, type BuildResult } from 'kamino';\nconst result: BuildResult = await build({ plan: '.' });\nexport const pages: number = result.pages;\n",
   });
   const tsc = join(root, 'node_modules/@typescript/native/bin/tsc');
-  const types = spawnSync(process.execPath, [tsc, '--noEmit', '--strict', '--module', 'nodenext', '--skipLibCheck', 'use.ts'], { cwd: folder, encoding: 'utf8' });
+  const types = spawnSync(
+    process.execPath,
+    [tsc, '--noEmit', '--strict', '--module', 'nodenext', '--skipLibCheck', 'use.ts'],
+    { cwd: folder, encoding: 'utf8' },
+  );
   expect(types.stdout).toBe('');
 });

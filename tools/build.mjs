@@ -18,7 +18,10 @@ const result = await build({
   legalComments: 'none',
   metafile: true,
   minifySyntax: true,
-  banner: { js: "import { createRequire as kaminoRequire } from 'node:module'; const require = kaminoRequire(import.meta.url);" },
+  minifyWhitespace: true,
+  banner: {
+    js: "import { createRequire as kaminoRequire } from 'node:module'; const require = kaminoRequire(import.meta.url);",
+  },
 });
 
 const written = new Set(Object.keys(result.metafile.outputs).map(path => path.slice(outdir.length + 1)));

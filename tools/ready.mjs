@@ -20,7 +20,14 @@ const steps = {
     run: () => npm(['ci', '--no-audit', '--no-fund', '--loglevel=error']),
   },
   build: {
-    needs: ['package.json', 'package-lock.json', 'tsconfig.json', 'tsconfig.types.json', 'tools/build.mjs', 'src'],
+    needs: [
+      'package.json',
+      'package-lock.json',
+      'tsconfig.json',
+      'tsconfig.types.json',
+      'tools/build.mjs',
+      'src',
+    ],
     holds: () => existsSync('dist/kamino.js') && existsSync('dist/types/index.d.ts'),
     doing: 'Building the program …',
     run: () => call(process.execPath, ['tools/build.mjs']),
@@ -108,7 +115,8 @@ function findBrowser() {
   if (named && existsSync(named)) return named;
   const names = ['chromium', 'chromium-browser', 'google-chrome', 'google-chrome-stable', 'microsoft-edge'];
   const folders = (process.env.PATH ?? '').split(process.platform === 'win32' ? ';' : ':');
-  for (const name of names) for (const folder of folders) if (existsSync(join(folder, name))) return join(folder, name);
+  for (const name of names)
+    for (const folder of folders) if (existsSync(join(folder, name))) return join(folder, name);
   const others = [
     '/Applications/Google Chrome.app/Contents/MacOS/Google Chrome',
     '/Applications/Chromium.app/Contents/MacOS/Chromium',
@@ -123,7 +131,9 @@ function installBrowser() {
   if (findBrowser()) return;
   const root = typeof process.getuid === 'function' && process.getuid() === 0;
   if (!root || !has('apt-get')) {
-    throw new Error('no Chromium, Chrome or Edge was found. Install one, or set KAMINO_BROWSER to its program file.');
+    throw new Error(
+      'no Chromium, Chrome or Edge was found. Install one, or set KAMINO_BROWSER to its program file.',
+    );
   }
   say('Installing Chromium (apt-get) …');
   process.env.DEBIAN_FRONTEND = 'noninteractive';

@@ -34,19 +34,22 @@ export function addBuild(program: Command, act: Act): void {
 }
 
 async function work(plan: string, options: Options, voice: Voice): Promise<number> {
-  const { build } = await import('../jobs/build.ts');
-  const progress = await progressOn(voice.io, 'pages');
   const start = performance.now();
-  const result = build({
-    plan,
-    dryRun: options.dryRun === true,
-    overwrite: options.overwrite === true,
-    progress: progress.show,
-  });
-  progress.end();
+  const { glance } = await import('../jobs/glance.ts');
+  const result = (options.dryRun ? null : glance(plan)) ?? (await look(plan, options, voice));
   if (options.json) voice.io.out(`${JSON.stringify({ kamino: 1, command: 'build', ...result }, null, 2)}\n`);
   else report(result, options.dryRun === true, (performance.now() - start) / 1000, voice);
   return result.status;
+}
+
+/** The whole build; what it needs is loaded only now. */
+async function look(plan: string, options: Options, voice: Voice): Promise<BuildResult> {
+  const { build } = await import('../jobs/build.ts');
+  const progress = await progressOn(voice.io, 'pages');
+  const { dryRun = false, overwrite = false } = options;
+  const result = await build({ plan, dryRun, overwrite, progress: progress.show });
+  progress.end();
+  return result;
 }
 
 function report(result: BuildResult, isDry: boolean, seconds: number, voice: Voice): void {
@@ -56,11 +59,19 @@ function report(result: BuildResult, isDry: boolean, seconds: number, voice: Voi
   else voice.io.out(buildReport(result, seconds, voice));
 }
 
+function buildReport(result: BuildResult, seconds: number, voice: Voice): string {
+  const front = result.created.find(path => /^index\.html?$/.test(path));
+  const look = front ? `\nOpen ${result.output}/${front} in a browser to look at it.\n` : '';
+  return buildTable(result, seconds, voice) + look;
+}
+
 /** What a build made, in a few lines. */
-export function buildReport(result: BuildResult, seconds: number, { out }: Voice): string {
+export function buildTable(result: BuildResult, seconds: number, { out }: Voice): string {
   const { created, changed, gone, same, findings } = result;
   const isSame = created.length + changed.length + gone.length === 0;
-  const head = isSame ? `Nothing to do: ${result.output}/ is as the plan says.` : `Built ${counted(result.pages, 'page')} into ${result.output}/`;
+  const head = isSame
+    ? `Nothing to do: ${result.output}/ is as the plan says.`
+    : `Built ${counted(result.pages, 'page')} into ${result.output}/`;
   const files = [
     `${created.length} new`,
     `${changed.length} changed`,
@@ -73,7 +84,8 @@ export function buildReport(result: BuildResult, seconds: number, { out }: Voice
     ['findings', countFindings(findings) || 'none'],
     ['time', `${seconds.toFixed(2)} s`],
   ];
-  return `${out.strong(head)}\n${rows.map(([name, value]) => `  ${out.quiet(name.padEnd(9))} ${value}`).join('\n')}\n`;
+  const table = rows.map(([name, value]) => `  ${out.quiet(name.padEnd(9))} ${value}`).join('\n');
+  return `${out.strong(head)}\n${table}\n`;
 }
 
 function dryReport({ created, changed, gone, same, output }: BuildResult): string {

@@ -1,7 +1,7 @@
 import type { Command } from 'commander';
 import { counted } from '../core/text/nearest.ts';
 import type { DemoResult } from '../jobs/demo.ts';
-import { buildReport } from './build.ts';
+import { buildTable } from './build.ts';
 import { type Voice, tellFindings } from './io.ts';
 import type { Act } from './run.ts';
 
@@ -17,7 +17,7 @@ export function addDemo(program: Command, act: Act): void {
 async function work(folder: string, voice: Voice): Promise<number> {
   const { demo } = await import('../jobs/demo.ts');
   const start = performance.now();
-  const result = demo(folder);
+  const result = await demo(folder);
   tellFindings(result.build.findings, voice);
   if (!result.verification) {
     voice.io.err('\nThe sample site was not built.\n');
@@ -36,7 +36,7 @@ function report(result: DemoResult, seconds: number, voice: Voice): string {
     : `Checked ${counted(pages, 'page')}: ${counted(menus, 'menu')}, ${counted(links, 'link')}, each leads to its page.`;
   const edited = kept.length ? `Your own edits in ${kept.join(', ')} were kept.\n` : '';
   return `${strong(`Brackenfold Observatory, a sample site, is in ${folder}/`)}
-${edited}${buildReport(result.build, seconds, voice)}${checked}
+${edited}${buildTable(result.build, seconds, voice)}${checked}
 
 Where to look:
   ${folder}/kamino.yaml        the plan; change it

@@ -27,7 +27,9 @@ export async function run(argv: readonly string[], io: Io): Promise<number> {
   let status = 0;
   const program = new Command('kamino');
   program
-    .description('Puts working navigation into every page of a site, and can take it out again byte for byte.')
+    .description(
+      'Puts working navigation into every page of a site, and can take it out again byte for byte.',
+    )
     .version(version, '-V, --version', 'print the version')
     .helpOption('-h, --help', 'print help')
     .helpCommand('help [command]', 'print the help of a command')

@@ -1,7 +1,7 @@
 import { existsSync, readFileSync, renameSync, rmSync, statSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { crc32 } from 'node:zlib';
-import type { FileRecord, OutputRecord, SiteRecord } from './record.ts';
+import type { FileRecord, Glance, OutputRecord, SiteRecord } from './record.ts';
 import type { SiteFile } from './walk.ts';
 import { Writer, type Written, partOf } from './write.ts';
 
@@ -31,13 +31,12 @@ export class Output {
     this.#old = record.output(name);
     this.#isFresh = !existsSync(folder);
     this.#isDry = isDry;
-    const place = this.#isFresh ? partOf(folder) : folder;
-    this.#writer = new Writer(place, this.#isFresh);
+    this.#writer = new Writer(this.#isFresh ? partOf(folder) : folder, this.#isFresh);
   }
 
-  /** Whether nothing that the finished files depend on has changed, and they themselves have not. */
-  isSettled(basis: string, sources: readonly SiteFile[], own: readonly string[]): boolean {
-    if (this.#isFresh || this.#old?.basis !== basis || this.#old.files.size !== sources.length + own.length) return false;
+  /** Whether no source has changed since the last build, and no finished file. */
+  isSettled(sources: readonly SiteFile[], own: readonly string[]): boolean {
+    if (this.#isFresh || this.#old?.files.size !== sources.length + own.length) return false;
     return sources.every(file => this.isUnchanged(file)) && own.every(path => this.#isUntouched(path));
   }
 
@@ -65,7 +64,9 @@ export class Output {
 
   /** Paths that Kamino wrote and nobody needs any more. */
   left(paths: ReadonlySet<string>): string[] {
-    return [...(this.#old?.files.keys() ?? [])].filter(path => !paths.has(path) && existsSync(join(this.folder, path)));
+    return [...(this.#old?.files.keys() ?? [])].filter(
+      path => !paths.has(path) && existsSync(join(this.folder, path)),
+    );
   }
 
   /** The file stays as it is. */
@@ -78,14 +79,16 @@ export class Output {
   /** @param source null for a file of Kamino's own */
   put(path: string, source: SiteFile | null, bytes: Uint8Array): void {
     const checksum = crc32(bytes);
-    const isEqual = this.#isEqual(path, bytes, checksum);
-    const write = (): Written => this.#writer.write(path, bytes);
-    this.#settle(path, source, checksum, isEqual, write);
+    const written = this.#isEqual(path, bytes, checksum) ? null : () => this.#writer.write(path, bytes);
+    this.#settle(path, written, { source, checksum });
   }
 
   copy(source: SiteFile, from: string): void {
     const isEqual = !this.#isFresh && this.#read(source.path)?.equals(readFileSync(from)) === true;
-    this.#settle(source.path, source, null, isEqual, () => this.#writer.copy(from, source.path));
+    this.#settle(source.path, isEqual ? null : () => this.#writer.copy(from, source.path), {
+      source,
+      checksum: null,
+    });
   }
 
   /** Moves a file that the site no longer has out of the way; gives its new place. */
@@ -100,10 +103,10 @@ export class Output {
   }
 
   /** After the last one. */
-  finish(basis: string): void {
+  finish(basis: string, glance: Glance | null): void {
     if (this.#isDry) return;
     if (this.#isFresh) renameSync(partOf(this.folder), this.folder);
-    this.#record.save(this.#name, { basis, files: this.#next });
+    this.#record.save(this.#name, { basis, glance, files: this.#next });
   }
 
   abandon(): void {
@@ -112,18 +115,24 @@ export class Output {
     }
   }
 
-  #settle(path: string, source: SiteFile | null, checksum: number | null, isEqual: boolean, write: () => Written): void {
-    const written = isEqual || this.#isDry ? this.#stat(path) : null;
-    if (isEqual) this.same += 1;
-    else (existsInOutput(this, path) ? this.changed : this.created).push(path);
-    const { size, time } = written ?? (this.#isDry ? { size: 0, time: 0 } : write());
-    this.#next.set(path, { sourceSize: source?.size ?? 0, sourceTime: source?.time ?? 0, size, time, checksum });
+  /** @param write null where the file is as it should be already */
+  #settle(
+    path: string,
+    write: (() => Written) | null,
+    { source, checksum }: { source: SiteFile | null; checksum: number | null },
+  ): void {
+    if (write === null) this.same += 1;
+    else (!this.#isFresh && existsSync(join(this.folder, path)) ? this.changed : this.created).push(path);
+    const made = (write !== null && !this.#isDry ? write() : this.#stat(path)) ?? { size: 0, time: 0 };
+    const of = { sourceSize: source?.size ?? 0, sourceTime: source?.time ?? 0 };
+    this.#next.set(path, { ...of, ...made, checksum });
   }
 
   #isEqual(path: string, bytes: Uint8Array, checksum: number): boolean {
     if (this.#isFresh) return false;
     const old = this.#old?.files.get(path);
-    if (old && this.#isUntouched(path) && old.checksum !== null) return old.size === bytes.length && old.checksum === checksum;
+    if (old && this.#isUntouched(path) && old.checksum !== null)
+      return old.size === bytes.length && old.checksum === checksum;
     return this.#read(path)?.equals(bytes) === true;
   }
 
@@ -134,7 +143,7 @@ export class Output {
   }
 
   #stat(path: string): Written | null {
-    const found = statSync(join(this.folder, path), { throwIfNoEntry: false });
+    const found = statSync(`${this.folder}/${path}`, { throwIfNoEntry: false });
     return found ? { size: found.size, time: found.mtimeMs } : null;
   }
 
@@ -146,8 +155,4 @@ export class Output {
       throw error;
     }
   }
-}
-
-function existsInOutput(output: Output, path: string): boolean {
-  return existsSync(join(output.folder, path));
 }

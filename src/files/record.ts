@@ -6,7 +6,21 @@ import { writeWhole } from './write.ts';
 export interface OutputRecord {
   /** Stands for the plan, Kamino's version, and all else that a finished file depends on beside its source. */
   basis: string;
+  /** Null where the last build had something to tell. */
+  glance: Glance | null;
   files: Map<string, FileRecord>;
+}
+
+/** What tells whether a plan must be looked at again, and what a build says when it need not. */
+export interface Glance {
+  /** Stands for the plan's text and the version of the program. */
+  plan: string;
+  site: string;
+  leaveOut: string[];
+  /** Paths of Kamino's own files in the output. */
+  own: string[];
+  menus: { name: string; pages: number }[];
+  pages: number;
 }
 
 export interface FileRecord {
@@ -19,21 +33,31 @@ export interface FileRecord {
   checksum: number | null;
 }
 
-type Row = [path: string, sourceSize: number, sourceTime: number, size: number, time: number, checksum: number | null];
+type Row = [
+  path: string,
+  sourceSize: number,
+  sourceTime: number,
+  size: number,
+  time: number,
+  checksum: number | null,
+];
 
 interface Stored {
   kamino: 1;
-  outputs: Record<string, { basis: string; files: Row[] }>;
+  outputs: Record<string, { basis: string; glance: Glance | null; files: Row[] }>;
 }
 
 /** The record beside a plan, in `.kamino/`. It is no part of the site or the output. */
 export class SiteRecord {
   readonly #folder: string;
   readonly #stored: Stored;
+  /** The record as it is on the disk. */
+  #text: string;
 
   constructor(planFolder: string) {
     this.#folder = join(planFolder, '.kamino');
-    this.#stored = readStored(join(this.#folder, 'record.json'));
+    this.#text = readText(join(this.#folder, 'record.json'));
+    this.#stored = readStored(this.#text);
   }
 
   /** The folders that Kamino wrote, by the names that the plan gave them. */
@@ -48,16 +72,23 @@ export class SiteRecord {
     for (const [path, sourceSize, sourceTime, size, time, checksum] of stored.files) {
       files.set(path, { sourceSize, sourceTime, size, time, checksum });
     }
-    return { basis: stored.basis, files };
+    return { basis: stored.basis, glance: stored.glance, files };
+  }
+
+  glance(name: string): Glance | null {
+    return this.#stored.outputs[name]?.glance ?? null;
   }
 
   save(name: string, record: OutputRecord): void {
     const files = [...record.files]
       .map(([path, one]): Row => [path, one.sourceSize, one.sourceTime, one.size, one.time, one.checksum])
       .sort(([one], [other]) => (one < other ? -1 : 1));
-    this.#stored.outputs[name] = { basis: record.basis, files };
+    this.#stored.outputs[name] = { basis: record.basis, glance: record.glance, files };
+    const text = JSON.stringify(this.#stored);
+    if (text === this.#text) return;
     mkdirSync(this.#folder, { recursive: true });
-    writeWhole(join(this.#folder, 'record.json'), Buffer.from(JSON.stringify(this.#stored)));
+    writeWhole(join(this.#folder, 'record.json'), Buffer.from(text));
+    this.#text = text;
   }
 
   /** Moves a finished file of ours that the site no longer has out of the output; gives its new place. */
@@ -71,11 +102,20 @@ export class SiteRecord {
   }
 }
 
-/** A record that is lost or damaged counts as none: contents are compared then. */
-function readStored(file: string): Stored {
+function readText(file: string): string {
   try {
-    const stored = JSON.parse(readFileSync(file, 'utf8')) as Partial<Stored>;
-    if (stored.kamino === 1 && typeof stored.outputs === 'object') return { kamino: 1, outputs: stored.outputs };
+    return readFileSync(file, 'utf8');
+  } catch {
+    return '';
+  }
+}
+
+/** A record that is lost or damaged counts as none: contents are compared then. */
+function readStored(text: string): Stored {
+  try {
+    const stored = JSON.parse(text) as Partial<Stored>;
+    if (stored.kamino === 1 && typeof stored.outputs === 'object')
+      return { kamino: 1, outputs: stored.outputs };
   } catch {
     // None yet.
   }

@@ -68,7 +68,7 @@ class Walker {
 
   #file(path: string): void {
     try {
-      const { size, mtimeMs } = statSync(join(this.#root, path));
+      const { size, mtimeMs } = statSync(`${this.#root}/${path}`);
       this.files.push({ path, size, time: mtimeMs });
     } catch (error) {
       this.findings.push(unreadable(path, error));
@@ -95,10 +95,20 @@ class Walker {
 }
 
 function outside(path: string, what: string): Finding {
-  return finding('link-outside', { file: path }, `this ${what}; it was left out`, 'Put a copy in its place, or name it in `leave-out`.');
+  return finding(
+    'link-outside',
+    { file: path },
+    `this ${what}; it was left out`,
+    'Put a copy in its place, or name it in `leave-out`.',
+  );
 }
 
 function unreadable(path: string, error: unknown): Finding {
   const reason = error instanceof Error ? error.message : String(error);
-  return finding('cannot-read', { file: path }, `this cannot be read (${reason})`, 'Change its permissions, or name it in `leave-out`.');
+  return finding(
+    'cannot-read',
+    { file: path },
+    `this cannot be read (${reason})`,
+    'Change its permissions, or name it in `leave-out`.',
+  );
 }

@@ -1,4 +1,14 @@
-import { closeSync, copyFileSync, fstatSync, mkdirSync, openSync, renameSync, rmSync, statSync, writeSync } from 'node:fs';
+import {
+  closeSync,
+  copyFileSync,
+  fstatSync,
+  mkdirSync,
+  openSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeSync,
+} from 'node:fs';
 import { basename, dirname, join } from 'node:path';
 
 /** What the file system says of a written file. */
@@ -23,7 +33,7 @@ export class Writer {
     return this.#put(path, file => {
       const handle = openSync(file, 'w');
       try {
-        for (let at = 0; at < bytes.length; ) at += writeSync(handle, bytes, at);
+        for (let at = 0; at < bytes.length;) at += writeSync(handle, bytes, at);
         const { size, mtimeMs } = fstatSync(handle);
         return { size, time: mtimeMs };
       } finally {
@@ -41,8 +51,8 @@ export class Writer {
   }
 
   #put(path: string, make: (file: string) => Written): Written {
-    const target = join(this.#root, path);
-    const folder = dirname(target);
+    const target = `${this.#root}/${path}`;
+    const folder = target.slice(0, target.lastIndexOf('/'));
     if (!this.#folders.has(folder)) {
       mkdirSync(folder, { recursive: true });
       this.#folders.add(folder);

@@ -2,19 +2,26 @@ import { dirname, isAbsolute, relative, resolve, sep } from 'node:path';
 import type { Plan } from '../core/plan/types.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
 import { counted } from '../core/text/nearest.ts';
-import { type OpenPlan, type OpenSite, realPlace, shownPath } from './project.ts';
+import { realPlace, shownPath } from './paths.ts';
+import type { OpenPlan, OpenSite } from './project.ts';
 
 /** What is wrong with the folders of a plan. The output may lie in a site that is the plan's own folder. */
 export function folderFindings(open: OpenPlan, plan: Plan, site: OpenSite): Finding[] {
   const root = realPlace(site.root);
   const output = realPlace(resolve(open.folder, plan.output));
   const told = (message: string): Finding[] => [
-    finding('same-folder', { file: open.source.file }, message, 'Name another folder, for example  output: built'),
+    finding(
+      'same-folder',
+      { file: open.source.file },
+      message,
+      'Name another folder, for example  output: built',
+    ),
   ];
   if (root === output) return told(`the output \`${plan.output}\` is the site itself`);
   if (contains(output, root)) return told(`the site lies in the output \`${plan.output}\``);
   if (contains(output, realPlace(open.file))) return told(`the plan lies in the output \`${plan.output}\``);
-  if (contains(root, output) && root !== realPlace(dirname(open.file))) return told(`the output \`${plan.output}\` lies in the site`);
+  if (contains(root, output) && root !== realPlace(dirname(open.file)))
+    return told(`the output \`${plan.output}\` lies in the site`);
   return [];
 }
 
@@ -28,11 +35,21 @@ export function editedOutput(file: string): Finding {
 }
 
 export function nameTaken(path: string): Finding {
-  return finding('name-taken', { file: path }, 'the site has a file where Kamino’s own style sheet goes', 'Rename the folder `kamino` of the site.');
+  return finding(
+    'name-taken',
+    { file: path },
+    'the site has a file where Kamino’s own style sheet goes',
+    'Rename the folder `kamino` of the site.',
+  );
 }
 
 export function unusedMenu(name: string): Finding {
-  return finding('carried-by-none', null, `no page carries the menu \`${name}\``, 'Look at its `carried-by` and `except`.');
+  return finding(
+    'carried-by-none',
+    null,
+    `no page carries the menu \`${name}\``,
+    'Look at its `carried-by` and `except`.',
+  );
 }
 
 const mostNamed = 5;
@@ -61,12 +78,22 @@ export function cannotWrite(error: NodeJS.ErrnoException): Finding {
     EISDIR: 'there is a folder where a file should be',
   };
   const reason = reasons[error.code ?? ''] ?? error.message;
-  return finding('cannot-write', { file }, `this cannot be written: ${reason}`, 'What was there before is still whole. Make room or permission for it, or name another `output`.');
+  return finding(
+    'cannot-write',
+    { file },
+    `this cannot be written: ${reason}`,
+    'What was there before is still whole. Make room or permission for it, or name another `output`.',
+  );
 }
 
 export function cannotRead(path: string, error: NodeJS.ErrnoException): Finding {
   const reason = error.code === 'ENOENT' ? 'it has gone away' : error.message;
-  return finding('cannot-read', { file: path }, `this file could not be read: ${reason}`, 'Change its permissions, or name it in `leave-out`.');
+  return finding(
+    'cannot-read',
+    { file: path },
+    `this file could not be read: ${reason}`,
+    'Change its permissions, or name it in `leave-out`.',
+  );
 }
 
 export function isFileError(error: unknown): error is NodeJS.ErrnoException {

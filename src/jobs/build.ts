@@ -1,19 +1,33 @@
 import { readFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { crc32 } from 'node:zlib';
-import { pathMatcher } from '../core/address/glob.ts';
-import { type Inlay, Inlayer } from '../core/inlay/inlay.ts';
+import type { Inlay } from '../core/inlay/inlay.ts';
 import { styleSheet } from '../core/inlay/style.ts';
-import { resolveLook } from '../core/look/resolve.ts';
+import { type ResolvedLook, onPage } from '../core/look/page.ts';
+import { carrier } from '../core/menu/carried.ts';
 import { resolveMenus } from '../core/menu/resolve.ts';
 import type { ResolvedMenu } from '../core/menu/types.ts';
 import type { Plan } from '../core/plan/types.ts';
-import { bytesOf, rawOf } from '../core/text/bytes.ts';
+import { bytesOf } from '../core/text/bytes.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
+import type { Source } from '../core/text/source.ts';
 import { Output } from '../files/output.ts';
+import { PageMaker } from '../files/pages.ts';
+import type { Glance } from '../files/record.ts';
 import type { SiteFile } from '../files/walk.ts';
-import { cannotRead, cannotWrite, editedOutput, folderFindings, isFileError, lacksMain, nameTaken, unusedMenu } from './build-findings.ts';
-import { type OpenPlan, type OpenSite, openPlan, openSite, readWords, shownPath } from './project.ts';
+import {
+  cannotRead,
+  cannotWrite,
+  editedOutput,
+  folderFindings,
+  isFileError,
+  lacksMain,
+  nameTaken,
+  unusedMenu,
+} from './build-findings.ts';
+import { planMark } from './glance.ts';
+import { shownPath } from './paths.ts';
+import { type OpenPlan, type OpenSite, openPlan, openSite, readWords } from './project.ts';
 import { version } from './version.ts';
 
 export interface BuildOptions {
@@ -48,18 +62,23 @@ export interface BuildResult {
 const ownStyle = 'kamino/menu.css';
 
 /** Reads plan and pages, puts the menus in, and writes what differs. */
-export function build(options: BuildOptions = {}): BuildResult {
+export async function build(options: BuildOptions = {}): Promise<BuildResult> {
   const open = openPlan(options.plan);
   const result = emptyResult(open);
   if (!open.plan) return stopped(result, open.findings, 2);
   const { site, findings } = openSite(open, open.plan);
   if (!site) return stopped(result, [...open.findings, ...findings], 2);
   result.pages = site.facts.pages.size;
-  const prepared = prepare(open, open.plan, site);
+  const prepared = await prepare(open, open.plan, site);
   const told = [...open.findings, ...prepared.findings];
   if (hasErrors(told)) return stopped(result, told, 2);
-  const run = new Run(open.plan, site, prepared);
-  const output = new Output(resolve(open.folder, open.plan.output), open.plan.output, site.record, options.dryRun === true);
+  const run = new Run(open, open.plan, site, prepared);
+  const output = new Output(
+    resolve(open.folder, open.plan.output),
+    open.plan.output,
+    site.record,
+    options.dryRun === true,
+  );
   try {
     return write(run, output, { ...result, findings: [...told, ...site.findings] }, options);
   } catch (error) {
@@ -78,28 +97,43 @@ interface Prepared {
 }
 
 /** All that can be known, and can be wrong, before a page is touched. */
-function prepare(open: OpenPlan, plan: Plan, site: OpenSite): Prepared {
+async function prepare(open: OpenPlan, plan: Plan, site: OpenSite): Promise<Prepared> {
   const facts = { ...site.facts, words: readWords(open, plan, site) };
   const { menus, findings } = resolveMenus(plan, facts, open.source);
-  const { look, findings: ofLook } = resolveLook(plan.look, open.source);
+  const { look, findings: ofLook } = await lookOf(plan, open.source);
   const style = styleSheet(menus, look);
   const basis = [version, open.source.text, JSON.stringify(menus), style].map(part => crc32(part)).join(' ');
   const taken = [...facts.files].find(path => path.toLowerCase() === ownStyle);
   const ofFolders = folderFindings(open, plan, site);
-  return { findings: [...findings, ...ofLook, ...ofFolders, ...(taken ? [nameTaken(taken)] : [])], menus, style, basis };
+  return {
+    findings: [...findings, ...ofLook, ...ofFolders, ...(taken ? [nameTaken(taken)] : [])],
+    menus,
+    style,
+    basis,
+  };
+}
+
+/** The library of colours is loaded only where the plan has any. */
+async function lookOf({ look }: Plan, source: Source): Promise<{ look: ResolvedLook; findings: Finding[] }> {
+  if (look.accent === null && look.background === null && look.color === null)
+    return { look: onPage(null, null), findings: [] };
+  const { resolveLook } = await import('../core/look/resolve.ts');
+  return resolveLook(look, source);
 }
 
 /** The finished files of one build, each made when it is asked for. */
 class Run {
-  readonly findings: Finding[] = [];
-  readonly lackMain: string[] = [];
   readonly prepared: Prepared;
   readonly site: OpenSite;
-  readonly #inlayer: Inlayer;
+  readonly #plan: Plan;
+  readonly #planMark: string;
+  readonly #maker: PageMaker;
   readonly #inlay: Inlay;
   readonly #made = new Map<string, Uint8Array>();
 
-  constructor(plan: Plan, site: OpenSite, prepared: Prepared) {
+  constructor(open: OpenPlan, plan: Plan, site: OpenSite, prepared: Prepared) {
+    this.#plan = plan;
+    this.#planMark = planMark(open.source.text);
     this.prepared = prepared;
     this.site = site;
     this.#inlay = {
@@ -109,40 +143,54 @@ class Run {
       skipTo: plan.skipTo,
       front: site.facts.front,
     };
-    this.#inlayer = new Inlayer(this.#inlay);
+    this.#maker = new PageMaker(site.root, this.#inlay);
+  }
+
+  get findings(): Finding[] {
+    return this.#maker.findings;
+  }
+
+  get lackMain(): string[] {
+    return this.#maker.lackMain;
   }
 
   isPage(path: string): boolean {
-    return this.site.facts.pages.has(path.normalize('NFC'));
+    return this.site.pageFiles.has(path);
   }
 
   from(path: string): string {
-    return join(this.site.root, path);
+    return `${this.site.root}/${path}`;
   }
 
-  /** A finished page. What was found in it is told once, however often it is asked for. */
+  /** A finished page, good until the next is asked for. What was found in it is told once. */
   page(path: string): Uint8Array {
-    const kept = this.#made.get(path);
-    if (kept) return kept;
-    const bytes = readFileSync(this.from(path));
-    const given = rawOf(bytes);
-    const { raw, findings, lacksMain: lacks } = this.#inlayer.page(path, given);
-    this.findings.push(...findings);
-    if (lacks) this.lackMain.push(path);
-    return raw === given ? bytes : bytesOf(raw);
+    return this.#made.get(path) ?? this.#maker.page(path);
   }
 
   /** The same, kept for when it is written. */
   pageToKeep(path: string): Uint8Array {
-    const made = this.page(path);
+    const made = Uint8Array.from(this.page(path));
     this.#made.set(path, made);
     return made;
+  }
+
+  /** What the next build can go by if nothing has changed. */
+  glance({ menus, pages }: BuildResult): Glance {
+    return {
+      plan: this.#planMark,
+      site: this.#plan.site,
+      leaveOut: [...this.#plan.leaveOut],
+      own: [ownStyle],
+      menus,
+      pages,
+    };
   }
 
   /** The menus, with how many pages are to carry each. */
   menus(): { name: string; pages: number }[] {
     const pages = [...this.site.facts.pages];
-    const count = (menu: ResolvedMenu): number => pages.filter(page => this.#inlay.carries(menu, page)).length;
+    const count = (menu: ResolvedMenu): number =>
+      pages.filter(page => this.#inlay.carries(menu, page)).length;
     return this.prepared.menus.map(menu => ({ name: menu.name, pages: count(menu) }));
   }
 }
@@ -152,9 +200,6 @@ function write(run: Run, output: Output, result: BuildResult, options: BuildOpti
   const style = bytesOf(prepared.style);
   result.menus = run.menus();
   result.findings.push(...result.menus.filter(menu => menu.pages === 0).map(menu => unusedMenu(menu.name)));
-  if (output.isSettled(prepared.basis, site.files, [ownStyle])) {
-    return { ...ended(result, 'nothing-new'), same: site.files.length + 1 };
-  }
   const left = output.left(new Set([...site.files.map(file => file.path), ownStyle]));
   const edited = options.overwrite ? [] : findEdited(run, output, style, left);
   if (edited.length > 0) {
@@ -172,11 +217,15 @@ function write(run: Run, output: Output, result: BuildResult, options: BuildOpti
     result.findings.push(goneFile(path, aside));
   }
   const ofPages = [...run.findings, ...(run.lackMain.length ? [lacksMain(run.lackMain)] : [])];
-  // Pages that have findings are made again, so that these are told again.
-  output.finish(ofPages.length > 0 ? '' : prepared.basis);
   result.findings.push(...ofPages);
+  // Pages that have findings are made again the next time, so that these are told again.
+  output.finish(
+    ofPages.length > 0 ? '' : prepared.basis,
+    result.findings.length > 0 ? null : run.glance(result),
+  );
   const { created, changed, gone, same } = output;
-  return { ...ended(result, 'built'), created, changed, gone, same };
+  const isNew = created.length + changed.length + gone.length > 0;
+  return { ...ended(result, isNew ? 'built' : 'nothing-new'), created, changed, gone, same };
 }
 
 function writeFile(run: Run, output: Output, file: SiteFile): void {
@@ -199,7 +248,8 @@ function tryFile(run: Run, output: Output, file: SiteFile): void {
 }
 
 function findEdited(run: Run, output: Output, style: Uint8Array, left: readonly string[]): string[] {
-  const make = (path: string) => () => (run.isPage(path) ? run.pageToKeep(path) : readFileSync(run.from(path)));
+  const make = (path: string) => () =>
+    run.isPage(path) ? run.pageToKeep(path) : readFileSync(run.from(path));
   return [
     ...run.site.files.filter(({ path }) => output.isEdited(path, make(path))).map(file => file.path),
     ...(output.isEdited(ownStyle, () => style) ? [ownStyle] : []),
@@ -208,22 +258,25 @@ function findEdited(run: Run, output: Output, style: Uint8Array, left: readonly 
 }
 
 function goneFile(path: string, aside: string | null): Finding {
-  const where = aside === null ? 'it would be moved out of the output' : `it was moved to ${shownPath(aside)}`;
+  const where =
+    aside === null ? 'it would be moved out of the output' : `it was moved to ${shownPath(aside)}`;
   return finding('gone-page', { file: path }, `the site no longer has this file; ${where}`);
-}
-
-/** Which pages carry a menu. */
-function carrier(menus: readonly ResolvedMenu[]): Inlay['carries'] {
-  const tests = new Map(menus.map(menu => [menu, [pathMatcher(menu.carriedBy), pathMatcher(menu.except)] as const]));
-  return (menu, page) => {
-    const [carried, except] = tests.get(menu)!;
-    return carried(page) && !except(page);
-  };
 }
 
 function emptyResult(open: OpenPlan): BuildResult {
   const output = shownPath(resolve(open.folder, open.plan?.output ?? 'built'));
-  return { outcome: 'stopped', status: 2, findings: [], output, menus: [], pages: 0, created: [], changed: [], gone: [], same: 0 };
+  return {
+    outcome: 'stopped',
+    status: 2,
+    findings: [],
+    output,
+    menus: [],
+    pages: 0,
+    created: [],
+    changed: [],
+    gone: [],
+    same: 0,
+  };
 }
 
 function stopped(result: BuildResult, findings: Finding[], status: 1 | 2): BuildResult {

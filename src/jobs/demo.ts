@@ -3,7 +3,7 @@ import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { writeWhole } from '../files/write.ts';
 import { type BuildResult, build } from './build.ts';
-import { shownPath } from './project.ts';
+import { shownPath } from './paths.ts';
 import { type Verification, verify } from './verify.ts';
 
 export interface DemoResult {
@@ -17,7 +17,7 @@ export interface DemoResult {
 }
 
 /** Writes the sample site into a folder, builds it, and checks what came out. */
-export function demo(folder: string): DemoResult {
+export async function demo(folder: string): Promise<DemoResult> {
   const source = fileURLToPath(new URL('../demo', import.meta.url));
   const target = resolve(folder);
   const written: string[] = [];
@@ -33,7 +33,7 @@ export function demo(folder: string): DemoResult {
     writeWhole(file, bytes);
     written.push(path);
   }
-  const result = build({ plan: target });
+  const result = await build({ plan: target });
   const verification = result.outcome === 'stopped' ? null : verify(join(target, 'built'));
   return { folder: shownPath(target), written, kept, build: result, verification };
 }

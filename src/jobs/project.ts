@@ -1,5 +1,5 @@
-import { existsSync, readFileSync, realpathSync, statSync } from 'node:fs';
-import { basename, dirname, join, relative, resolve, sep } from 'node:path';
+import { existsSync, readFileSync, statSync } from 'node:fs';
+import { dirname, join, resolve } from 'node:path';
 import { pathMatcher } from '../core/address/glob.ts';
 import { frontPage, pagesToName } from '../core/menu/resolve.ts';
 import type { PageWords, SiteFacts } from '../core/menu/types.ts';
@@ -11,6 +11,7 @@ import { type Finding, finding } from '../core/text/finding.ts';
 import { Source } from '../core/text/source.ts';
 import { SiteRecord } from '../files/record.ts';
 import { type SiteFile, walkFolder } from '../files/walk.ts';
+import { findPlan, isPartOfSite, shownPath } from './paths.ts';
 
 /** A plan file with what it says. */
 export interface OpenPlan extends PlanReading {
@@ -19,13 +20,11 @@ export interface OpenPlan extends PlanReading {
   source: Source;
 }
 
-const planNames = ['kamino.yaml', 'kamino.yml', 'kamino.json'];
-
 /**
  * Reads the plan.
  * @param given a plan file, or a folder with a plan; the folder where the user stands by default
  */
-export function openPlan(given = '.'): OpenPlan {
+export function openPlan(given?: string): OpenPlan {
   const file = findPlan(given);
   const shown = shownPath(file);
   const failed = (message: string, remedy: string): OpenPlan => ({
@@ -41,7 +40,10 @@ export function openPlan(given = '.'): OpenPlan {
   } catch (error) {
     const isMissing = (error as NodeJS.ErrnoException).code === 'ENOENT';
     return isMissing
-      ? failed('there is no plan here', 'Write one into the folder of your pages:\nkamino: 1\nmenus:\n  - menu: masthead\n    entries:\n      - index.html')
+      ? failed(
+          'there is no plan here',
+          'Write one into the folder of your pages:\nkamino: 1\nmenus:\n  - menu: masthead\n    entries:\n      - index.html',
+        )
       : failed(`the plan cannot be read (${(error as Error).message})`, 'Check the file’s permissions.');
   }
   try {
@@ -54,22 +56,12 @@ export function openPlan(given = '.'): OpenPlan {
   }
 }
 
-function findPlan(given: string): string {
-  const path = resolve(given);
-  if (!existsSync(path) || !statSync(path).isDirectory()) return path;
-  return planNames.map(name => join(path, name)).find(existsSync) ?? join(path, planNames[0]!);
-}
-
-/** A path as the user sees it from where they stand, with `/`. */
-export function shownPath(path: string): string {
-  const shown = relative(process.cwd(), path);
-  return (shown === '' ? '.' : shown).split(sep).join('/');
-}
-
 /** The files of a site, and what the menus must know of them. */
 export interface OpenSite {
   root: string;
   files: SiteFile[];
+  /** Those of the files that are pages. */
+  pageFiles: ReadonlySet<string>;
   facts: SiteFacts;
   record: SiteRecord;
   findings: Finding[];
@@ -79,23 +71,28 @@ export interface OpenSite {
 export function openSite(open: OpenPlan, plan: Plan): { site: OpenSite | null; findings: Finding[] } {
   const root = resolve(open.folder, plan.site);
   if (!existsSync(root) || !statSync(root).isDirectory()) {
-    const missing = finding('cannot-read', { file: open.source.file }, `the site’s folder \`${plan.site}\` is not there`, '`site` is a folder, seen from the plan.');
+    const missing = finding(
+      'cannot-read',
+      { file: open.source.file },
+      `the site’s folder \`${plan.site}\` is not there`,
+      '`site` is a folder, seen from the plan.',
+    );
     return { site: null, findings: [missing] };
   }
   const record = new SiteRecord(open.folder);
   const outputs = [plan.output, ...record.folders].map(name => resolve(open.folder, name));
-  const own = new Set([...outputs.map(folder => `${siteRelative(root, folder)}/`), siteRelative(root, open.file)]);
-  const leftOut = pathMatcher(plan.leaveOut);
-  const { files, findings } = walkFolder(root, path => own.has(path) || leftOut(path.replace(/\/$/, '')));
+  const inSite = isPartOfSite(root, open.file, outputs, pathMatcher(plan.leaveOut));
+  const { files, findings } = walkFolder(root, path => !inSite(path));
   const isPage = pathMatcher([plan.read], true);
-  const pages = new Set(files.filter(file => isPage(file.path)).map(file => file.path.normalize('NFC')));
+  const pageFiles = new Set(files.map(file => file.path).filter(isPage));
+  const pages = new Set([...pageFiles].map(path => path.normalize('NFC')));
   const facts: SiteFacts = {
     pages,
     files: new Set(files.map(file => file.path.normalize('NFC'))),
     words: new Map(),
     front: frontPage(pages),
   };
-  return { site: { root, files, facts, record, findings }, findings: [] };
+  return { site: { root, files, pageFiles, facts, record, findings }, findings: [] };
 }
 
 /** At most this many pages tell which part most titles share. */
@@ -128,16 +125,4 @@ function readStart(file: string, most: number): string | null {
   } catch {
     return null;
   }
-}
-
-/** A folder or file as the site knows it; a path that begins with `..` where it lies outside. */
-export function siteRelative(root: string, path: string): string {
-  return relative(root, path).split(sep).join('/');
-}
-
-/** The real place of a folder that may not exist yet. */
-export function realPlace(path: string): string {
-  if (existsSync(path)) return realpathSync(path);
-  const parent = dirname(path);
-  return parent === path ? path : join(realPlace(parent), basename(path));
 }

@@ -19,13 +19,18 @@ export function verify(folder: string): Verification {
   const { files } = walkFolder(folder, () => false);
   const paths = new Set(files.map(file => file.path));
   const isPage = pathMatcher(['**/*.{html,htm}'], true);
-  const pages = files.filter(file => isPage(file.path)).map(({ path }) => readFull(path, rawOf(readFileSync(join(folder, path)))));
+  const pages = files
+    .filter(file => isPage(file.path))
+    .map(({ path }) => readFull(path, rawOf(readFileSync(join(folder, path)))));
   const ids = new Map(pages.map(page => [page.frame.path, new Set(page.ids.map(one => one.id))]));
   const ours = pages.map(page => ({ ...page, links: page.links.filter(link => link.menu !== null) }));
   const dead = ours.flatMap(page => deadLinks(page, paths, path => ids.get(path) ?? null));
   return {
     pages: pages.length,
-    menus: ours.reduce((sum, page) => sum + new Set(page.links.map(link => link.menu).filter(name => name !== 'skip')).size, 0),
+    menus: ours.reduce(
+      (sum, page) => sum + new Set(page.links.map(link => link.menu).filter(name => name !== 'skip')).size,
+      0,
+    ),
     links: ours.reduce((sum, page) => sum + page.links.length, 0),
     dead: dead.map(({ page, link }) => ({ page, href: link.href })),
   };

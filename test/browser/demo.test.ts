@@ -33,8 +33,12 @@ const address = (path: string): string => pathToFileURL(join(built, path)).href;
 async function violations(page: Page): Promise<string[]> {
   await page.evaluate(axe);
   return page.evaluate(async () => {
-    const { axe } = window as unknown as { axe: { run: () => Promise<{ violations: { id: string; nodes: { target: string[] }[] }[] }> } };
-    return (await axe.run()).violations.flatMap(one => one.nodes.map(node => `${one.id} ${node.target.join(' ')}`));
+    const { axe } = window as unknown as {
+      axe: { run: () => Promise<{ violations: { id: string; nodes: { target: string[] }[] }[] }> };
+    };
+    return (await axe.run()).violations.flatMap(one =>
+      one.nodes.map(node => `${one.id} ${node.target.join(' ')}`),
+    );
   });
 }
 
@@ -51,7 +55,14 @@ describe.each(pages)('the finished page %s', path => {
       expect(await page.locator('[data-kamino="masthead"] a[aria-current="page"]').count()).toBe(1);
       reached.push(page.url());
     }
-    const wanted = ['index.html', 'tonight.html', 'visit/index.html', 'telescopes/index.html', 'schools.html', 'almanac/1998.html'];
+    const wanted = [
+      'index.html',
+      'tonight.html',
+      'visit/index.html',
+      'telescopes/index.html',
+      'schools.html',
+      'almanac/1998.html',
+    ];
     expect(reached).toEqual(wanted.map(address));
     await page.context().close();
   });
@@ -61,36 +72,49 @@ describe.each(pages)('the finished page %s', path => {
     const before = await violations(source);
     await source.context().close();
     const page = await open(address(path));
-    const rules = (all: string[]) => [...new Set(all.map(one => one.split(" ")[0]))];
+    const rules = (all: string[]) => [...new Set(all.map(one => one.split(' ')[0]))];
     expect(rules(await violations(page)).filter(one => !rules(before).includes(one))).toEqual([]);
     await page.context().close();
   });
 });
 
 describe('the bar', () => {
-  test.each([320, 390, 768, 1280])('shows every entry without sideways scrolling at %i px and at 200 %% text', async width => {
-    const page = await open(address('index.html'), { viewport: { width, height: 800 } });
-    for (const size of ['100%', '200%']) {
-      await page.evaluate(value => (document.documentElement.style.fontSize = value), size);
-      const seen = await page.evaluate(() => ({
-        sideways: document.documentElement.scrollWidth - document.documentElement.clientWidth,
-        outside: [...document.querySelectorAll('.kamino a')].filter(link => {
-          const { left, right, width, height } = link.getBoundingClientRect();
-          return left < 0 || right > innerWidth || width < 24 || height < 24;
-        }).length,
-      }));
-      expect(seen).toEqual({ sideways: 0, outside: 0 });
-    }
-    await page.context().close();
-  });
+  test.each([320, 390, 768, 1280])(
+    'shows every entry without sideways scrolling at %i px and at 200 %% text',
+    async width => {
+      const page = await open(address('index.html'), { viewport: { width, height: 800 } });
+      for (const size of ['100%', '200%']) {
+        await page.evaluate(value => (document.documentElement.style.fontSize = value), size);
+        const seen = await page.evaluate(() => ({
+          sideways: document.documentElement.scrollWidth - document.documentElement.clientWidth,
+          outside: [...document.querySelectorAll('.kamino a')].filter(link => {
+            const { left, right, width, height } = link.getBoundingClientRect();
+            return left < 0 || right > innerWidth || width < 24 || height < 24;
+          }).length,
+        }));
+        expect(seen).toEqual({ sideways: 0, outside: 0 });
+      }
+      await page.context().close();
+    },
+  );
 
   it('answers the pointer with its whole box, and moves nothing', async () => {
     const page = await open(address('tonight.html'));
     const link = page.locator('.kamino-link').nth(1);
-    const boxes = () => page.evaluate(() => [...document.querySelectorAll('body *')].map(one => JSON.stringify(one.getBoundingClientRect())).join());
+    const boxes = () =>
+      page.evaluate(() =>
+        [...document.querySelectorAll('body *')]
+          .map(one => JSON.stringify(one.getBoundingClientRect()))
+          .join(),
+      );
     const before = await boxes();
     const { x, y, width, height } = (await link.boundingBox())!;
-    for (const [dx, dy] of [[2, height / 2], [width - 2, height / 2], [width / 2, 2], [width / 2, height - 2]] as const) {
+    for (const [dx, dy] of [
+      [2, height / 2],
+      [width - 2, height / 2],
+      [width / 2, 2],
+      [width / 2, height - 2],
+    ] as const) {
       await page.mouse.move(1, 700);
       await page.mouse.move(x + dx, y + dy);
       await expect(link.evaluate(one => one.matches(':hover'))).resolves.toBe(true);
@@ -109,7 +133,9 @@ describe('the bar', () => {
     const page = await open(address('telescopes/great-refractor.html'));
     await page.keyboard.press('Tab');
     const skip = page.locator('[data-kamino="skip"]');
-    expect(await skip.evaluate(one => [one === document.activeElement, one.getBoundingClientRect().width > 100])).toEqual([true, true]);
+    expect(
+      await skip.evaluate(one => [one === document.activeElement, one.getBoundingClientRect().width > 100]),
+    ).toEqual([true, true]);
     await page.keyboard.press('Enter');
     expect(page.url()).toMatch(/#content$/);
     await page.keyboard.press('Tab');
@@ -120,7 +146,11 @@ describe('the bar', () => {
   it('marks the page within by more than colour, and tells it to nobody as current', async () => {
     const page = await open(address('visit/getting-here.html'));
     const marked = await page.evaluate(() =>
-      [...document.querySelectorAll('.kamino-link')].map(one => [one.textContent, one.getAttribute('aria-current'), getComputedStyle(one, '::after').content !== 'none']),
+      [...document.querySelectorAll('.kamino-link')].map(one => [
+        one.textContent,
+        one.getAttribute('aria-current'),
+        getComputedStyle(one, '::after').content !== 'none',
+      ]),
     );
     expect(marked.filter(([, current, mark]) => current !== null || mark)).toEqual([['Visit', null, true]]);
     await page.context().close();
@@ -137,13 +167,17 @@ describe('beside a crude page', () => {
       chosen =>
         [...document.querySelectorAll(chosen)].map(one => {
           const style = getComputedStyle(one);
-          return [...style].filter(name => !name.startsWith('--')).map(name => `${name}:${style.getPropertyValue(name)}`).join(';');
+          return [...style]
+            .filter(name => !name.startsWith('--'))
+            .map(name => `${name}:${style.getPropertyValue(name)}`)
+            .join(';');
         }),
       selector,
     );
 
   const files = (style: string): Record<string, string> => ({
-    'kamino.yaml': 'kamino: 1\nmenus:\n  - menu: masthead\n    home: { label: Home }\n    entries: [index.html, a.html]\n',
+    'kamino.yaml':
+      'kamino: 1\nmenus:\n  - menu: masthead\n    home: { label: Home }\n    entries: [index.html, a.html]\n',
     'index.html': `<!doctype html><meta charset=utf-8><title>One</title><style>${style}</style><body class=menu><header></header><main><ul><li><a href=a.html>x</a></ul></main>`,
     'a.html': '<title>Two</title>',
   });
@@ -170,16 +204,24 @@ describe('beside a crude page', () => {
     const withMenu = await looksOf(page, selector);
     await page.evaluate(() => document.querySelector('[data-kamino="style"]')!.remove());
     const withoutSheet = await looksOf(page, selector);
-    const positionFree = (looks: string[]) => looks.map(one => one.replace(/(perspective-origin|transform-origin|block-size|height|inline-size|width):[^;]*/g, ''));
+    const positionFree = (looks: string[]) =>
+      looks.map(one =>
+        one.replace(/(perspective-origin|transform-origin|block-size|height|inline-size|width):[^;]*/g, ''),
+      );
     expect(positionFree(withMenu)).toEqual(positionFree(withoutSheet));
     await page.context().close();
   });
 
   it('lets a designer’s rule of equal strength win', async () => {
-    const folder = folderWith(files('.kamino .kamino-link { color: rgb(1, 2, 3) } .kamino { --kamino-gap: 30px }'));
+    const folder = folderWith(
+      files('.kamino .kamino-link { color: rgb(1, 2, 3) } .kamino { --kamino-gap: 30px }'),
+    );
     kamino(folder, 'build');
     const page = await open(pathToFileURL(join(folder, 'built/index.html')).href);
-    const looks = await page.evaluate(() => [getComputedStyle(document.querySelector('.kamino-link')!).color, getComputedStyle(document.querySelector('.kamino-list')!).columnGap]);
+    const looks = await page.evaluate(() => [
+      getComputedStyle(document.querySelector('.kamino-link')!).color,
+      getComputedStyle(document.querySelector('.kamino-list')!).columnGap,
+    ]);
     expect(looks).toEqual(['rgb(1, 2, 3)', '30px']);
     await page.context().close();
   });

@@ -1,4 +1,13 @@
-import { chmodSync, existsSync, mkdirSync, readFileSync, rmSync, symlinkSync, utimesSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  existsSync,
+  mkdirSync,
+  readFileSync,
+  rmSync,
+  symlinkSync,
+  utimesSync,
+  writeFileSync,
+} from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it, test } from '@jest/globals';
 import { lift } from '../../src/core/inlay/lift.ts';
@@ -20,7 +29,13 @@ describe('a build', () => {
     expect([status, err]).toEqual([0, '']);
     expect(out).toContain('Built 3 pages into built/');
     const built = contents(join(folder, 'built'));
-    expect(Object.keys(built)).toEqual(['about.html', 'img/a.bin', 'index.html', 'kamino/menu.css', 'sub/deep page.html']);
+    expect(Object.keys(built)).toEqual([
+      'about.html',
+      'img/a.bin',
+      'index.html',
+      'kamino/menu.css',
+      'sub/deep page.html',
+    ]);
     expect(built['img/a.bin']).toBe('\0\xff\x80\n\r');
     expect(built['sub/deep page.html']).toContain('href="../about.html"');
     expect(built['sub/deep page.html']).toContain('href="../kamino/menu.css"');
@@ -64,7 +79,11 @@ describe('a build', () => {
     const folder = site();
     const dry = kamino(folder, 'build', '--dry-run');
     expect(dry.out).toContain('new      built/sub/deep page.html');
-    expect([dry.status, existsSync(join(folder, 'built')), existsSync(join(folder, '.kamino'))]).toEqual([0, false, false]);
+    expect([dry.status, existsSync(join(folder, 'built')), existsSync(join(folder, '.kamino'))]).toEqual([
+      0,
+      false,
+      false,
+    ]);
     kamino(folder, 'build');
     put(folder, { 'new.html': page('New'), 'about.html': page('Us') });
     rmSync(join(folder, 'img/a.bin'));
@@ -80,23 +99,35 @@ describe('a build', () => {
   it('prints one JSON document with --json', () => {
     const { out, err, status } = kamino(site(), 'build', '--json');
     expect([err, status]).toEqual(['', 0]);
-    expect(JSON.parse(out)).toMatchObject({ kamino: 1, command: 'build', outcome: 'built', pages: 3, menus: [{ name: 'masthead', pages: 3 }], findings: [] });
+    expect(JSON.parse(out)).toMatchObject({
+      kamino: 1,
+      command: 'build',
+      outcome: 'built',
+      pages: 3,
+      menus: [{ name: 'masthead', pages: 3 }],
+      findings: [],
+    });
   });
 });
 
 describe('what a run does', () => {
   it('tells all errors of the plan and its targets, and writes nothing', () => {
     const folder = site();
-    put(folder, { 'kamino.yaml': plan('    aling: end\n', ['index.html', 'About.html', 'abuot.html', '../x.html', '{ page: sub/deep page.html, label: 1 }']) });
+    put(folder, {
+      'kamino.yaml': plan('    aling: end\n', [
+        'index.html',
+        'About.html',
+        'abuot.html',
+        '../x.html',
+        '{ page: sub/deep page.html, label: 1 }',
+      ]),
+    });
     const { status, err } = kamino(folder, 'build');
     expect(status).toBe(2);
-    expect([...err.matchAll(/^kamino\.yaml:(\d+):(\d+): error ([\w-]+)/gm)].map(match => match.slice(1).join(' '))).toEqual([
-      '6 9 missing-page',
-      '7 9 missing-page',
-      '8 9 outside-site',
-      '10 5 unknown-key',
-    ]);
-    expect(err).toContain('differs from `about.html` only in upper and lower case');
+    expect(
+      [...err.matchAll(/^kamino\.yaml:(\d+):(\d+): error ([\w-]+)/gm)].map(match => match.slice(1).join(' ')),
+    ).toEqual(['6 9 missing-page', '7 9 missing-page', '8 9 outside-site', '10 5 unknown-key']);
+    expect(err).toContain('differs from `about.html` in letter case');
     expect(err).toContain('Did you mean `about.html`?');
     expect(err).toContain('4 errors');
     expect(existsSync(join(folder, 'built'))).toBe(false);
@@ -115,13 +146,20 @@ describe('what a run does', () => {
       expect(err).toContain('null.html: error unreadable-page: it holds null bytes');
     }
     const built = contents(join(folder, 'built'));
-    expect([built['bad.html'], built['wide.html'], built['null.html']]).toEqual([bad, wide.toString('latin1'), 'a\0b']);
+    expect([built['bad.html'], built['wide.html'], built['null.html']]).toEqual([
+      bad,
+      wide.toString('latin1'),
+      'a\0b',
+    ]);
     expect(built['index.html']).toContain('data-kamino="masthead"');
   });
 
   it('tells warnings and notes with exit status 0', () => {
     const folder = site();
-    put(folder, { 'kamino.yaml': plan('    place: { after: "#logo" }\n'), 'plain.html': '<body><div id=logo></div>x</body>' });
+    put(folder, {
+      'kamino.yaml': plan('    place: { after: "#logo" }\n'),
+      'plain.html': '<body><div id=logo></div>x</body>',
+    });
     const { status, err } = kamino(folder, 'build');
     expect(status).toBe(0);
     expect(err).toContain('index.html: warning no-place');
@@ -131,7 +169,11 @@ describe('what a run does', () => {
   it('tells a finished file that someone has edited before anything is written', () => {
     const folder = site();
     kamino(folder, 'build');
-    put(folder, { 'built/about.html': 'mine', 'built/img/a.bin': 'mine too', 'index.html': page('Home', '<p>new</p>') });
+    put(folder, {
+      'built/about.html': 'mine',
+      'built/img/a.bin': 'mine too',
+      'index.html': page('Home', '<p>new</p>'),
+    });
     const before = contents(folder);
     const { status, err } = kamino(folder, 'build');
     expect(status).toBe(1);
@@ -149,7 +191,11 @@ describe('what a run does', () => {
     expect(kamino(folder, 'build')).toMatchObject({ status: 0, err: '' });
     rmSync(join(folder, '.kamino'), { recursive: true });
     const before = times(join(folder, 'built'));
-    expect(kamino(folder, 'build')).toMatchObject({ status: 0, err: '', out: expect.stringContaining('0 new, 0 changed, 5 the same') });
+    expect(kamino(folder, 'build')).toMatchObject({
+      status: 0,
+      err: '',
+      out: expect.stringContaining('0 new, 0 changed, 5 the same'),
+    });
     expect(times(join(folder, 'built'))).toEqual(before);
   });
 
@@ -187,7 +233,15 @@ describe('what a run does', () => {
     kamino(folder, 'build');
     put(folder, { 'kamino.yaml': plan('leave-out: [old/**, "*.psd"]\noutput: second\n') });
     kamino(folder, 'build');
-    const names = ['.htaccess', '.well-known/security.txt', 'about.html', 'img/a.bin', 'index.html', 'kamino/menu.css', 'sub/deep page.html'];
+    const names = [
+      '.htaccess',
+      '.well-known/security.txt',
+      'about.html',
+      'img/a.bin',
+      'index.html',
+      'kamino/menu.css',
+      'sub/deep page.html',
+    ];
     expect(Object.keys(contents(join(folder, 'public')))).toEqual(names);
     expect(Object.keys(contents(join(folder, 'second')))).toEqual(names);
   });
@@ -197,8 +251,16 @@ describe('folders', () => {
   const cases: [string, Record<string, string>, string][] = [
     ['the site itself', { 'kamino.yaml': plan('output: .\n') }, 'same-folder'],
     ['the site itself by another way', { 'kamino.yaml': plan('output: img/..\n') }, 'same-folder'],
-    ['a folder around the site', { 'kamino.yaml': plan('site: sub\noutput: .\n', ['deep page.html']) }, 'same-folder'],
-    ['a folder in another site', { 'kamino.yaml': plan('site: sub\noutput: sub/out\n', ['deep page.html']) }, 'same-folder'],
+    [
+      'a folder around the site',
+      { 'kamino.yaml': plan('site: sub\noutput: .\n', ['deep page.html']) },
+      'same-folder',
+    ],
+    [
+      'a folder in another site',
+      { 'kamino.yaml': plan('site: sub\noutput: sub/out\n', ['deep page.html']) },
+      'same-folder',
+    ],
     ['a site that is not there', { 'kamino.yaml': plan('site: pages\n') }, 'cannot-read'],
     ['Kamino’s own place taken', { 'kamino/menu.css': 'x' }, 'name-taken'],
     ['a style sheet that is not there', { 'kamino.yaml': plan('style: css/x.css\n') }, 'missing-file'],
@@ -216,7 +278,10 @@ describe('folders', () => {
     const folder = site();
     writeFileSync(join(folder, 'built'), 'a file');
     const { status, err } = kamino(folder, 'build');
-    expect([status, err]).toEqual([2, expect.stringMatching(/error cannot-write: .*a file where a folder should be/)]);
+    expect([status, err]).toEqual([
+      2,
+      expect.stringMatching(/error cannot-write: .*a file where a folder should be/),
+    ]);
     expect(readFileSync(join(folder, 'built'), 'utf8')).toBe('a file');
   });
 
@@ -245,7 +310,11 @@ describe('folders', () => {
     symlinkSync('..', join(folder, 'sub/loop'));
     const { status, err } = kamino(folder, 'build');
     expect(status).toBe(1);
-    expect([...err.matchAll(/^(.*): error link-outside/gm)].map(match => match[1])).toEqual(['again/loop', 'leak.html', 'sub/loop']);
+    expect([...err.matchAll(/^(.*): error link-outside/gm)].map(match => match[1])).toEqual([
+      'again/loop',
+      'leak.html',
+      'sub/loop',
+    ]);
     expect(Object.keys(contents(join(folder, 'built')))).toContain('again/deep page.html');
   });
 
@@ -259,25 +328,60 @@ describe('folders', () => {
 
 describe('labels and addresses', () => {
   it('takes hostile labels as text', () => {
-    const labels = ['"><script>alert(1)</script>', "it's \"quoted\"", '&amp; &lt;', '\u202eright\u2069', 'x'.repeat(300), '🌙🔭', '</nav>'];
+    const labels = [
+      '"><script>alert(1)</script>',
+      'it\'s "quoted"',
+      '&amp; &lt;',
+      '\u202eright\u2069',
+      'x'.repeat(300),
+      '🌙🔭',
+      '</nav>',
+    ];
     const folder = site();
-    put(folder, { 'kamino.yaml': plan('', labels.map(label => `{ page: index.html, label: ${JSON.stringify(label)} }`)) });
+    put(folder, {
+      'kamino.yaml': plan(
+        '',
+        labels.map(label => `{ page: index.html, label: ${JSON.stringify(label)} }`),
+      ),
+    });
     expect(kamino(folder, 'build').status).toBe(0);
     const text = readFileSync(join(folder, 'built/index.html'), 'utf8');
     expect(text).not.toContain('<script>');
-    const shown = [...text.matchAll(/class="kamino-link"[^>]*>([^<]*)</g)].map(match => match[1]!.replaceAll('&lt;', '<').replaceAll('&gt;', '>').replaceAll('&quot;', '"').replaceAll('&amp;', '&'));
+    const shown = [...text.matchAll(/class="kamino-link"[^>]*>([^<]*)</g)].map(match =>
+      match[1]!
+        .replaceAll('&lt;', '<')
+        .replaceAll('&gt;', '>')
+        .replaceAll('&quot;', '"')
+        .replaceAll('&amp;', '&'),
+    );
     expect(shown).toEqual(labels);
   });
 
-  it.each(['"javascript:alert(1)"', '"java\\tscript:alert(1)"', '"\\u0001javascript:x"', '"data:text/html,x"', '"vbscript:x"', '"//"'])('refuses the bare target %s', target => {
+  it.each([
+    '"javascript:alert(1)"',
+    '"java\\tscript:alert(1)"',
+    '"\\u0001javascript:x"',
+    '"data:text/html,x"',
+    '"vbscript:x"',
+    '"//"',
+  ])('refuses the bare target %s', target => {
     const folder = site();
     put(folder, { 'kamino.yaml': plan('', [target]) });
-    expect(kamino(folder, 'build')).toMatchObject({ status: 2, err: expect.stringContaining('error bad-address') });
+    expect(kamino(folder, 'build')).toMatchObject({
+      status: 2,
+      err: expect.stringContaining('error bad-address'),
+    });
   });
 
   it('cuts from titles what most share, and names what has no title by its file', () => {
     const folder = folderWith({
-      'kamino.yaml': plan('', ['a.html', 'b.html', 'c.html', 'd/index.html', '"https://www.other.example/x/"']),
+      'kamino.yaml': plan('', [
+        'a.html',
+        'b.html',
+        'c.html',
+        'd/index.html',
+        '"https://www.other.example/x/"',
+      ]),
       'a.html': page('A | Fold'),
       'b.html': page('B - x | Fold'),
       'c.html': page('Fold'),
@@ -286,6 +390,12 @@ describe('labels and addresses', () => {
     const { err } = kamino(folder, 'build');
     expect(err).toContain('warning no-title');
     const text = readFileSync(join(folder, 'built/a.html'), 'utf8');
-    expect([...text.matchAll(/kamino-link"[^>]*>([^<]*)</g)].map(match => match[1])).toEqual(['A', 'B - x', 'Fold', 'D', 'other.example/x']);
+    expect([...text.matchAll(/kamino-link"[^>]*>([^<]*)</g)].map(match => match[1])).toEqual([
+      'A',
+      'B - x',
+      'Fold',
+      'D',
+      'other.example/x',
+    ]);
   });
 });

@@ -42,11 +42,15 @@ describe('the face of the program', () => {
 
   it('colours only where asked, and never when told not to', () => {
     const run = (environment: Record<string, string>, ...args: string[]) =>
-      spawnSync(process.execPath, [join(import.meta.dirname, '../../dist/kamino.js'), 'build', 'nowhere', ...args], {
-        cwd: folder,
-        encoding: 'utf8',
-        env: { PATH: process.env['PATH'], ...environment },
-      }).stderr;
+      spawnSync(
+        process.execPath,
+        [join(import.meta.dirname, '../../dist/kamino.js'), 'build', 'nowhere', ...args],
+        {
+          cwd: folder,
+          encoding: 'utf8',
+          env: { PATH: process.env['PATH'], ...environment },
+        },
+      ).stderr;
     expect(run({})).not.toContain('\x1b[');
     expect(run({ FORCE_COLOR: '1' })).toContain('\x1b[31merror');
     expect(run({ FORCE_COLOR: '1', NO_COLOR: '1' })).not.toContain('\x1b[');

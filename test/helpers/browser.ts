@@ -14,7 +14,9 @@ export function useBrowser(): void {
   beforeAll(async () => {
     browser = await chromium.launch({
       executablePath: process.env['KAMINO_BROWSER'] ?? found!,
-      args: '--no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync'.split(' '),
+      args: '--no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync'.split(
+        ' ',
+      ),
     });
   });
   afterAll(async () => {

@@ -46,13 +46,24 @@ export function readWebAddress(written: string): string | null {
  * @param folder where the address is read from: the folder of the page, or of its `base`
  */
 export function relativeAddress(folder: SitePath, target: SitePath): string {
-  const here = folder === '' ? [] : folder.split('/');
-  const there = target.split('/');
-  let shared = 0;
-  while (shared < here.length && shared < there.length - 1 && here[shared] === there[shared]) shared += 1;
-  const parts = [...here.slice(shared).map(() => '..'), ...there.slice(shared).map(encodePart)];
-  const address = parts.join('/');
+  const shared = sharedFolder(folder, target);
+  const from = shared > 0 ? shared + 1 : 0;
+  let up = folder.length > shared ? 1 : 0;
+  for (let at = from; at < folder.length; at += 1) if (folder[at] === '/') up += 1;
+  const rest = target.slice(from);
+  const address =
+    '../'.repeat(up) + (/^[\w./-]*$/.test(rest) ? rest : rest.split('/').map(encodePart).join('/'));
   return /^[^/]*:/.test(address) ? `./${address}` : address;
+}
+
+/** Length of the longest folder that both a folder and a path lie in; where it is not 0, a `/` follows it in the path. */
+function sharedFolder(folder: SitePath, path: SitePath): number {
+  let end = 0;
+  for (let at = 0; at <= folder.length; at += 1) {
+    if ((at === folder.length || folder[at] === '/') && path[at] === '/') end = at;
+    if (folder[at] !== path[at]) break;
+  }
+  return end;
 }
 
 /**
@@ -81,7 +92,9 @@ export function baseFolder(page: SitePath, base: string | null): SitePath {
 
 /** `#` and a fragment, percent-encoded; the empty string for none. */
 export function fragmentOf(id: string | null): string {
-  return id === null ? '' : `#${encodeURIComponent(id).replace(/%(2F|3A|40|24|2C|3B|3D|2B|3F|26)/g, readBack)}`;
+  return id === null
+    ? ''
+    : `#${encodeURIComponent(id).replace(/%(2F|3A|40|24|2C|3B|3D|2B|3F|26)/g, readBack)}`;
 }
 
 /** Percent-encoding read as UTF-8; what is no such encoding stays as it is. */
@@ -97,6 +110,7 @@ export function decodePercent(text: string): string {
 
 /** One part of a path; the characters that the URL standard leaves alone there stay readable. */
 function encodePart(part: string): string {
+  if (/^[\w.-]*$/.test(part)) return part;
   return encodeURIComponent(part).replace(/%(24|26|2B|2C|3A|3B|3D|40)/g, readBack);
 }
 

@@ -14,7 +14,11 @@ export interface DeadLink {
  * The links of a page that lead to no file of the site, or to no place in its page.
  * @param ids the ids of a page, or null for what is no page
  */
-export function deadLinks(page: FullPage, files: ReadonlySet<SitePath>, ids: (path: SitePath) => ReadonlySet<string> | null): DeadLink[] {
+export function deadLinks(
+  page: FullPage,
+  files: ReadonlySet<SitePath>,
+  ids: (path: SitePath) => ReadonlySet<string> | null,
+): DeadLink[] {
   const { path, base } = page.frame;
   const folder = baseFolder(path, base);
   return page.links.flatMap(link => {
@@ -37,7 +41,9 @@ function whatMisses(
     case 'outside':
       return 'file';
     case 'same-page':
-      return lacksPlace(from.hasBase ? indexOf(from.folder, files) : from.path, address.fragment, ids) ? 'place' : null;
+      return lacksPlace(from.hasBase ? indexOf(from.folder, files) : from.path, address.fragment, ids)
+        ? 'place'
+        : null;
     case 'root':
     case 'inside': {
       const path = address.kind === 'root' ? (normalizePath(address.path) ?? '') : address.path;
@@ -48,13 +54,18 @@ function whatMisses(
   }
 }
 
-function lacksPlace(path: SitePath | null, fragment: string | null, ids: (path: SitePath) => ReadonlySet<string> | null): boolean {
+function lacksPlace(
+  path: SitePath | null,
+  fragment: string | null,
+  ids: (path: SitePath) => ReadonlySet<string> | null,
+): boolean {
   if (path === null || fragment === null || fragment === '' || fragment.toLowerCase() === 'top') return false;
   const known = ids(path);
   return known !== null && !known.has(fragment);
 }
 
 function indexOf(folder: SitePath, files: ReadonlySet<SitePath>): SitePath | null {
-  return ['index.html', 'index.htm'].map(name => joinPath(folder, name)).find(path => files.has(path)) ?? null;
+  return (
+    ['index.html', 'index.htm'].map(name => joinPath(folder, name)).find(path => files.has(path)) ?? null
+  );
 }
-

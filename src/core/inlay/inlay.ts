@@ -1,19 +1,20 @@
 import { baseFolder } from '../address/href.ts';
 import type { SitePath } from '../address/path.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
-import { type Wanted, readFrame } from '../site/frame.ts';
+import { type Wanted, attributeStarts, readFrame } from '../site/frame.ts';
 import type { Frame } from '../site/types.ts';
-import type { Raw } from '../text/bytes.ts';
+import { type Raw, type Span, bytesOf, lastMention, rawOf } from '../text/bytes.ts';
 import { encodeMarkup, unreadable } from '../text/charset.ts';
 import { type Finding, finding } from '../text/finding.ts';
 import { placeInRaw } from '../text/place.ts';
 import { escapeMarkup } from '../text/references.ts';
 import { type Selector, readSelector } from '../text/selector.ts';
 import { lift } from './lift.ts';
-import { type Standpoint, menuMarkup, skipMarkup, styleMarkup } from './markup.ts';
+import { type Standpoint, skipMarkup, styleMarkup } from './markup.ts';
 import { idAttribute } from './names.ts';
 import { pointFor } from './points.ts';
 import { type Words, english } from './words.ts';
+import { MenuWriter } from './writer.ts';
 
 /** What is put into the pages of a site. */
 export interface Inlay {
@@ -26,8 +27,10 @@ export interface Inlay {
 }
 
 export interface Inlaying {
-  /** The finished page; the page as it is where it carries nothing or could not be done. */
-  raw: Raw;
+  /** The page without what Kamino put in earlier; the page as it was given where it could not be done. */
+  source: Uint8Array;
+  /** What goes in, in the order of the page. */
+  spans: readonly Span[];
   findings: Finding[];
   /** Menus put in. */
   menus: number;
@@ -35,80 +38,142 @@ export interface Inlaying {
   lacksMain: boolean;
 }
 
+/** So many bytes behind the last slot are looked at before the whole page is. */
+const margin = 4096;
+
 /** Makes the pages of one site. The same page and plan give the same bytes; a page with menus in it gets them anew. */
 export class Inlayer {
   readonly #inlay: Inlay;
   readonly #skipTo: readonly Selector[];
   readonly #selectors: ReadonlyMap<ResolvedMenu, readonly Selector[]>;
   readonly #names: ReadonlySet<string>;
+  readonly #writer = new MenuWriter();
+  readonly #slots: ReadonlyMap<ResolvedMenu, RegExp>;
 
   constructor(inlay: Inlay) {
     this.#inlay = inlay;
     this.#skipTo = selectorsOf(inlay.skipTo);
     this.#selectors = new Map(inlay.menus.map(menu => [menu, selectorsOf(menu.place?.selectors ?? [])]));
+    this.#slots = new Map(inlay.menus.map(menu => [menu, slotPattern(menu.name)]));
     this.#names = new Set(inlay.menus.map(menu => menu.name));
   }
 
-  page(path: SitePath, given: Raw): Inlaying {
+  page(path: SitePath, bytes: Uint8Array): Inlaying {
     const menus = this.#inlay.menus.filter(menu => this.#inlay.carries(menu, path));
-    const source = lift(given);
-    const untouched = (findings: Finding[]): Inlaying => ({ raw: given, findings, menus: 0, lacksMain: false });
-    if (menus.length === 0) return { ...untouched([]), raw: source };
-    if (/\.xht(ml)?$/i.test(path)) return untouched([xmlPage(path)]);
-    const wanted = this.#wanted(menus, source);
-    const frame = readFrame(path, source, wanted);
+    return this.#byItsStart(path, menus, bytes) ?? this.#whole(path, menus, bytes);
+  }
+
+  /** From the start of a page alone, where all that counts stands there and nothing is amiss; null where not. */
+  #byItsStart(path: SitePath, menus: readonly ResolvedMenu[], bytes: Uint8Array): Inlaying | null {
+    const end = Math.max(lastMention(bytes, 'kamino') + margin, 2 * margin);
+    if (menus.length === 0 || end >= bytes.length || /\.xht(ml)?$/i.test(path) || bytes.includes(0))
+      return null;
+    const raw = rawOf(bytes.subarray(0, end));
+    const starts = attributeStarts(raw);
+    if (starts.others.length > 0 || !raw.includes('\n')) return null;
+    const frame = readFrame(path, raw, this.#wanted(menus, raw, starts.slots));
+    if (
+      !frame.isComplete ||
+      !frame.charset.declared ||
+      frame.isFrameset ||
+      frame.hasNoscript ||
+      frame.main?.id === null
+    )
+      return null;
+    const made = this.#fill(menus, frame, bytes, bytes);
+    return made.findings.length === 0 ? made : null;
+  }
+
+  #whole(path: SitePath, menus: readonly ResolvedMenu[], bytes: Uint8Array): Inlaying {
+    const given = rawOf(bytes);
+    const starts = attributeStarts(given);
+    const raw = starts.others.length > 0 ? lift(given) : given;
+    const source = raw === given ? bytes : bytesOf(raw);
+    const untouched = (one: Finding): Inlaying => nothing(bytes, [one]);
+    if (menus.length === 0) return nothing(source, []);
+    if (/\.xht(ml)?$/i.test(path)) return untouched(xmlPage(path));
+    const wanted = this.#wanted(menus, raw, raw === given ? starts.slots : null);
+    const frame = readFrame(path, raw, wanted);
     const why = unreadable(given, frame.charset);
-    if (why !== null) return untouched([unreadablePage(path, why)]);
-    if (frame.isFrameset) return untouched([framesetPage(path)]);
-    const misread = /<noscript/i.test(source) ? differences(menus, frame, readFrame(path, source, { ...wanted, scripting: false })) : null;
-    if (misread) return untouched([badPlace(frame, misread, { element: null, why: 'a `noscript` in this page is never closed, or holds part of an element' })]);
-    return this.#fill(menus, frame, given);
+    if (why !== null) return untouched(unreadablePage(path, why));
+    if (frame.isFrameset) return untouched(framesetPage(path));
+    const misread = frame.hasNoscript
+      ? differences(menus, frame, readFrame(path, raw, { ...wanted, scripting: false }))
+      : null;
+    if (misread)
+      return untouched(
+        badPlace(frame, misread, {
+          element: null,
+          why: 'a `noscript` in this page is never closed, or holds part of an element',
+        }),
+      );
+    return this.#fill(menus, frame, bytes, source);
   }
 
   /** A menu whose slot stands in the bytes needs no selector to be followed. */
-  #wanted(menus: readonly ResolvedMenu[], raw: Raw): Wanted {
-    const others = menus.filter(menu => !hasSlot(raw, menu.name));
+  #wanted(menus: readonly ResolvedMenu[], raw: Raw, slotStarts: readonly number[] | null): Wanted {
+    const others = menus.filter(menu => slotStarts?.length === 0 || !this.#slots.get(menu)!.test(raw));
     const places = others.flatMap(menu => menu.place ?? []);
     return {
       selectors: others.flatMap(menu => this.#selectors.get(menu)!),
       skipTo: this.#skipTo,
       header: others.some(menu => menu.place === null),
+      title: false,
       heading: false,
       scripting: true,
+      slotStarts,
       end: places.some(place => place.side === 'last-in' && place.selectors.includes('body')),
     };
   }
 
-  #fill(menus: readonly ResolvedMenu[], frame: Frame, given: Raw): Inlaying {
+  /** @param given the page as it was given; @param source the same without what Kamino put in earlier */
+  #fill(menus: readonly ResolvedMenu[], frame: Frame, given: Uint8Array, source: Uint8Array): Inlaying {
     const findings = this.#slotFindings(frame);
     const spans: Span[] = [];
     const folder = baseFolder(frame.path, frame.base);
-    const from = (at: number): Standpoint => standpoint(frame, folder, this.#inlay.front, at);
+    const lineBreak = lineBreakOf(frame.raw);
+    const from = (at: number): Standpoint => ({
+      page: frame.path,
+      folder,
+      front: this.#inlay.front,
+      indent: indentAt(frame.raw, at),
+      lineBreak,
+    });
     for (const menu of menus) {
       const point = pointFor(menu, frame);
-      if (point.kind === 'at') spans.push({ at: point.at, markup: menuMarkup(menu, from(point.at)) });
+      if (point.kind === 'at')
+        spans.push({ at: point.at, text: this.#writer.write(menu, from(point.at), frame.charset) });
       else if (point.kind === 'none') findings.push(noPlace(frame, menu));
-      else return { raw: given, findings: [...findings, badPlace(frame, menu, point)], menus: 0, lacksMain: false };
+      else return nothing(given, [...findings, badPlace(frame, menu, point)]);
     }
     const count = spans.length;
-    if (count === 0) return { raw: frame.raw, findings, menus: 0, lacksMain: false };
+    if (count === 0) return nothing(source, findings);
     if (frame.headPoint >= frame.raw.length && frame.isCutOff) {
       const why = 'the page ends inside a tag, a comment or an element of text';
-      return { raw: given, findings: [...findings, badPlace(frame, menus[0]!, { element: null, why })], menus: 0, lacksMain: false };
+      return nothing(given, [...findings, badPlace(frame, menus[0]!, { element: null, why })]);
     }
-    if (frame.base !== null && /^(?:[a-z]+:)?\/\//i.test(frame.base)) findings.push(baseElsewhere(frame, folder));
-    const styles = this.#inlay.styles.map(file => styleMarkup(file, from(frame.headPoint)));
-    const head = styles.map(markup => ({ at: frame.headPoint, markup }));
-    const skip = this.#skip(frame, from(frame.bodyPoint));
+    if (frame.base !== null && /^(?:[a-z]+:)?\/\//i.test(frame.base))
+      findings.push(baseElsewhere(frame, folder));
+    const encode = (markup: string): Raw => encodeMarkup(markup, frame.charset);
+    const head = this.#inlay.styles.map(file => ({
+      at: frame.headPoint,
+      text: encode(styleMarkup(file, from(frame.headPoint))),
+    }));
+    const skip = this.#skip(frame, from(frame.bodyPoint)).map(({ at, markup }) => ({
+      at,
+      text: encode(markup),
+    }));
     return {
-      raw: splice(frame, [...head, ...skip, ...spans]),
+      source,
+      // Of two at one place the first stays first.
+      spans: [...head, ...skip, ...spans].sort((one, other) => one.at - other.at),
       findings,
       menus: count,
       lacksMain: !frame.main && !frame.hasSkipLink,
     };
   }
 
-  #skip(frame: Frame, from: Standpoint): Span[] {
+  #skip(frame: Frame, from: Standpoint): Piece[] {
     if (!frame.main || frame.hasSkipLink) return [];
     const words = wordsFor();
     const id = frame.main.id ?? freeId(frame.raw);
@@ -120,22 +185,35 @@ export class Inlayer {
   #slotFindings(frame: Frame): Finding[] {
     const seen = new Set<string>();
     return frame.slots.flatMap(({ name, element }) => {
-      const place = placeOf(frame, element.start, element.open);
       const isSecond = seen.has(name);
       seen.add(name);
+      if (this.#names.has(name) && !isSecond) return [];
+      const place = placeOf(frame, element.start, element.open);
       if (!this.#names.has(name)) {
         const known = [...this.#names].map(one => `\`${one}\``).join(', ');
-        return [finding('unknown-slot', place, `no menu is called \`${name}\``, `Menus of the plan: ${known}.`)];
+        return [
+          finding('unknown-slot', place, `no menu is called \`${name}\``, `Menus of the plan: ${known}.`),
+        ];
       }
-      if (!isSecond) return [];
-      return [finding('second-slot', place, `a second slot \`${name}\` stays empty`, 'Give it another name, or take the attribute out.')];
+      return [
+        finding(
+          'second-slot',
+          place,
+          `a second slot \`${name}\` stays empty`,
+          'Give it another name, or take the attribute out.',
+        ),
+      ];
     });
   }
 }
 
 /** The first menu whose place is another one with scripts off, where a `noscript` holds markup; null where all agree. */
 function differences(menus: readonly ResolvedMenu[], on: Frame, off: Frame): ResolvedMenu | null {
-  const isSame = !off.leaks && on.main?.insert === off.main?.insert && on.bodyPoint === off.bodyPoint && on.headPoint === off.headPoint;
+  const isSame =
+    !off.leaks &&
+    on.main?.insert === off.main?.insert &&
+    on.bodyPoint === off.bodyPoint &&
+    on.headPoint === off.headPoint;
   const at = (menu: ResolvedMenu, frame: Frame): number | string => {
     const point = pointFor(menu, frame);
     return point.kind === 'at' ? point.at : point.kind;
@@ -143,41 +221,39 @@ function differences(menus: readonly ResolvedMenu[], on: Frame, off: Frame): Res
   return (isSame ? menus.find(menu => at(menu, on) !== at(menu, off)) : menus[0]) ?? null;
 }
 
-interface Span {
+/** Markup for an offset in a page, not yet in its charset. */
+interface Piece {
   at: number;
   markup: string;
+}
+
+function nothing(source: Uint8Array, findings: Finding[]): Inlaying {
+  return { source, spans: [], findings, menus: 0, lacksMain: false };
 }
 
 function selectorsOf(texts: readonly string[]): Selector[] {
   return texts.flatMap(text => readSelector(text) ?? []);
 }
 
-/** Whether a slot of this name stands in the bytes, in any way of writing the attribute. */
-function hasSlot(raw: Raw, name: string): boolean {
-  return new RegExp(`data-kamino-slot\\s*=\\s*["']?${name}(?![\\w-])`, 'i').test(raw);
+/** A slot of this name in the bytes, in any way of writing the attribute. */
+function slotPattern(name: string): RegExp {
+  return new RegExp(`data-kamino-slot\\s*=\\s*["']?${name}(?![\\w-])`, 'i');
 }
 
-function standpoint(frame: Frame, folder: SitePath, front: SitePath | null, at: number): Standpoint {
-  const { raw } = frame;
-  const lineStart = Math.max(raw.lastIndexOf('\n', at - 1), raw.lastIndexOf('\r', at - 1)) + 1;
-  return {
-    page: frame.path,
-    folder,
-    front,
-    indent: at === 0 ? '' : /^[\t ]*/.exec(raw.slice(lineStart, at))![0],
-    lineBreak: /\r\n|\n|\r/.exec(raw)?.[0] ?? '\n',
-  };
+/** The page's own line break: the first that it has. */
+function lineBreakOf(raw: Raw): string {
+  const at = raw.indexOf('\n');
+  if (at > 0 && raw[at - 1] === '\r') return '\r\n';
+  return at < 0 && raw.includes('\r') ? '\r' : '\n';
 }
 
-/** Puts markup into the bytes of a page; of two at one place the first stays first. */
-function splice(frame: Frame, spans: readonly Span[]): Raw {
-  let page = '';
-  let at = 0;
-  for (const span of [...spans].sort((one, other) => one.at - other.at)) {
-    page += frame.raw.slice(at, span.at) + encodeMarkup(span.markup, frame.charset);
-    at = span.at;
-  }
-  return page + frame.raw.slice(at);
+/** White space at the start of the line. */
+function indentAt(raw: Raw, at: number): string {
+  if (at === 0) return '';
+  const start = Math.max(raw.lastIndexOf('\n', at - 1), raw.lastIndexOf('\r', at - 1)) + 1;
+  let end = start;
+  while (end < at && (raw[end] === ' ' || raw[end] === '\t')) end += 1;
+  return raw.slice(start, end);
 }
 
 /** An id that the page does not use anywhere. */
@@ -193,7 +269,7 @@ function wordsFor(): Words {
 }
 
 function placeOf(frame: Frame, start: number, end: number): ReturnType<typeof placeInRaw> {
-  return placeInRaw(frame.path, frame.raw, frame.charset, start, end);
+  return placeInRaw(frame, start, end);
 }
 
 function noPlace(frame: Frame, menu: ResolvedMenu): Finding {
@@ -206,9 +282,18 @@ function noPlace(frame: Frame, menu: ResolvedMenu): Finding {
   );
 }
 
-function badPlace(frame: Frame, menu: ResolvedMenu, { element, why }: { element: { start: number; open: number } | null; why: string }): Finding {
+function badPlace(
+  frame: Frame,
+  menu: ResolvedMenu,
+  { element, why }: { element: { start: number; open: number } | null; why: string },
+): Finding {
   const place = element ? placeOf(frame, element.start, element.open) : { file: frame.path };
-  return finding('bad-place', place, `\`${menu.name}\` cannot go here: ${why}`, 'The page was copied as it is. Mark another place, such as a div outside of it.');
+  return finding(
+    'bad-place',
+    place,
+    `\`${menu.name}\` cannot go here: ${why}`,
+    'The page was copied as it is. Mark another place, such as a div outside of it.',
+  );
 }
 
 function baseElsewhere(frame: Frame, folder: SitePath): Finding {
@@ -221,13 +306,28 @@ function baseElsewhere(frame: Frame, folder: SitePath): Finding {
 }
 
 function xmlPage(path: SitePath): Finding {
-  return finding('xml-page', { file: path }, 'this page is read as XML', 'Save it as .html, or leave it out of `read`.');
+  return finding(
+    'xml-page',
+    { file: path },
+    'this page is read as XML',
+    'Save it as .html, or leave it out of `read`.',
+  );
 }
 
 function unreadablePage(path: SitePath, why: string): Finding {
-  return finding('unreadable-page', { file: path }, `${why}; the page was copied as it is`, 'Save the page as UTF-8.');
+  return finding(
+    'unreadable-page',
+    { file: path },
+    `${why}; the page was copied as it is`,
+    'Save the page as UTF-8.',
+  );
 }
 
 function framesetPage(path: SitePath): Finding {
-  return finding('frameset-page', { file: path }, 'a frameset has no body that could carry a menu', 'Put the menu into the pages it shows, and leave this one out with `except`.');
+  return finding(
+    'frameset-page',
+    { file: path },
+    'a frameset has no body that could carry a menu',
+    'Put the menu into the pages it shows, and leave this one out with `except`.',
+  );
 }

@@ -1,4 +1,5 @@
 import type { Raw } from '../text/bytes.ts';
+import { attributeStarts } from '../site/frame.ts';
 import { Outline } from '../site/outline.ts';
 import { Scanner } from '../site/scanner.ts';
 import type { Element } from '../site/types.ts';
@@ -28,7 +29,7 @@ export function lift(raw: Raw): Raw {
 
 /** What Kamino put into a page, in the order of the page. */
 export function findInlaid(raw: Raw): Inlaid[] {
-  if (!raw.includes(`${inlayAttribute}=`) && !raw.includes(idMark)) return [];
+  if (attributeStarts(raw).others.length === 0) return [];
   const scanner = new Scanner(raw, raw.startsWith('\xef\xbb\xbf') ? 3 : 0);
   const outline = new Outline(scanner, true);
   const found: (Inlaid & { element: Element | null })[] = [];
@@ -37,11 +38,15 @@ export function findInlaid(raw: Raw): Inlaid[] {
     if (scanner.kind !== 'start' || !outline.before(scanner.name)) continue;
     const id = inlaidId(raw, scanner);
     if (id) found.push(id);
-    const name = raw.slice(scanner.start, scanner.end).includes(`${inlayAttribute}=`) ? inlaidName(scanner) : null;
+    const name = raw.slice(scanner.start, scanner.end).includes(`${inlayAttribute}=`)
+      ? inlaidName(scanner)
+      : null;
     if (name === null || outline.isInside(templateOnly)) outline.open();
     else found.push({ name, ...extentOf(outline.enter()) });
   }
-  return withoutInner(found.map(({ element, ...part }) => (element && element.end > 0 ? { ...part, end: element.end } : part)));
+  return withoutInner(
+    found.map(({ element, ...part }) => (element && element.end > 0 ? { ...part, end: element.end } : part)),
+  );
 }
 
 const templateOnly: ReadonlySet<string> = new Set(['template']);

@@ -1,6 +1,6 @@
 import { fragmentOf, relativeAddress } from '../address/href.ts';
 import type { SitePath } from '../address/path.ts';
-import { marksOn } from '../menu/marks.ts';
+import type { Mark } from '../menu/marks.ts';
 import type { Destination, ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import { escapeMarkup } from '../text/references.ts';
 import { depthAttribute, entryAttribute, inlayAttribute, parts, reserved } from './names.ts';
@@ -17,14 +17,17 @@ export interface Standpoint {
 }
 
 /** A menu as one `nav` element, one entry a line. */
-export function menuMarkup(menu: ResolvedMenu, from: Standpoint): string {
-  const marks = marksOn(menu, from.page, from.front);
+export function menuMarkup(
+  menu: ResolvedMenu,
+  from: Standpoint,
+  marks: ReadonlyMap<ResolvedEntry, Mark>,
+): string {
   const lines = [
     `<nav class="${parts.menu} ${parts.bar}" ${inlayAttribute}="${menu.name}" aria-label="${escapeMarkup(menu.title)}">`,
     `  <div class="${parts.room}">`,
     ...(menu.home ? [`    ${homeMarkup(menu.home, from)}`] : []),
     `    <ul class="${parts.list}">`,
-    ...menu.entries.map(one => `      ${entryMarkup(one, marks.get(one), from)}`),
+    ...menu.entries.map(one => entryMarkup(one, marks.get(one), from)),
     '    </ul>',
     '  </div>',
     '</nav>',
@@ -49,12 +52,24 @@ function homeMarkup(home: { label: string; page: SitePath }, from: Standpoint): 
   return `<a class="${parts.home}" href="${address}"${current}>${escapeMarkup(home.label)}</a>`;
 }
 
-function entryMarkup(entry: ResolvedEntry, mark: 'current' | 'within' | undefined, from: Standpoint): string {
-  const hooks = `${entryAttribute}="${entry.hook}" ${depthAttribute}="${entry.depth}"`;
+function entryMarkup(entry: ResolvedEntry, mark: Mark | undefined, from: Standpoint): string {
+  const { item, label } = sameEverywhere(entry);
   const within = mark === 'within' ? ` ${parts.within}` : '';
   const current = mark === 'current' ? ' aria-current="page"' : '';
-  const link = `<a class="${parts.link}" href="${escapeMarkup(addressOf(entry.leadsTo, from))}"${current}>${escapeMarkup(entry.label)}</a>`;
-  return `<li class="${parts.entry}${within}" ${hooks}>${link}</li>`;
+  const address = escapeMarkup(addressOf(entry.leadsTo, from));
+  return `      <li class="${parts.entry}${within}"${item}><a class="${parts.link}" href="${address}"${current}>${label}</a></li>`;
+}
+
+const known = new WeakMap<ResolvedEntry, { item: string; label: string }>();
+
+/** What of an entry is the same on every page, made once. */
+function sameEverywhere(entry: ResolvedEntry): { item: string; label: string } {
+  const made = known.get(entry) ?? {
+    item: ` ${entryAttribute}="${entry.hook}" ${depthAttribute}="${entry.depth}"`,
+    label: escapeMarkup(entry.label),
+  };
+  known.set(entry, made);
+  return made;
 }
 
 function addressOf(leadsTo: Destination, from: Standpoint): string {

@@ -64,10 +64,12 @@ function openBefore({ name, openBefore: names }: Element): readonly string[] {
 }
 
 function inside(element: Element, side: 'first-in' | 'last-in', frame: Frame): Point {
-  if (voidElements.has(element.name)) return { kind: 'bad', element, why: `\`${element.name}\` holds nothing` };
+  if (voidElements.has(element.name))
+    return { kind: 'bad', element, why: `\`${element.name}\` holds nothing` };
   const why = whyNot([...element.within, element.name], element.inOpenLink);
   if (why) return { kind: 'bad', element, why };
-  if (side === 'first-in') return element.open < frame.raw.length ? { kind: 'at', at: element.open } : pageEnd(frame);
+  if (side === 'first-in')
+    return element.open < frame.raw.length ? { kind: 'at', at: element.open } : pageEnd(frame);
   if (element.close < 0) return unclosed(element);
   // A paragraph that is still open ends with the element, and as well with a menu before its end.
   const atClose = withoutParagraph(element.openAtClose);
@@ -102,6 +104,8 @@ function bodyEnd(frame: Frame): Point {
 /** Behind the last byte: nothing follows that an open paragraph could still hold. */
 function pageEnd(frame: Frame): Point {
   const { names, inOpenLink } = frame.openAtLast;
-  const why = frame.isCutOff ? 'the page ends inside a tag, a comment or an element of text' : whyNot(withoutParagraph(names), inOpenLink);
+  const why = frame.isCutOff
+    ? 'the page ends inside a tag, a comment or an element of text'
+    : whyNot(withoutParagraph(names), inOpenLink);
   return why ? { kind: 'bad', element: null, why } : { kind: 'at', at: frame.raw.length };
 }

@@ -1,4 +1,4 @@
-import type { ResolvedLook } from '../look/resolve.ts';
+import type { ResolvedLook } from '../look/page.ts';
 import type { Align } from '../plan/types.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import { inlayAttribute, parts } from './names.ts';

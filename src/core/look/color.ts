@@ -17,11 +17,9 @@ import {
   to,
   toGamut,
 } from 'colorjs.io/fn';
+import type { Hex } from './hex.ts';
 
 for (const space of [sRGB, HSL, HWB, Lab, LCH, OKLab, OKLCH, P3]) ColorSpace.register(space);
-
-/** A colour of CSS as Kamino writes it: `#rrggbb`, with two digits more where it is not opaque. */
-export type Hex = string;
 
 /** Reads a CSS colour; null for what is none, or depends on the page (`currentcolor`). */
 export function readColor(css: string): Hex | null {

@@ -1,26 +1,13 @@
 import type { Look } from '../plan/types.ts';
 import { type Finding, finding } from '../text/finding.ts';
 import type { Source } from '../text/source.ts';
-import { type Hex, contrast, mix, nearestPassing, readColor } from './color.ts';
-
-/** The colours of a menu as CSS, each also a custom property. */
-export interface ResolvedLook {
-  color: string;
-  background: string;
-  accent: string;
-  hoverColor: string;
-  hoverBackground: string;
-  pressedBackground: string;
-  marker: string;
-  focus: string;
-}
+import { type ResolvedLook, hoverShare, onPage, pressedShare } from './page.ts';
+import { contrast, mix, nearestPassing, readColor } from './color.ts';
+import type { Hex } from './hex.ts';
 
 /** Levels of WCAG 2.2: 1.4.3 for text, 1.4.11 for marks. */
 const textLevel = 4.5;
 const markLevel = 3;
-/** How much of the accent goes into the ground under the pointer, and under a pressed button. */
-const hoverShare = 0.12;
-const pressedShare = 0.2;
 const ink = '#1b2430';
 const paper = '#ffffff';
 
@@ -40,7 +27,8 @@ export function resolveLook(look: Look, source: Source): { look: ResolvedLook; f
   const [accent, background, color] = [read('accent'), read('background'), read('color')];
   if (background === null) return { look: onPage(accent, color), findings };
   const text = color ?? (contrast(ink, background) >= contrast(paper, background) ? ink : paper);
-  if (color !== null && contrast(color, background) < textLevel) findings.push(lowContrast(color, background, look, source));
+  if (color !== null && contrast(color, background) < textLevel)
+    findings.push(lowContrast(color, background, look, source));
   return { look: onGround(background, text, accent ?? text), findings };
 }
 
@@ -50,30 +38,36 @@ function onGround(background: Hex, color: Hex, accent: Hex): ResolvedLook {
   const pressedBackground = mix(background, accent, pressedShare);
   const grounds = [background, hoverBackground, pressedBackground];
   const mark = nearestPassing(accent, grounds, markLevel);
-  const hoverColor = nearestPassing(color, [hoverBackground, pressedBackground], Math.min(textLevel, contrast(color, background)));
-  return { color, background, accent, hoverColor, hoverBackground, pressedBackground, marker: mark, focus: mark };
-}
-
-/** On the page's own ground the browser mixes the tints. */
-function onPage(accent: Hex | null, color: Hex | null): ResolvedLook {
-  const text = color ?? 'inherit';
-  const tint = accent ?? color ?? 'currentcolor';
-  const mixed = (share: number): string => `color-mix(in oklab, ${tint} ${share * 100}%, transparent)`;
+  const hoverColor = nearestPassing(
+    color,
+    [hoverBackground, pressedBackground],
+    Math.min(textLevel, contrast(color, background)),
+  );
   return {
-    color: text,
-    background: 'transparent',
-    accent: tint,
-    hoverColor: text,
-    hoverBackground: mixed(hoverShare),
-    pressedBackground: mixed(pressedShare),
-    marker: tint,
-    focus: color ?? 'currentcolor',
+    color,
+    background,
+    accent,
+    hoverColor,
+    hoverBackground,
+    pressedBackground,
+    marker: mark,
+    focus: mark,
   };
 }
 
-function noColor(key: 'accent' | 'background' | 'color', written: string, look: Look, source: Source): Finding {
+function noColor(
+  key: 'accent' | 'background' | 'color',
+  written: string,
+  look: Look,
+  source: Source,
+): Finding {
   const { start, end } = look.marks[key];
-  return finding('wrong-value', source.place(start, end), `\`${written}\` is no colour of CSS`, `For example  ${key}: "#3d5a80"`);
+  return finding(
+    'wrong-value',
+    source.place(start, end),
+    `\`${written}\` is no colour of CSS`,
+    `For example  ${key}: "#3d5a80"`,
+  );
 }
 
 function lowContrast(color: Hex, background: Hex, look: Look, source: Source): Finding {

@@ -11,11 +11,17 @@ const separators = /\s+[|–—·•:»«›‹~-]+\s+|:\s+/u;
  */
 export function sharedPart(titles: readonly string[]): string | null {
   const counts = new Map<string, number>();
-  for (const title of titles) for (const part of edgeParts(title)) counts.set(part, (counts.get(part) ?? 0) + 1);
+  for (const title of titles)
+    for (const part of edgeParts(title)) counts.set(part, (counts.get(part) ?? 0) + 1);
   let best: string | null = null;
   for (const [part, count] of counts) {
     if (count < 2 || count * 2 <= titles.length) continue;
-    if (best === null || count > counts.get(best)! || (count === counts.get(best) && part.length > best.length)) best = part;
+    if (
+      best === null ||
+      count > counts.get(best)! ||
+      (count === counts.get(best) && part.length > best.length)
+    )
+      best = part;
   }
   return best;
 }
@@ -23,12 +29,21 @@ export function sharedPart(titles: readonly string[]): string | null {
 /** The title without that part; the whole title where nothing else would be left. */
 export function withoutPart(title: string, part: string | null): string {
   if (part === null) return title;
-  const rest = title.endsWith(part) ? title.slice(0, -part.length) : title.startsWith(part) ? title.slice(part.length) : title;
+  const rest = title.endsWith(part)
+    ? title.slice(0, -part.length)
+    : title.startsWith(part)
+      ? title.slice(part.length)
+      : title;
   return rest.trim() === '' ? title : rest.trim();
 }
 
 /** An entry's label from its page, or null where the page has no such words. */
-export function labelOf(path: SitePath, words: PageWords | undefined, source: LabelSource, shared: string | null): string | null {
+export function labelOf(
+  path: SitePath,
+  words: PageWords | undefined,
+  source: LabelSource,
+  shared: string | null,
+): string | null {
   if (source.from === 'file') return fileLabel(path);
   if (source.from === 'heading' && words?.heading) return words.heading;
   return words?.title ? withoutPart(words.title, source.cut ?? shared) : null;
@@ -36,7 +51,8 @@ export function labelOf(path: SitePath, words: PageWords | undefined, source: La
 
 /** `visit/getting-here.html` as `Getting here`, an index page by its folder. */
 export function fileLabel(path: SitePath): string {
-  const name = isIndex(path) && folderOf(path) !== '' ? nameOf(folderOf(path)) : nameOf(path).replace(/\.[^.]+$/, '');
+  const name =
+    isIndex(path) && folderOf(path) !== '' ? nameOf(folderOf(path)) : nameOf(path).replace(/\.[^.]+$/, '');
   const spaced = name.replace(/[-_]+/g, ' ').trim();
   return spaced.charAt(0).toUpperCase() + spaced.slice(1);
 }

@@ -8,9 +8,13 @@ export type Mark = 'current' | 'within';
  * above it in the plan. On a page that no entry names, `within` for the deepest entry whose page is the index of a
  * folder above it, never the site's front page.
  */
-export function marksOn(menu: ResolvedMenu, page: SitePath, front: SiteFacts['front']): ReadonlyMap<ResolvedEntry, Mark> {
+export function marksOn(
+  menu: ResolvedMenu,
+  page: SitePath,
+  front: SiteFacts['front'],
+): ReadonlyMap<ResolvedEntry, Mark> {
   const marks = new Map<ResolvedEntry, Mark>();
-  const chains = chainsOf(menu.entries, []);
+  const chains = allChains(menu);
   const named = chains.filter(chain => pageOf(chain) === page);
   for (const chain of named) {
     for (const above of chain.slice(0, -1)) if (!marks.has(above)) marks.set(above, 'within');
@@ -25,6 +29,15 @@ export function marksOn(menu: ResolvedMenu, page: SitePath, front: SiteFacts['fr
   }
   for (const entry of deepest) marks.set(entry, 'within');
   return marks;
+}
+
+const known = new WeakMap<ResolvedMenu, readonly ResolvedEntry[][]>();
+
+/** The chains of a menu, made once. */
+function allChains(menu: ResolvedMenu): readonly ResolvedEntry[][] {
+  const chains = known.get(menu) ?? chainsOf(menu.entries, []);
+  known.set(menu, chains);
+  return chains;
 }
 
 /** Every entry with what lies above it, outermost first. */

@@ -23,7 +23,8 @@ export function pagesToName(plan: Plan, site: SiteFacts, source: Source): SitePa
   const paths = new Set<SitePath>();
   for (const { label, target } of plan.menus.flatMap(menu => menu.entries)) {
     const reading = label === null ? readTarget(target, site, source) : null;
-    if (reading && 'destination' in reading && reading.destination.kind === 'page') paths.add(reading.destination.path);
+    if (reading && 'destination' in reading && reading.destination.kind === 'page')
+      paths.add(reading.destination.path);
   }
   return [...paths];
 }
@@ -31,7 +32,9 @@ export function pagesToName(plan: Plan, site: SiteFacts, source: Source): SitePa
 /** `index.html` in the site's folder, else the index page of another name. */
 export function frontPage(pages: ReadonlySet<SitePath>): SitePath | null {
   const top = [...pages].filter(path => !path.includes('/') && isIndex(path)).sort();
-  return top.find(path => path === 'index.html') ?? top.find(path => path.startsWith('index')) ?? top[0] ?? null;
+  return (
+    top.find(path => path === 'index.html') ?? top.find(path => path.startsWith('index')) ?? top[0] ?? null
+  );
 }
 
 class Resolver {
@@ -51,7 +54,12 @@ class Resolver {
   resolve(): Resolution {
     const { style } = this.#plan;
     if (style && !this.#site.files.has(style.path)) {
-      this.#tell('missing-file', style.mark, `the site has no file \`${style.path}\``, 'Write the path from the site’s folder.');
+      this.#tell(
+        'missing-file',
+        style.mark,
+        `the site has no file \`${style.path}\``,
+        'Write the path from the site’s folder.',
+      );
     }
     return { menus: this.#plan.menus.map(menu => this.#menu(menu)), findings: this.#findings };
   }
@@ -75,7 +83,12 @@ class Resolver {
   #home(label: string, menu: Menu): ResolvedMenu['home'] {
     const page = this.#site.front;
     if (page !== null) return { label, page };
-    this.#tell('missing-page', menu.mark, '`home` leads to the front page, and the site has none', 'Add an index.html to the site’s folder.');
+    this.#tell(
+      'missing-page',
+      menu.mark,
+      '`home` leads to the front page, and the site has none',
+      'Add an index.html to the site’s folder.',
+    );
     return null;
   }
 
@@ -96,12 +109,22 @@ class Resolver {
     if (label !== null) return label;
     const instead = fileLabel(leadsTo.path);
     if (target.kind !== 'url') {
-      this.#tell('no-title', target.mark, `\`${leadsTo.path}\` has no title; the entry is called \`${instead}\``, 'Give the page a title, or the entry a label.');
+      this.#tell(
+        'no-title',
+        target.mark,
+        `\`${leadsTo.path}\` has no title; the entry is called \`${instead}\``,
+        'Give the page a title, or the entry a label.',
+      );
     }
     return instead;
   }
 
-  #tell(rule: Parameters<typeof finding>[0], { start, end }: { start: number; end: number }, message: string, remedy: string): void {
+  #tell(
+    rule: Parameters<typeof finding>[0],
+    { start, end }: { start: number; end: number },
+    message: string,
+    remedy: string,
+  ): void {
     this.#findings.push(finding(rule, this.#source.place(start, end), message, remedy));
   }
 }

@@ -11,7 +11,11 @@ import { type PlanText, pathKey } from './yaml.ts';
 type Path = readonly (string | number)[];
 
 /** What the schema found wrong, each at its place in the plan's text. */
-export function planProblems(details: readonly Joi.ValidationErrorItem[], text: PlanText, source: Source): Finding[] {
+export function planProblems(
+  details: readonly Joi.ValidationErrorItem[],
+  text: PlanText,
+  source: Source,
+): Finding[] {
   const teller = new Teller(text, source);
   const found = details.map(detail => ({ detail, told: teller.tell(detail) }));
   return found.filter(({ detail }) => !isEcho(detail, details)).map(({ told }) => told);
@@ -45,7 +49,12 @@ class Teller {
       case 'any.required':
         return this.#missingKey(path);
       case 'object.missing':
-        return this.#at('missing-key', path, `${nameOf(path)} leads nowhere`, this.#missingRemedy(context?.['peers']));
+        return this.#at(
+          'missing-key',
+          path,
+          `${nameOf(path)} leads nowhere`,
+          this.#missingRemedy(context?.['peers']),
+        );
       case 'object.xor':
       case 'object.oxor':
         return this.#at(
@@ -57,7 +66,12 @@ class Teller {
       case 'any.only':
         return this.#wrongWord(path, value, (context?.['valids'] as unknown[]).map(String));
       case 'any.invalid':
-        return this.#at('wrong-value', path, `\`${value}\` is a name that Kamino keeps for itself`, 'Choose another name.');
+        return this.#at(
+          'wrong-value',
+          path,
+          `\`${value}\` is a name that Kamino keeps for itself`,
+          'Choose another name.',
+        );
       case 'string.pattern.name':
         return this.#at(
           'wrong-value',
@@ -66,7 +80,12 @@ class Teller {
           'For example  menu: masthead',
         );
       case 'label.control':
-        return this.#at('bad-label', path, 'this label holds a control character', 'Take it out, or type the label again.');
+        return this.#at(
+          'bad-label',
+          path,
+          'this label holds a control character',
+          'Take it out, or type the label again.',
+        );
       case 'selector.kind':
         return this.#at(
           'bad-selector',
@@ -82,7 +101,12 @@ class Teller {
           'For example  url: "https://example.org/"',
         );
       case 'string.empty':
-        return this.#at('wrong-value', path, `\`${labelOf(path)}\` is empty`, 'Give it a value, or take the line out.');
+        return this.#at(
+          'wrong-value',
+          path,
+          `\`${labelOf(path)}\` is empty`,
+          'Give it a value, or take the line out.',
+        );
       default:
         return this.#wrongKind(detail);
     }
@@ -119,7 +143,12 @@ class Teller {
       entries: 'Give it entries:\n  entries:\n    - index.html',
     };
     const parent = path.slice(0, -1);
-    return this.#at('missing-key', parent, `${nameOf(parent)} has no \`${key}\``, examples[key] ?? `Add  ${key}: …`);
+    return this.#at(
+      'missing-key',
+      parent,
+      `${nameOf(parent)} has no \`${key}\``,
+      examples[key] ?? `Add  ${key}: …`,
+    );
   }
 
   #missingRemedy(peers: unknown): string {
@@ -129,7 +158,12 @@ class Teller {
   #wrongWord(path: Path, value: string, valid: string[]): Finding {
     const key = String(path.at(-1));
     if (laterValues[key]?.includes(value)) {
-      return this.#at('later-key', path, `\`${key}: ${value}\` is not built by this version of Kamino yet`, `It takes ${listed(valid)} so far.`);
+      return this.#at(
+        'later-key',
+        path,
+        `\`${key}: ${value}\` is not built by this version of Kamino yet`,
+        `It takes ${listed(valid)} so far.`,
+      );
     }
     const near = nearest(value, valid);
     const takes = `\`${key}\` takes ${listed(valid)}, and \`${shown(value)}\` is ${valid.length > 1 ? 'none of them' : 'not that'}`;
@@ -153,7 +187,8 @@ class Teller {
   }
 
   #example(path: Path): string | null {
-    if (path.length === 0) return 'A plan begins so:\n  kamino: 1\n  menus:\n    - menu: masthead\n      entries:\n        - index.html';
+    if (path.length === 0)
+      return 'A plan begins so:\n  kamino: 1\n  menus:\n    - menu: masthead\n      entries:\n        - index.html';
     if (path.at(-1) === 'menus') return 'menus:\n  - menu: masthead\n    entries:\n      - index.html';
     return path.at(-1) === 'entries' ? 'entries:\n  - index.html' : null;
   }
@@ -217,6 +252,9 @@ function keysOf(path: Path): string[] {
 
 /** A value in a message: on one line, not too long, and with what cannot be seen made visible. */
 function shown(value: string): string {
-  const visible = value.replace(/[\p{Cc}\p{Cf}]/gu, letter => `\\u${letter.codePointAt(0)!.toString(16).padStart(4, '0')}`);
+  const visible = value.replace(
+    /[\p{Cc}\p{Cf}]/gu,
+    letter => `\\u${letter.codePointAt(0)!.toString(16).padStart(4, '0')}`,
+  );
   return visible.length > 60 ? `${visible.slice(0, 57)}…` : visible;
 }

@@ -3,7 +3,13 @@ import { normalizePath } from '../address/path.ts';
 import { type Finding, finding, hasErrors } from '../text/finding.ts';
 import type { Source } from '../text/source.ts';
 import { planProblems } from './problems.ts';
-import { type WrittenEntry, type WrittenMenu, type WrittenPlace, type WrittenPlan, planSchema } from './schema.ts';
+import {
+  type WrittenEntry,
+  type WrittenMenu,
+  type WrittenPlace,
+  type WrittenPlan,
+  planSchema,
+} from './schema.ts';
 import type { Entry, Mark, Menu, MenuPlace, PlaceSide, Plan, Target } from './types.ts';
 import { type PlanText, type Value, pathKey, readYaml } from './yaml.ts';
 
@@ -31,7 +37,11 @@ export function readPlan(source: Source): PlanReading {
 }
 
 function isEmpty(value: Value): boolean {
-  return value === '' || (Array.isArray(value) && value.length === 0) || (typeof value === 'object' && Object.keys(value).length === 0);
+  return (
+    value === '' ||
+    (Array.isArray(value) && value.length === 0) ||
+    (typeof value === 'object' && Object.keys(value).length === 0)
+  );
 }
 
 function emptyPlan(source: Source): Finding {
@@ -112,7 +122,12 @@ class Conversion {
     return written.flatMap((menu, at) => {
       if (!menu) return [];
       if (names.has(menu.menu)) {
-        this.#tell('same-menu-name', ['menus', at, 'menu'], `two menus are called \`${menu.menu}\``, 'Give each its own name.');
+        this.#tell(
+          'same-menu-name',
+          ['menus', at, 'menu'],
+          `two menus are called \`${menu.menu}\``,
+          'Give each its own name.',
+        );
       }
       names.add(menu.menu);
       return this.#menu(menu, ['menus', at]);
@@ -129,7 +144,9 @@ class Conversion {
       except: written.except.map(glob => this.#slashes(glob, [...path, 'except'])),
       place: written.place ? placeOf(written.place) : null,
       home: written.home ?? null,
-      entries: written.entries.flatMap((entry, at) => (entry ? this.#entry(entry, [...path, 'entries', at]) : [])),
+      entries: written.entries.flatMap((entry, at) =>
+        entry ? this.#entry(entry, [...path, 'entries', at]) : [],
+      ),
       mark: this.#mark([...path, 'menu']),
     };
   }
@@ -155,7 +172,12 @@ class Conversion {
     const mark = this.#mark(['style']);
     const path = normalizePath(this.#slashes(written, ['style']));
     if (path) return { path, mark };
-    this.#tell('outside-site', ['style'], '`style` lies outside the site', 'Name a style sheet in the site’s folder.');
+    this.#tell(
+      'outside-site',
+      ['style'],
+      '`style` lies outside the site',
+      'Name a style sheet in the site’s folder.',
+    );
     return null;
   }
 
@@ -174,7 +196,12 @@ class Conversion {
     return { start: 0, end: 1 };
   }
 
-  #tell(rule: Parameters<typeof finding>[0], path: (string | number)[], message: string, remedy: string): void {
+  #tell(
+    rule: Parameters<typeof finding>[0],
+    path: (string | number)[],
+    message: string,
+    remedy: string,
+  ): void {
     const { start, end } = this.#mark(path);
     this.findings.push(finding(rule, this.#source.place(start, end), message, remedy));
   }

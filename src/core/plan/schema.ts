@@ -67,7 +67,9 @@ const selector = text.custom((value: string, helpers) =>
   readSelector(value) ? value : helpers.error('selector.kind'),
 );
 
-const webAddress = text.custom((value: string, helpers) => readWebAddress(value) ?? helpers.error('address.scheme'));
+const webAddress = text.custom(
+  (value: string, helpers) => readWebAddress(value) ?? helpers.error('address.scheme'),
+);
 
 const place = Joi.object<WrittenPlace>({
   'first-in': listOf(selector),
@@ -93,7 +95,9 @@ const menu = Joi.object<WrittenMenu>({
   entries: linesOf(Joi.alternatives().conditional(Joi.string(), { then: text, otherwise: entry })),
 });
 
-const color = text.custom((value: string) => (/^(?:[0-9a-f]{3,4}|[0-9a-f]{6}|[0-9a-f]{8})$/i.test(value) ? `#${value}` : value));
+const color = text.custom((value: string) =>
+  /^(?:[0-9a-f]{3,4}|[0-9a-f]{6}|[0-9a-f]{8})$/i.test(value) ? `#${value}` : value,
+);
 
 /** What a plan may say. Everything it says arrives as text; each key converts its own. */
 export const planSchema = Joi.object<WrittenPlan>({
@@ -103,7 +107,10 @@ export const planSchema = Joi.object<WrittenPlan>({
   read: text.default('**/*.{html,htm}'),
   'leave-out': globs.default([]),
   'skip-to': listOf(selector).default([]),
-  labels: Joi.object({ from: Joi.valid('title', 'heading', 'file').default('title'), cut: Joi.string().min(1) }).default({
+  labels: Joi.object({
+    from: Joi.valid('title', 'heading', 'file').default('title'),
+    cut: Joi.string().min(1),
+  }).default({
     from: 'title',
   }),
   style: text,

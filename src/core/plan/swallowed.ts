@@ -14,7 +14,9 @@ export function readSwallowed(pair: Pair, key: string, source: Source): Finding 
   const [, valueEnd] = rangeOf(pair.value) ?? [keyEnd, keyEnd];
   const isEmpty = isScalar(pair.value) && pair.value.value === '' && pair.value.type === 'PLAIN';
   const from = isEmpty ? keyEnd : valueEnd;
-  const match = (isEmpty ? /^\s*:[ \t]+(#[^\s#][^\r\n]*)/ : /^[ \t]+(#[^\s#][^\r\n]*)/).exec(source.text.slice(from));
+  const match = (isEmpty ? /^\s*:[ \t]+(#[^\s#][^\r\n]*)/ : /^[ \t]+(#[^\s#][^\r\n]*)/).exec(
+    source.text.slice(from),
+  );
   if (!match) return null;
   const comment = match[1]!.trimEnd();
   const start = from + match[0].indexOf('#');
@@ -23,7 +25,7 @@ export function readSwallowed(pair: Pair, key: string, source: Source): Finding 
     const value = /^#[^\s#]*/.exec(comment)![0];
     return finding(
       'yaml-comment',
-      place,
+      source.place(start, start + value.length),
       `\`${value}\` begins a comment in YAML, so \`${key}\` is empty`,
       `Write  ${key}: "${value}"`,
     );
@@ -46,7 +48,12 @@ function bareKey(pair: Pair, key: string, source: Source): Finding {
   const remedy = before
     ? `If it belongs to \`${before[1]}\`, write  ${before[1]}: "${before[2]!.trim()}, ${key}"`
     : `Give it a value: \`${key}: …\``;
-  return finding('yaml-comma', source.place(start, end), `\`${key}\` stands after a comma and has no value`, remedy);
+  return finding(
+    'yaml-comma',
+    source.place(start, end),
+    `\`${key}\` stands after a comma and has no value`,
+    remedy,
+  );
 }
 
 /** An error of the YAML reader in our words, with the form that YAML understands. */
@@ -69,14 +76,22 @@ export function readSyntaxError(error: YAMLError, source: Source): Finding {
       return told('yaml-colon', 'a colon and a space inside a value begin a map in YAML', `Write  ${quoted}`);
     }
     case 'MULTIPLE_DOCS':
-      return told('yaml-syntax', 'a second document begins here', 'A plan is one document: take the line `---` out.');
+      return told(
+        'yaml-syntax',
+        'a second document begins here',
+        'A plan is one document: take the line `---` out.',
+      );
     case 'TAG_RESOLVE_FAILED':
       return told('yaml-tag', `\`${word}\` is read as a tag, since it begins with !`, `Write  "${word}"`);
     default:
       break;
   }
   const message = error.message.split('\n')[0]!.replace(/ at line \d+, column \d+:?$/, '');
-  return told('yaml-syntax', lowerFirst(message), 'Put the value in double quotes, or check the indentation of this line.');
+  return told(
+    'yaml-syntax',
+    lowerFirst(message),
+    'Put the value in double quotes, or check the indentation of this line.',
+  );
 }
 
 function rangeOf(node: unknown): [number, number] | null {
@@ -85,7 +100,8 @@ function rangeOf(node: unknown): [number, number] | null {
 }
 
 function lineAt(source: Source, offset: number): string {
-  const start = Math.max(source.text.lastIndexOf('\n', offset - 1), source.text.lastIndexOf('\r', offset - 1)) + 1;
+  const start =
+    Math.max(source.text.lastIndexOf('\n', offset - 1), source.text.lastIndexOf('\r', offset - 1)) + 1;
   return /^[^\r\n]*/.exec(source.text.slice(start))![0];
 }
 

@@ -1,4 +1,16 @@
-import { type Alias, type Document, LineCounter, type Node, type Pair, isAlias, isMap, isPair, isScalar, isSeq, parseDocument } from 'yaml';
+import {
+  type Alias,
+  type Document,
+  LineCounter,
+  type Node,
+  type Pair,
+  isAlias,
+  isMap,
+  isPair,
+  isScalar,
+  isSeq,
+  parseDocument,
+} from 'yaml';
 import { type Finding, finding } from '../text/finding.ts';
 import type { Source } from '../text/source.ts';
 import { readSwallowed, readSyntaxError } from './swallowed.ts';
@@ -90,7 +102,11 @@ class Walk {
     const swallowed = readSwallowed(pair, key, this.#source);
     if (swallowed) this.findings.push(swallowed);
     // An own property even for `__proto__`.
-    Object.defineProperty(into, key, { value: this.read(pair.value, here), enumerable: true, configurable: true });
+    Object.defineProperty(into, key, {
+      value: this.read(pair.value, here),
+      enumerable: true,
+      configurable: true,
+    });
   }
 
   #tooMany(node: unknown): Value {

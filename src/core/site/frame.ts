@@ -16,20 +16,46 @@ export interface Wanted {
   skipTo: readonly Selector[];
   /** The first `header` that is the page's own, under the name `ownHeader`. */
   header: boolean;
+  title: boolean;
   heading: boolean;
   /** Where the body ends. */
   end: boolean;
   /** Read as a browser with scripts on does: what a `noscript` holds is text then. */
   scripting: boolean;
+  /** Offsets at which slots may stand, where they have been sought already. */
+  slotStarts: readonly number[] | null;
 }
 
-export const nothingWanted: Wanted = { selectors: [], skipTo: [], header: false, heading: false, end: false, scripting: true };
+const attributePattern = /data-kamino(-slot|-id="|=)?/gi;
+
+/** Offsets of all that may be an attribute of Kamino's: one pass over the bytes. */
+export function attributeStarts(raw: Raw): { slots: number[]; others: number[] } {
+  const found = { slots: [] as number[], others: [] as number[] };
+  for (attributePattern.lastIndex = 0; ;) {
+    const match = attributePattern.exec(raw);
+    if (!match) return found;
+    if (match[1]?.length === 5) found.slots.push(match.index);
+    else if (match[1] !== undefined) found.others.push(match.index);
+  }
+}
+
+export const nothingWanted: Wanted = {
+  selectors: [],
+  skipTo: [],
+  header: false,
+  title: true,
+  heading: false,
+  end: false,
+  scripting: true,
+  slotStarts: null,
+};
 
 /** The name under which `found` holds the first `header` outside the parts of a page that have headers of their own. */
 export const ownHeader = 'header of the page';
 
 const slotAttribute = 'data-kamino-slot';
-const slotPattern = /data-kamino-slot/gi;
+/** Start tags that always tell something of the page. */
+const told = new Set(['a', 'base', 'h1', 'header', 'html', 'link', 'main', 'meta', 'noscript', 'title']);
 const partsWithHeaders = new Set(['main', 'article', 'section', 'aside', 'template', 'noscript']);
 
 /** Reads what a build must know of a page, and no further than that needs. */
@@ -45,6 +71,8 @@ class FrameReader {
   readonly #wanted: Wanted;
   readonly #scanner: Scanner;
   readonly #outline: Outline;
+  readonly #sought: readonly Selector[];
+  readonly #read = (value: Raw): string => this.#readValue(value);
   #phase: Phase = 'before';
   #label: string | null = null;
   #base: Raw | null = null;
@@ -60,28 +88,31 @@ class FrameReader {
   #bodyEnd = -1;
   #openAtEnd: OpenElements | null = null;
   #isFrameset = false;
+  #hasNoscript = false;
   readonly #slots: { name: Raw; element: Element }[] = [];
   readonly #found = new Map<string, Element>();
   readonly #main: { rank: number; element: Element; id: Raw | null }[] = [];
   #firstLink: { href: Raw; className: Raw; element: Element } | null = null;
-  /** Offsets at which the attribute may stand, next first. */
-  readonly #slotStarts: number[];
+  /** Offsets at which the attribute may stand, and which of them is next. */
+  readonly #slotStarts: readonly number[];
+  #slotAt = 0;
   readonly #lastSlot: number;
 
   constructor(path: SitePath, raw: Raw, wanted: Wanted) {
     this.#path = path;
     this.#raw = raw;
     this.#wanted = wanted;
+    this.#sought = wanted.skipTo.length > 0 ? [...wanted.selectors, ...wanted.skipTo] : wanted.selectors;
     this.#scanner = new Scanner(raw, raw.startsWith('\xef\xbb\xbf') ? 3 : 0);
     this.#outline = new Outline(this.#scanner, wanted.scripting);
-    this.#slotStarts = Array.from(raw.matchAll(slotPattern), match => match.index);
+    this.#slotStarts = wanted.slotStarts ?? attributeStarts(raw).slots;
     this.#lastSlot = this.#slotStarts.at(-1) ?? -1;
   }
 
   read(): Frame {
     const scanner = this.#scanner;
     while (!this.#isDone()) {
-      const kind = scanner.next(this.#outline.inForeign);
+      const kind = scanner.next(this.#outline.inForeign, this.#phase !== 'body');
       if (kind === 'done') break;
       if (kind === 'start') this.#onStart();
       else if (kind === 'end') this.#onEnd();
@@ -103,15 +134,35 @@ class FrameReader {
 
   #onStart(): void {
     const scanner = this.#scanner;
-    const { name, end } = scanner;
+    const { name, start, end } = scanner;
+    while (this.#slotStarts[this.#slotAt]! < start) this.#slotAt += 1;
+    const mayCount = told.has(name) || this.#sought.length > 0 || this.#slotStarts[this.#slotAt]! < end;
+    if (mayCount) return this.#onTold(name);
+    if (!this.#outline.before(name)) return;
+    if (this.#phase !== 'body') this.#onHeadStart(name);
+    this.#outline.open();
+  }
+
+  /** A start tag of which more must be known than that it is there. */
+  #onTold(name: string): void {
+    const scanner = this.#scanner;
+    const { end } = scanner;
     const attributes = once(() => scanner.attributes());
     const openBefore = this.#isSought(name, attributes) ? this.#outline.within() : null;
     if (!this.#outline.before(name)) return;
     if (this.#phase !== 'body') this.#onHeadStart(name);
-    if (name === 'meta' || name === 'base' || name === 'html' || name === 'link') this.#onKnown(name, attributes());
-    if (name === 'title' && this.#title === null && !this.#outline.inForeign && this.#phase !== 'body') {
+    if (name === 'meta' || name === 'base' || name === 'html' || name === 'link')
+      this.#onKnown(name, attributes());
+    if (
+      name === 'title' &&
+      this.#wanted.title &&
+      this.#title === null &&
+      !this.#outline.inForeign &&
+      this.#phase !== 'body'
+    ) {
       this.#title = this.#raw.slice(end, endOfTitle(this.#raw, end));
     }
+    if (name === 'noscript') this.#hasNoscript = true;
     if (openBefore) this.#onSought(this.#outline.enter(openBefore), attributes);
     else this.#outline.open();
     if (name === 'h1' && this.#wanted.heading && !this.#heading) this.#heading = [end, end];
@@ -153,7 +204,8 @@ class FrameReader {
     if (name === 'html') this.#language ??= value('lang');
     else if (name === 'link') {
       const rel = lowerAscii(value('rel') ?? '').split(/[\t\n\f\r ]+/);
-      if (isHead && rel.includes('stylesheet') && this.#firstSheet < 0) this.#firstSheet = this.#scanner.start;
+      if (isHead && rel.includes('stylesheet') && this.#firstSheet < 0)
+        this.#firstSheet = this.#scanner.start;
     } else if (name === 'base') {
       this.#base ??= value('href');
       if (isHead) this.#afterKnown = this.#scanner.end;
@@ -166,18 +218,16 @@ class FrameReader {
   }
 
   #isSought(name: string, attributes: () => Attribute[]): boolean {
-    const { start, end } = this.#scanner;
-    while (this.#slotStarts.length > 0 && this.#slotStarts[0]! < start) this.#slotStarts.shift();
-    if (this.#slotStarts.length > 0 && this.#slotStarts[0]! < end) return true;
+    if (this.#slotStarts[this.#slotAt]! < this.#scanner.end) return true;
     if (name === 'main' || name === 'a' || (name === 'header' && this.#wanted.header)) return true;
-    const read = (value: Raw): string => this.#readValue(value);
-    return [...this.#wanted.selectors, ...this.#wanted.skipTo].some(one => matches(one, name, attributes, read));
+    return this.#sought.length > 0 && this.#sought.some(one => matches(one, name, attributes, this.#read));
   }
 
   #onSought(element: Element, attributes: () => Attribute[]): void {
     const { name } = element;
-    const value = (wanted: string): Raw | null => attributes().find(one => one.name === wanted)?.value ?? null;
-    const read = (text: Raw): string => this.#readValue(text);
+    const value = (wanted: string): Raw | null =>
+      attributes().find(one => one.name === wanted)?.value ?? null;
+    const read = this.#read;
     const slot = value(slotAttribute);
     if (slot !== null && !element.within.includes('template')) this.#slots.push({ name: slot, element });
     for (const selector of this.#wanted.selectors) {
@@ -186,8 +236,10 @@ class FrameReader {
       }
     }
     const isOwnHeader = name === 'header' && !element.within.some(one => partsWithHeaders.has(one));
-    if (this.#wanted.header && isOwnHeader && !this.#found.has(ownHeader)) this.#found.set(ownHeader, element);
-    const rank = name === 'main' ? 0 : this.#wanted.skipTo.findIndex(one => matches(one, name, attributes, read)) + 1;
+    if (this.#wanted.header && isOwnHeader && !this.#found.has(ownHeader))
+      this.#found.set(ownHeader, element);
+    const rank =
+      name === 'main' ? 0 : this.#wanted.skipTo.findIndex(one => matches(one, name, attributes, read)) + 1;
     if (name === 'main' || rank > 0) this.#main.push({ rank, element, id: value('id') || null });
     const href = name === 'a' ? value('href') : null;
     if (href !== null && this.#phase === 'body' && !this.#firstLink) {
@@ -257,8 +309,10 @@ class FrameReader {
       bodyEnd: this.#bodyEnd < 0 ? raw.length : this.#bodyEnd,
       openAtEnd: this.#openAtEnd ?? this.#openNow(),
       openAtLast: this.#openNow(),
+      isComplete: this.#isDone(),
       isCutOff: this.#scanner.isCutOff,
       leaks: this.#outline.leaks,
+      hasNoscript: this.#hasNoscript,
       isFrameset: this.#isFrameset,
       slots: this.#slots.map(({ name, element }): Slot => ({ name: this.#readValue(name), element })),
       main: this.#mainContent(),
@@ -302,7 +356,9 @@ function charsetLabel(value: (name: string) => Raw | null): string | null {
   const direct = value('charset');
   if (direct !== null) return direct;
   if (lowerAscii(trimAscii(value('http-equiv') ?? '')) !== 'content-type') return null;
-  const match = /charset[\t\n\f\r ]*=[\t\n\f\r ]*(?:"([^"]*)"|'([^']*)'|([^\t\n\f\r ;"']+))/i.exec(value('content') ?? '');
+  const match = /charset[\t\n\f\r ]*=[\t\n\f\r ]*(?:"([^"]*)"|'([^']*)'|([^\t\n\f\r ;"']+))/i.exec(
+    value('content') ?? '',
+  );
   return match ? (match[1] ?? match[2] ?? match[3]!) : null;
 }
 

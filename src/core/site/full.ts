@@ -134,7 +134,10 @@ class FullReader {
     this.#outline.close();
     this.#leaveMenus();
     const isHeading = headings.has(name);
-    for (const one of this.#open.filter(({ closes }) => closes === name || (isHeading && headings.has(closes)))) this.#finish(one);
+    for (const one of this.#open.filter(
+      ({ closes }) => closes === name || (isHeading && headings.has(closes)),
+    ))
+      this.#finish(one);
   }
 
   #leaveMenus(): void {
@@ -164,10 +167,19 @@ class FullReader {
     if (alt) for (const one of this.#open) one.parts.push(alt);
   }
 
-  #readLandmark(name: string, attributes: readonly Attribute[], within: readonly string[], extent: Extent): void {
+  #readLandmark(
+    name: string,
+    attributes: readonly Attribute[],
+    within: readonly string[],
+    extent: Extent,
+  ): void {
     const role = lowerAscii(this.#value(attributes, 'role') ?? '').split(' ')[0]!;
     const isInner = (name === 'header' || name === 'footer') && within.some(one => sectioning.has(one));
-    const kind = roles.has(role) ? (role as Landmark['kind']) : role === '' && !isInner ? landmarkOf[name] : undefined;
+    const kind = roles.has(role)
+      ? (role as Landmark['kind'])
+      : role === '' && !isInner
+        ? landmarkOf[name]
+        : undefined;
     if (kind === undefined || this.#outline.inForeign) return;
     this.#page.landmarks.push({ ...extent, kind, label: this.#value(attributes, 'aria-label') });
   }

@@ -10,7 +10,9 @@ export const voidElements = names(
 export const rawTextElements = names('iframe noembed noframes plaintext script style textarea title xmp');
 
 /** May stand in a head without ending it. */
-export const headElements = names('base basefont bgsound link meta noframes noscript script style template title');
+export const headElements = names(
+  'base basefont bgsound link meta noframes noscript script style template title',
+);
 
 /** A start tag that ends an open `p`. */
 export const paragraphEnders = names(

@@ -14,6 +14,9 @@ import {
 import type { Scanner } from './scanner.ts';
 import type { Element } from './types.ts';
 
+const itemScopeEnds = new Set([...scopeEnds, 'ol', 'ul']);
+const buttonScopeEnds = new Set([...scopeEnds, 'button']);
+
 interface Open {
   name: string;
   isForeign: boolean;
@@ -116,7 +119,8 @@ export class Outline {
     if (isForeign) return;
     if (name === 'a') this.#inLink = true;
     else if (markers.has(name)) this.#inLink = false;
-    if (rawTextElements.has(name) || (name === 'noscript' && this.#scripting)) this.#scanner.enterRawText(name);
+    if (rawTextElements.has(name) || (name === 'noscript' && this.#scripting))
+      this.#scanner.enterRawText(name);
   }
 
   /** Follows the end tag just met. */
@@ -124,7 +128,8 @@ export class Outline {
     const { name } = this.#scanner;
     if (isRoot(name)) return;
     if (name === 'noscript' && this.#top() !== 'noscript') this.#leaks = true;
-    if (this.inForeign && (name === 'p' || name === 'br')) this.#popWhile(one => one.isForeign && !integrationPoints.has(one.name));
+    if (this.inForeign && (name === 'p' || name === 'br'))
+      this.#popWhile(one => one.isForeign && !integrationPoints.has(one.name));
     if (this.inForeign && this.#closeForeign(name)) return;
     if (name === 'p') return this.#closeParagraph(true);
     if (formatting.has(name)) return this.#closeFormatting(name);
@@ -177,19 +182,18 @@ export class Outline {
   }
 
   #closeInScope(name: string, byOwnTag = false): void {
-    const boundaries = name === 'li' ? new Set([...scopeEnds, 'ol', 'ul']) : scopeEnds;
-    this.#closeTo(this.#find(name, boundaries), byOwnTag);
+    this.#closeTo(this.#find(name, name === 'li' ? itemScopeEnds : scopeEnds), byOwnTag);
   }
 
   #closeParagraph(byOwnTag = false): void {
-    this.#closeTo(this.#find('p', new Set([...scopeEnds, 'button'])), byOwnTag);
+    this.#closeTo(this.#find('p', buttonScopeEnds), byOwnTag);
   }
 
-  #closeItem(names: string[]): void {
+  #closeItem(names: readonly string[]): void {
     for (let at = this.#open.length - 1; at >= 0; at -= 1) {
       const { name } = this.#open[at]!;
       if (names.includes(name)) return this.#closeTo(at);
-      if (special.has(name) && !['address', 'div', 'p'].includes(name)) return;
+      if (special.has(name) && name !== 'address' && name !== 'div' && name !== 'p') return;
     }
   }
 

@@ -20,16 +20,19 @@ export class Scanner {
   isCutOff = false;
   #pending: 'none' | 'tag' = 'none';
   #rawText: string | null = null;
-  readonly #hasTemplates: boolean;
+  /** Offset of the next brace at or behind the last place that was looked at. */
+  #brace = -1;
 
   constructor(raw: Raw, from = 0) {
     this.raw = raw;
     this.end = from;
-    this.#hasTemplates = /\{\{|\{%|<%/.test(raw);
   }
 
-  /** @param inForeign whether the current element is one of SVG or MathML, where CDATA sections exist */
-  next(inForeign = false): TokenKind {
+  /**
+   * @param inForeign whether the current element is one of SVG or MathML, where CDATA sections exist
+   * @param withText whether text before the next tag is told as a token of its own
+   */
+  next(inForeign = false, withText = true): TokenKind {
     if (this.#pending === 'tag') {
       this.#pending = 'none';
       return this.#read(this.end, inForeign);
@@ -38,11 +41,11 @@ export class Scanner {
     if (from >= this.raw.length) return this.#set('done', this.raw.length, this.raw.length);
     if (this.#rawText !== null) return this.#skipRawText(from);
     const at = this.#nextMarkup(from, inForeign);
-    if (at > from) {
+    if (at > from && (withText || at === this.raw.length)) {
       if (at < this.raw.length) this.#pending = 'tag';
       return this.#set('text', from, at);
     }
-    return this.#read(from, inForeign);
+    return this.#read(at, inForeign);
   }
 
   /** After the start tag of an element whose content is text: what comes up to its end tag is no markup. */
@@ -59,13 +62,23 @@ export class Scanner {
   #nextMarkup(from: number, inForeign: boolean): number {
     const { raw } = this;
     for (let at = from; ; at += 1) {
-      at = this.#hasTemplates ? skipTemplates(raw, at) : raw.indexOf('<', at);
+      const next = raw.indexOf('<', at);
+      at = this.#hasBrace(at, next) || raw[next + 1] === '%' ? skipTemplates(raw, at) : next;
       if (at < 0) return raw.length;
       const code = raw.charCodeAt(at + 1);
       if (isLetter(code) || code === 0x3f) return at;
       if (code === 0x21 || (code === 0x2f && at + 2 < raw.length)) return at;
       if (inForeign && raw.startsWith('<![CDATA[', at)) return at;
     }
+  }
+
+  /** Whether a brace stands between two offsets (-1: the end). */
+  #hasBrace(from: number, to: number): boolean {
+    if (this.#brace < from) {
+      const at = this.raw.indexOf('{', from);
+      this.#brace = at < 0 ? Infinity : at;
+    }
+    return this.#brace < (to < 0 ? this.raw.length : to);
   }
 
   #read(at: number, inForeign: boolean): TokenKind {
@@ -125,44 +138,49 @@ export class Scanner {
 /** The attributes between the end of a tag's name and the end of the tag. */
 export function attributesOf(raw: Raw, from: number, end: number): Attribute[] {
   const found: Attribute[] = [];
-  const names = new Set<string>();
-  for (const attribute of eachAttribute(raw, from, end)) {
-    if (names.has(attribute.name)) continue;
-    names.add(attribute.name);
-    found.push(attribute);
+  for (let at = nextAttribute(raw, from, end - 1); at < end - 1; at = nextAttribute(raw, at, end - 1)) {
+    const attribute = attributeAt(raw, at, end - 1);
+    if (!found.some(one => one.name === attribute.name)) found.push(attribute);
+    at = attribute.end;
   }
   return found;
 }
 
-function* eachAttribute(raw: Raw, from: number, end: number): Generator<Attribute> {
-  const limit = end - 1;
-  for (let at = from; at < limit; ) {
+/** Offset of the next attribute's name, or the limit; template code between attributes is passed over. */
+function nextAttribute(raw: Raw, from: number, limit: number): number {
+  let at = from;
+  while (at < limit) {
     const code = raw.charCodeAt(at);
-    if (isSpace(code) || code === 0x2f) {
-      at += 1;
-      continue;
-    }
-    const unit = endOfTemplate(raw, at);
-    if (unit > 0) {
+    if (isSpace(code) || code === 0x2f) at += 1;
+    else {
+      const unit = endOfTemplate(raw, at);
+      if (unit < 0) return at;
       at = unit;
-      continue;
     }
-    const start = at;
-    at += 1;
-    while (at < limit && !isNameEnd(raw.charCodeAt(at))) at += 1;
-    const name = lowerAscii(raw.slice(start, at));
-    let next = at;
-    while (next < limit && isSpace(raw.charCodeAt(next))) next += 1;
-    if (raw[next] !== '=' || next >= limit) {
-      yield { name, value: '', start, end: at };
-      continue;
-    }
-    next += 1;
-    while (next < limit && isSpace(raw.charCodeAt(next))) next += 1;
-    const [valueStart, valueEnd, after] = valueAt(raw, next);
-    at = Math.min(after, limit);
-    yield { name, value: raw.slice(valueStart, Math.min(valueEnd, limit)), start, end: at };
   }
+  return limit;
+}
+
+function attributeAt(raw: Raw, start: number, limit: number): Attribute {
+  let at = start + 1;
+  while (at < limit && !isNameEnd(raw.charCodeAt(at))) at += 1;
+  const name = lowerAscii(raw.slice(start, at));
+  let next = skipSpace(raw, at, limit);
+  if (next >= limit || raw[next] !== '=') return { name, value: '', start, end: at };
+  next = skipSpace(raw, next + 1, limit);
+  const [valueStart, valueEnd, after] = valueAt(raw, next);
+  return {
+    name,
+    value: raw.slice(valueStart, Math.min(valueEnd, limit)),
+    start,
+    end: Math.min(after, limit),
+  };
+}
+
+function skipSpace(raw: Raw, from: number, limit: number): number {
+  let at = from;
+  while (at < limit && isSpace(raw.charCodeAt(at))) at += 1;
+  return at;
 }
 
 /** Extent of an attribute's value, and the offset behind it and its quote. */
@@ -264,9 +282,13 @@ function endOfText(raw: Raw, name: string, from: number): number {
 }
 
 function endOfRawText(raw: Raw, name: string, from: number): number {
-  const ends = new RegExp(`</${name}(?=[\\t\\n\\f\\r />])`, 'gi');
-  ends.lastIndex = from;
-  return ends.exec(raw)?.index ?? raw.length;
+  for (let at = raw.indexOf('</', from); at >= 0; at = raw.indexOf('</', at + 2)) {
+    const end = at + 2 + name.length;
+    const code = raw.charCodeAt(end);
+    if ((isSpace(code) || code === 0x2f || code === 0x3e) && lowerAscii(raw.slice(at + 2, end)) === name)
+      return at;
+  }
+  return raw.length;
 }
 
 /** Offset of the next `<`, with template code before it passed over; -1 for none. */

@@ -64,8 +64,11 @@ export interface Frame {
   /** What is open there, and at the end of the page; known where the end was asked for. */
   openAtEnd: OpenElements;
   openAtLast: OpenElements;
+  /** All that was sought has been found: nothing behind the last thing found was read. */
+  isComplete: boolean;
   /** The page ends inside a tag, a comment or an element of text: nothing can be put behind it. */
   isCutOff: boolean;
+  hasNoscript: boolean;
   /** With scripts off, a `noscript` leaves something open behind it. */
   leaks: boolean;
   isFrameset: boolean;

@@ -17,6 +17,18 @@ export function utf8Raw(text: string): Raw {
   return Buffer.from(text, 'utf8').toString('latin1');
 }
 
+/** Offset of the last place where a word stands, in small letters, in capitals or with a capital; -1 where it does not. */
+export function lastMention(bytes: Uint8Array, word: string): number {
+  const buffer = Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  let last = -1;
+  for (const form of [word, word.toUpperCase(), word.charAt(0).toUpperCase() + word.slice(1)]) {
+    for (let at = buffer.indexOf(form, 0, 'latin1'); at >= 0; at = buffer.indexOf(form, at + 1, 'latin1')) {
+      last = Math.max(last, at);
+    }
+  }
+  return last;
+}
+
 /** ASCII letters only: the locale's rules would break the bytes of other charsets. */
 export function lowerAscii(raw: Raw): Raw {
   return /[A-Z]/.test(raw) ? raw.replace(/[A-Z]+/g, letters => letters.toLowerCase()) : raw;
@@ -27,4 +39,41 @@ const edges = /^[\t\n\f\r ]+|[\t\n\f\r ]+$/g;
 /** Without HTML's white space at both ends; byte A0 is no white space. */
 export function trimAscii(raw: Raw): Raw {
   return raw.replace(edges, '');
+}
+
+/** Bytes to put in before the byte at an offset. */
+export interface Span {
+  at: number;
+  text: Raw;
+}
+
+/** A page with spans put in; they are in the order of the page. */
+export function splice(raw: Raw, spans: readonly Span[]): Raw {
+  let page = '';
+  let at = 0;
+  for (const span of spans) {
+    page += raw.slice(at, span.at) + span.text;
+    at = span.at;
+  }
+  return page + raw.slice(at);
+}
+
+/** The same on bytes, into one piece of memory: what `splice` gives is good until the next call. */
+export class Splicer {
+  #memory = Buffer.allocUnsafe(1 << 20);
+
+  splice(bytes: Uint8Array, spans: readonly Span[]): Uint8Array {
+    const size = spans.reduce((sum, span) => sum + span.text.length, bytes.length);
+    if (size > this.#memory.length) this.#memory = Buffer.allocUnsafe(size * 2);
+    let from = 0;
+    let to = 0;
+    for (const { at, text } of spans) {
+      this.#memory.set(bytes.subarray(from, at), to);
+      to += at - from;
+      to += this.#memory.write(text, to, 'latin1');
+      from = at;
+    }
+    this.#memory.set(bytes.subarray(from), to);
+    return this.#memory.subarray(0, size);
+  }
 }

@@ -7,8 +7,7 @@ export interface Charset {
 }
 
 /** What windows-1252 makes of bytes 80 to 9F (https://encoding.spec.whatwg.org/index-windows-1252.txt). */
-const windows1252 =
-  '€\u0081‚ƒ„…†‡ˆ‰Š‹Œ\u008dŽ\u008f\u0090‘’“”•–—˜™š›œ\u009džŸ';
+const windows1252 = '€\u0081‚ƒ„…†‡ˆ‰Š‹Œ\u008dŽ\u008f\u0090‘’“”•–—˜™š›œ\u009džŸ';
 
 /** Charsets in which a byte below 80 is not always that ASCII character: offsets would be wrong. */
 const notAscii = new Set(['utf-16le', 'utf-16be', 'iso-2022-jp', 'replacement']);
@@ -47,7 +46,7 @@ export function decode(raw: Raw, charset: Charset): string {
  * with character references (one for each code point, so that a surrogate pair gets one).
  */
 export function encodeMarkup(markup: string, charset: Charset): Raw {
-  if (!/[^\0-\x7f]/.test(markup)) return markup;
+  if (isAscii(markup)) return markup;
   if (charset.declared && charset.name === 'utf-8') return utf8Raw(markup);
   return markup.replace(/[^\0-\x7f]/gu, letter => `&#x${letter.codePointAt(0)!.toString(16).toUpperCase()};`);
 }
@@ -82,4 +81,9 @@ function isUtf8(raw: Raw): boolean {
 /** Every other byte of the start is null, as in Latin text without a byte-order mark. */
 function looksLikeUtf16(raw: Raw): boolean {
   return /^(?:\0[^\0]){4}|^(?:[^\0]\0){4}/.test(raw);
+}
+
+function isAscii(text: string): boolean {
+  for (let at = 0; at < text.length; at += 1) if (text.charCodeAt(at) > 0x7f) return false;
+  return true;
 }

@@ -11,7 +11,12 @@ export interface Finding {
 }
 
 /** A finding with its rule's own severity. */
-export function finding(rule: RuleName, place: Place | null, message: string, remedy: string | null = null): Finding {
+export function finding(
+  rule: RuleName,
+  place: Place | null,
+  message: string,
+  remedy: string | null = null,
+): Finding {
   return { rule, severity: rules[rule].severity, message, place, remedy };
 }
 

@@ -3,7 +3,11 @@ import { type Charset, decode } from './charset.ts';
 import type { Place } from './source.ts';
 
 /** The place of a stretch of a page's bytes; the excerpt and the columns are those of its text. */
-export function placeInRaw(file: string, raw: Raw, charset: Charset, start: number, end: number): Place {
+export function placeInRaw(
+  { path: file, raw, charset }: { path: string; raw: Raw; charset: Charset },
+  start: number,
+  end: number,
+): Place {
   const before = raw.slice(0, start);
   const breaks = before.match(/\r\n|\r|\n/g);
   const lineStart = Math.max(before.lastIndexOf('\n'), before.lastIndexOf('\r')) + 1;
@@ -13,6 +17,10 @@ export function placeInRaw(file: string, raw: Raw, charset: Charset, start: numb
   return {
     file,
     position: { line: (breaks?.length ?? 0) + 1, column: from + 1 },
-    excerpt: { text: decode(line, charset), from, to: Math.max(from + 1, text(Math.min(end, lineStart + line.length)).length) },
+    excerpt: {
+      text: decode(line, charset),
+      from,
+      to: Math.max(from + 1, text(Math.min(end, lineStart + line.length)).length),
+    },
   };
 }

@@ -12,7 +12,7 @@ export function readAttributeReferences(value: string): string {
 
 /** Text as markup, also inside a quoted attribute value. */
 export function escapeMarkup(text: string): string {
-  return text.replace(/[&<>"]/g, letter => escapes[letter]!);
+  return !/[&<>"]/.test(text) ? text : text.replace(/[&<>"]/g, letter => escapes[letter]!);
 }
 
 const escapes: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };

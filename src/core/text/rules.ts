@@ -10,11 +10,26 @@ interface Rule {
 export const rules = {
   // The plan as YAML.
   'yaml-syntax': { severity: 'error', about: 'The plan is YAML.' },
-  'yaml-comment': { severity: 'error', about: 'A # after a space begins a comment in YAML; values that hold one are quoted.' },
-  'yaml-alias': { severity: 'error', about: 'A * at the start of a value is an alias in YAML; such values are quoted.' },
-  'yaml-tag': { severity: 'error', about: 'A ! at the start of a value is a tag in YAML; such values are quoted.' },
-  'yaml-comma': { severity: 'error', about: 'A comma inside { } or [ ] ends a value in YAML; values that hold one are quoted.' },
-  'yaml-colon': { severity: 'error', about: 'A colon and a space inside a value begin a map in YAML; such values are quoted.' },
+  'yaml-comment': {
+    severity: 'error',
+    about: 'A # after a space begins a comment in YAML; values that hold one are quoted.',
+  },
+  'yaml-alias': {
+    severity: 'error',
+    about: 'A * at the start of a value is an alias in YAML; such values are quoted.',
+  },
+  'yaml-tag': {
+    severity: 'error',
+    about: 'A ! at the start of a value is a tag in YAML; such values are quoted.',
+  },
+  'yaml-comma': {
+    severity: 'error',
+    about: 'A comma inside { } or [ ] ends a value in YAML; values that hold one are quoted.',
+  },
+  'yaml-colon': {
+    severity: 'error',
+    about: 'A colon and a space inside a value begin a map in YAML; such values are quoted.',
+  },
   'yaml-tab': { severity: 'error', about: 'YAML is indented by spaces.' },
   'duplicate-key': { severity: 'error', about: 'A key stands once in its map.' },
   'empty-plan': { severity: 'error', about: 'A plan says something.' },
@@ -27,7 +42,10 @@ export const rules = {
   'clashing-keys': { severity: 'error', about: 'An entry leads to one place.' },
   'bad-label': { severity: 'error', about: 'A label is text without control characters.' },
   'bad-address': { severity: 'error', about: 'An address is of http or https.' },
-  'bad-selector': { severity: 'error', about: 'Selectors are names, ids, classes and attributes, without combinators.' },
+  'bad-selector': {
+    severity: 'error',
+    about: 'Selectors are names, ids, classes and attributes, without combinators.',
+  },
   'backslash-path': { severity: 'note', about: 'Paths are written with /.' },
   'same-menu-name': { severity: 'error', about: 'Each menu has its own name.' },
   // The plan against the site.
@@ -39,7 +57,10 @@ export const rules = {
   // Pages.
   'no-place': { severity: 'warning', about: 'A menu needs a place in each page that carries it.' },
   'bad-place': { severity: 'error', about: 'A menu goes where a nav may stand.' },
-  'unreadable-page': { severity: 'error', about: 'Pages are in an ASCII-compatible charset, without null bytes.' },
+  'unreadable-page': {
+    severity: 'error',
+    about: 'Pages are in an ASCII-compatible charset, without null bytes.',
+  },
   'xml-page': { severity: 'error', about: 'Pages are read as HTML.' },
   'frameset-page': { severity: 'warning', about: 'A frameset page has no body that could carry a menu.' },
   'second-slot': { severity: 'warning', about: 'The first slot of a name is filled.' },
@@ -47,7 +68,10 @@ export const rules = {
   'no-main': { severity: 'warning', about: 'A skip link needs the main content to lead to.' },
   'base-elsewhere': { severity: 'warning', about: 'A page’s base lies on the site.' },
   // Output.
-  'edited-output': { severity: 'error', about: 'What someone edited in the output folder is not overwritten unasked.' },
+  'edited-output': {
+    severity: 'error',
+    about: 'What someone edited in the output folder is not overwritten unasked.',
+  },
   'same-folder': { severity: 'error', about: 'Site and output are two folders.' },
   'cannot-read': { severity: 'error', about: 'Files of the site can be read.' },
   'cannot-write': { severity: 'error', about: 'The output can be written.' },
@@ -55,7 +79,10 @@ export const rules = {
   'name-taken': { severity: 'error', about: 'Kamino’s own files do not replace a designer’s.' },
   'gone-page': { severity: 'note', about: 'A page of ours that the site no longer has is moved aside.' },
   // Looks.
-  'low-contrast': { severity: 'warning', about: 'Text stands out from its ground (WCAG 2.2, 1.4.3 and 1.4.11).' },
+  'low-contrast': {
+    severity: 'warning',
+    about: 'Text stands out from its ground (WCAG 2.2, 1.4.3 and 1.4.11).',
+  },
 } as const satisfies Record<string, Rule>;
 
 export type RuleName = keyof typeof rules;

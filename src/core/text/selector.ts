@@ -29,7 +29,8 @@ export function readSelector(text: string): Selector | null {
     if ((name !== undefined || whole === '*') && !first) return null;
     if (name !== undefined) selector.name = lowerAscii(name);
     else if (id !== undefined) selector.tests.push({ attribute: 'id', test: 'is', value: id });
-    else if (className !== undefined) selector.tests.push({ attribute: 'class', test: 'word', value: className });
+    else if (className !== undefined)
+      selector.tests.push({ attribute: 'class', test: 'word', value: className });
     else if (attribute !== undefined) {
       const test = operator === undefined ? 'has' : operator === '=' ? 'is' : 'word';
       selector.tests.push({ attribute: lowerAscii(attribute), test, value: double ?? single ?? bare ?? '' });

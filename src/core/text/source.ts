@@ -39,7 +39,7 @@ export class Source {
   position(offset: number): Position {
     const starts = this.#lines();
     let low = 0;
-    for (let high = starts.length; high - low > 1; ) {
+    for (let high = starts.length; high - low > 1;) {
       const middle = (low + high) >> 1;
       if (starts[middle]! <= offset) low = middle;
       else high = middle;

@@ -4,12 +4,19 @@ import { Inlayer } from '../../../src/core/inlay/inlay.ts';
 import { lift } from '../../../src/core/inlay/lift.ts';
 import type { ResolvedMenu } from '../../../src/core/menu/types.ts';
 import type { MenuPlace } from '../../../src/core/plan/types.ts';
+import { Splicer, bytesOf, rawOf, splice } from '../../../src/core/text/bytes.ts';
 import { awkward } from '../../helpers/awkward.ts';
 import { treeOf } from '../../helpers/tree.ts';
 
 function menu(place: MenuPlace | null, name = 'masthead'): ResolvedMenu {
   const entry = (label: string, path: string) =>
-    ({ label, leadsTo: { kind: 'page', path }, hook: path.replace(/\W+/g, '-'), depth: 1, entries: [] }) as const;
+    ({
+      label,
+      leadsTo: { kind: 'page', path },
+      hook: path.replace(/\W+/g, '-'),
+      depth: 1,
+      entries: [],
+    }) as const;
   return {
     name,
     title: 'Main',
@@ -23,8 +30,24 @@ function menu(place: MenuPlace | null, name = 'masthead'): ResolvedMenu {
   };
 }
 
-const inlayer = (menus: ResolvedMenu[]): Inlayer =>
-  new Inlayer({ menus, carries: () => true, styles: ['kamino/menu.css', 'css/own.css'], skipTo: ['#content'], front: 'index.html' });
+const inlayer = (menus: ResolvedMenu[]) => {
+  const maker = new Inlayer({
+    menus,
+    carries: () => true,
+    styles: ['kamino/menu.css', 'css/own.css'],
+    skipTo: ['#content'],
+    front: 'index.html',
+  });
+  return {
+    page: (path: string, given: string) => {
+      const made = maker.page(path, bytesOf(given));
+      const raw = splice(rawOf(made.source), made.spans);
+      expect(rawOf(splicer.splice(made.source, made.spans))).toBe(raw);
+      return { ...made, raw };
+    },
+  };
+};
+const splicer = new Splicer();
 
 const places: [string, MenuPlace | null][] = [
   ['where it goes by itself', null],
@@ -55,10 +78,18 @@ describe.each(places)('a menu %s', (_, place) => {
 
 it('holds for pages put together at random', () => {
   const piece = fc.constantFrom(
-    ...'<p>|</p>|<div>|</div>|<b>|</b>|<a href=x>|</a>|<ul><li>|</ul>|<table><tr><td>|</table>|<td>|<header>|</header>|<main>'.split('|'),
-    ...'</main>|<body>|</body>|</html>|<head>|</head>|<title>t</title>|<!-- c -->|text| \n|<br>|<svg>|</svg>|<h1>|</h2>'.split('|'),
-    ...'<form>|</form>|<style>a{}</style>|<meta charset=utf-8>|<base href=y>|<dl><dt>|<dd>|<option>|<i>|</i>|<article>'.split('|'),
-    ...'<div data-kamino-slot=masthead>|<button>|</button>|<template>|</template>|<noscript>|</noscript>|<pre>|</pre>|&amp;|<nobr>'.split('|'),
+    ...'<p>|</p>|<div>|</div>|<b>|</b>|<a href=x>|</a>|<ul><li>|</ul>|<table><tr><td>|</table>|<td>|<header>|</header>|<main>'.split(
+      '|',
+    ),
+    ...'</main>|<body>|</body>|</html>|<head>|</head>|<title>t</title>|<!-- c -->|text| \n|<br>|<svg>|</svg>|<h1>|</h2>'.split(
+      '|',
+    ),
+    ...'<form>|</form>|<style>a{}</style>|<meta charset=utf-8>|<base href=y>|<dl><dt>|<dd>|<option>|<i>|</i>|<article>'.split(
+      '|',
+    ),
+    ...'<div data-kamino-slot=masthead>|<button>|</button>|<template>|</template>|<noscript>|</noscript>|<pre>|</pre>|&amp;|<nobr>'.split(
+      '|',
+    ),
   );
   const pages = fc.array(piece, { maxLength: 14 }).map(parts => parts.join(''));
   fc.assert(
@@ -69,13 +100,28 @@ it('holds for pages put together at random', () => {
   );
 });
 
+it('makes the same of a long page as of a short one', () => {
+  const start = '<!doctype html>\n<meta charset=utf-8><title>T</title>\n<header></header>\n<main id=m>\n';
+  const long = `${start}${'<p>More text, and more.</p>\n'.repeat(2000)}`;
+  const maker = inlayer([menu(null)]);
+  const [short, whole] = [maker.page('a.html', start).raw, maker.page('a.html', long).raw];
+  expect(whole).toBe(short + long.slice(start.length));
+  expect(maker.page('a.html', whole).raw).toBe(whole);
+  const late = `${long}<div Data-Kamino-Slot="masthead"></div>`;
+  expect(maker.page('a.html', late).raw.indexOf('<nav')).toBeGreaterThan(long.length);
+  expect(maker.page('a.html', `${long}\0`).findings.map(one => one.rule)).toEqual(['unreadable-page']);
+});
+
 describe('the markup', () => {
-  const page = '<!doctype html>\n<meta charset=utf-8>\n<body>\n  <header>\n  </header>\n  <main>x</main>\n</body>\n';
+  const page =
+    '<!doctype html>\n<meta charset=utf-8>\n<body>\n  <header>\n  </header>\n  <main>x</main>\n</body>\n';
   const { raw } = inlayer([menu(null)]).page('a/one.html', page);
 
   it('marks this page and links from where it lies', () => {
     const text = Buffer.from(raw, 'latin1').toString('utf8');
-    expect(text).toContain('<a class="kamino-link" href="one.html" aria-current="page">A &amp; &lt;b&gt;</a>');
+    expect(text).toContain(
+      '<a class="kamino-link" href="one.html" aria-current="page">A &amp; &lt;b&gt;</a>',
+    );
     expect(text).toContain('<a class="kamino-link" href="../b.html">Zwei &quot;2&quot;</a>');
     expect(text).toContain('Home “é” 🌙');
   });
@@ -117,22 +163,38 @@ describe('pages that cannot carry a menu', () => {
     expect(made.findings.map(one => one.rule)).toEqual([rule]);
   });
 
-  const bad = 'p pre a h2 ul ol dl span address button select svg math textarea noscript em label dt'.split(' ');
+  const bad = 'p pre a h2 ul ol dl span address button select svg math textarea noscript em label dt'.split(
+    ' ',
+  );
   test.each([...bad, 'tr', 'table'])('a slot in %s', name => {
-    const inner = name === 'tr' ? '<table><tr data-kamino-slot=masthead><td>x</tr></table>' : `<${name} data-kamino-slot=masthead></${name}>`;
+    const inner =
+      name === 'tr'
+        ? '<table><tr data-kamino-slot=masthead><td>x</tr></table>'
+        : `<${name} data-kamino-slot=masthead></${name}>`;
     const made = inlayer([menu(null)]).page('a.html', `<body>${inner}</body>`);
     expect(made.findings.map(one => one.rule)).toEqual(['bad-place']);
-    expect(made.findings[0]!.place?.position).toEqual({ line: 1, column: inner.indexOf('<', name === 'tr' ? 1 : 0) + 7 });
+    expect(made.findings[0]!.place?.position).toEqual({
+      line: 1,
+      column: inner.indexOf('<', name === 'tr' ? 1 : 0) + 7,
+    });
   });
 
   it('a slot behind a link that was never closed', () => {
-    const made = inlayer([menu(null)]).page('a.html', '<body><p><a name=top>x</p><div data-kamino-slot=masthead></div>');
+    const made = inlayer([menu(null)]).page(
+      'a.html',
+      '<body><p><a name=top>x</p><div data-kamino-slot=masthead></div>',
+    );
     expect(made.findings.map(one => one.rule)).toEqual(['bad-place']);
   });
 
   it('tells second and unknown slots, and a place that is not there', () => {
-    const slots = '<body><i data-kamino-slot=foot></i><div data-kamino-slot=masthead></div><div data-kamino-slot=masthead></div>';
-    expect(inlayer([menu(null)]).page('a.html', slots).findings.map(one => one.rule)).toEqual(['unknown-slot', 'second-slot']);
+    const slots =
+      '<body><i data-kamino-slot=foot></i><div data-kamino-slot=masthead></div><div data-kamino-slot=masthead></div>';
+    expect(
+      inlayer([menu(null)])
+        .page('a.html', slots)
+        .findings.map(one => one.rule),
+    ).toEqual(['unknown-slot', 'second-slot']);
     const none = inlayer([menu({ side: 'after', selectors: ['#nowhere'] })]).page('a.html', '<body>x');
     expect(none.findings.map(one => one.rule)).toEqual(['no-place']);
     expect(none.raw).toBe('<body>x');

@@ -1,0 +1,29 @@
+import { type Inlay, Inlayer } from '../core/inlay/inlay.ts';
+import { Splicer } from '../core/text/bytes.ts';
+import type { Finding } from '../core/text/finding.ts';
+import { Reader } from './read.ts';
+
+/** Makes finished pages from the files of a site, one after another. */
+export class PageMaker {
+  readonly findings: Finding[] = [];
+  /** Pages without main content for a skip link. */
+  readonly lackMain: string[] = [];
+  readonly #root: string;
+  readonly #inlayer: Inlayer;
+  readonly #reader = new Reader();
+  readonly #splicer = new Splicer();
+
+  constructor(root: string, inlay: Inlay) {
+    this.#root = root;
+    this.#inlayer = new Inlayer(inlay);
+  }
+
+  /** A finished page, good until the next is asked for. What is found in it goes to `findings`. */
+  page(path: string): Uint8Array {
+    const bytes = this.#reader.read(`${this.#root}/${path}`);
+    const { source, spans, findings, lacksMain } = this.#inlayer.page(path, bytes);
+    this.findings.push(...findings);
+    if (lacksMain) this.lackMain.push(path);
+    return this.#splicer.splice(source, spans);
+  }
+}

@@ -1,0 +1,57 @@
+import { existsSync, readFileSync } from 'node:fs';
+import { dirname, resolve } from 'node:path';
+import { crc32 } from 'node:zlib';
+import { pathMatcher } from '../core/address/glob.ts';
+import { Output } from '../files/output.ts';
+import { type Glance, SiteRecord } from '../files/record.ts';
+import { walkFolder } from '../files/walk.ts';
+import type { BuildResult } from './build.ts';
+import { findPlan, isPartOfSite, shownPath } from './paths.ts';
+import { version } from './version.ts';
+
+/** Stands for a plan's text and the program that reads it. */
+export function planMark(text: Uint8Array | string): string {
+  return `${version} ${crc32(text)}`;
+}
+
+/**
+ * Whether the last build still holds: same plan, no page or finished file changed, and nothing to tell. Then the
+ * plan need not be understood again. Null where a build has to look closer.
+ */
+export function glance(given?: string): BuildResult | null {
+  const file = findPlan(given);
+  const folder = dirname(file);
+  const record = new SiteRecord(folder);
+  if (record.folders.length === 0 || !existsSync(file)) return null;
+  const mark = planMark(readFileSync(file));
+  const name = record.folders.find(one => record.glance(one)?.plan === mark);
+  const known = name === undefined ? null : record.glance(name);
+  if (name === undefined || !known) return null;
+  const root = resolve(folder, known.site);
+  if (!existsSync(root)) return null;
+  const inSite = isPartOfSite(
+    root,
+    file,
+    [name, ...record.folders].map(one => resolve(folder, one)),
+    pathMatcher(known.leaveOut),
+  );
+  const { files, findings } = walkFolder(root, path => !inSite(path));
+  const output = new Output(resolve(folder, name), name, record, true);
+  if (findings.length > 0 || !output.isSettled(files, known.own)) return null;
+  return resultOf(known, shownPath(output.folder), files.length + known.own.length);
+}
+
+function resultOf({ menus, pages }: Glance, output: string, same: number): BuildResult {
+  return {
+    outcome: 'nothing-new',
+    status: 0,
+    findings: [],
+    output,
+    menus,
+    pages,
+    created: [],
+    changed: [],
+    gone: [],
+    same,
+  };
+}

@@ -1,0 +1,39 @@
+import { existsSync, realpathSync, statSync } from 'node:fs';
+import { basename, dirname, join, relative, resolve, sep } from 'node:path';
+
+const planNames = ['kamino.yaml', 'kamino.yml', 'kamino.json'];
+
+/**
+ * The file of a plan, whether it is there or not.
+ * @param given a plan file, or a folder with a plan; the folder where the user stands by default
+ */
+export function findPlan(given = '.'): string {
+  const path = resolve(given);
+  if (!existsSync(path) || !statSync(path).isDirectory()) return path;
+  return planNames.map(name => join(path, name)).find(existsSync) ?? join(path, planNames[0]!);
+}
+
+/** A path as the user sees it from where they stand, with `/`. */
+export function shownPath(path: string): string {
+  const shown = relative(process.cwd(), path);
+  return (shown === '' ? '.' : shown).split(sep).join('/');
+}
+
+/** The real place of a folder that may not exist yet. */
+export function realPlace(path: string): string {
+  if (existsSync(path)) return realpathSync(path);
+  const parent = dirname(path);
+  return parent === path ? path : join(realPlace(parent), basename(path));
+}
+
+/** Which paths below a site's folder belong to the site: not the plan, not what Kamino wrote, not what is left out. */
+export function isPartOfSite(
+  root: string,
+  plan: string,
+  outputs: readonly string[],
+  leftOut: (path: string) => boolean,
+): (path: string) => boolean {
+  const inSite = (path: string): string => relative(root, path).split(sep).join('/');
+  const own = new Set([...outputs.map(folder => `${inSite(folder)}/`), inSite(plan)]);
+  return path => !own.has(path) && !leftOut(path.endsWith('/') ? path.slice(0, -1) : path);
+}
