@@ -1,9 +1,14 @@
 import { existsSync, readFileSync, renameSync, rmSync, statSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import { crc32 } from 'node:zlib';
 import type { FileRecord, Glance, OutputRecord, SiteRecord } from './record.ts';
 import type { SiteFile } from './walk.ts';
 import { Writer, type Written, partOf } from './write.ts';
+
+/** A finished file, with the checksum of what Kamino put into it. */
+export interface Finished {
+  bytes: Uint8Array;
+  checksum: number;
+}
 
 /**
  * The output folder: what Kamino wrote there, what has been edited since, and what changes now. A folder that does not
@@ -51,15 +56,14 @@ export class Output {
     return this.#old?.basis === basis;
   }
 
-  /** Whether somebody else's content is in the way of `make`. */
-  isEdited(path: string, make: () => Uint8Array | null): boolean {
+  /**
+   * Whether somebody else's content is in the way.
+   * @param isOurs what tells of a file whose date has changed since Kamino wrote it that nobody has edited it
+   */
+  isEdited(path: string, isOurs: (there: Uint8Array, old: FileRecord | null) => boolean): boolean {
     if (this.#isFresh || this.#isUntouched(path)) return false;
     const there = this.#read(path);
-    if (there === null) return false;
-    const checksum = this.#old?.files.get(path)?.checksum ?? null;
-    if (checksum !== null && crc32(there) === checksum) return false;
-    const made = make();
-    return made === null || !there.equals(made);
+    return there !== null && !isOurs(there, this.#old?.files.get(path) ?? null);
   }
 
   /** Paths that Kamino wrote and nobody needs any more. */
@@ -76,11 +80,13 @@ export class Output {
     this.same += 1;
   }
 
-  /** @param source null for a file of Kamino's own */
-  put(path: string, source: SiteFile | null, bytes: Uint8Array): void {
-    const checksum = crc32(bytes);
-    const written = this.#isEqual(path, bytes, checksum) ? null : () => this.#writer.write(path, bytes);
-    this.#settle(path, written, { source, checksum });
+  /**
+   * @param source null for a file of Kamino's own
+   * @param checksum of what Kamino put into it
+   */
+  put(path: string, source: SiteFile | null, { bytes, checksum }: Finished): void {
+    const isEqual = !this.#isFresh && this.#read(path)?.equals(bytes) === true;
+    this.#settle(path, isEqual ? null : () => this.#writer.write(path, bytes), { source, checksum });
   }
 
   copy(source: SiteFile, from: string): void {
@@ -126,14 +132,6 @@ export class Output {
     const made = (write !== null && !this.#isDry ? write() : this.#stat(path)) ?? { size: 0, time: 0 };
     const of = { sourceSize: source?.size ?? 0, sourceTime: source?.time ?? 0 };
     this.#next.set(path, { ...of, ...made, checksum });
-  }
-
-  #isEqual(path: string, bytes: Uint8Array, checksum: number): boolean {
-    if (this.#isFresh) return false;
-    const old = this.#old?.files.get(path);
-    if (old && this.#isUntouched(path) && old.checksum !== null)
-      return old.size === bytes.length && old.checksum === checksum;
-    return this.#read(path)?.equals(bytes) === true;
   }
 
   #isUntouched(path: string): boolean {

@@ -1,6 +1,8 @@
+import { crc32 } from 'node:zlib';
 import { type Inlay, Inlayer } from '../core/inlay/inlay.ts';
 import { Splicer } from '../core/text/bytes.ts';
 import type { Finding } from '../core/text/finding.ts';
+import type { Finished } from './output.ts';
 import { Reader } from './read.ts';
 
 /** Makes finished pages from the files of a site, one after another. */
@@ -19,11 +21,12 @@ export class PageMaker {
   }
 
   /** A finished page, good until the next is asked for. What is found in it goes to `findings`. */
-  page(path: string): Uint8Array {
+  page(path: string): Finished {
     const bytes = this.#reader.read(`${this.#root}/${path}`);
     const { source, spans, findings, lacksMain } = this.#inlayer.page(path, bytes);
     this.findings.push(...findings);
     if (lacksMain) this.lackMain.push(path);
-    return this.#splicer.splice(source, spans);
+    const checksum = spans.reduce((sum, span) => crc32(span.text, sum), 0);
+    return { bytes: this.#splicer.splice(source, spans), checksum };
   }
 }

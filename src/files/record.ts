@@ -27,7 +27,7 @@ export interface FileRecord {
   /** The source, by size and time; zero for a file that Kamino made itself. */
   sourceSize: number;
   sourceTime: number;
-  /** The finished file, by size and time, and its CRC-32 where it was computed. */
+  /** The finished file, by size and time, and the CRC-32 of what Kamino put into it; null for a copy. */
   size: number;
   time: number;
   checksum: number | null;

@@ -2,18 +2,19 @@ import { readFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { crc32 } from 'node:zlib';
 import type { Inlay } from '../core/inlay/inlay.ts';
+import { findInlaid, lift } from '../core/inlay/lift.ts';
 import { styleSheet } from '../core/inlay/style.ts';
 import { type ResolvedLook, onPage } from '../core/look/page.ts';
 import { carrier } from '../core/menu/carried.ts';
 import { resolveMenus } from '../core/menu/resolve.ts';
 import type { ResolvedMenu } from '../core/menu/types.ts';
 import type { Plan } from '../core/plan/types.ts';
-import { bytesOf } from '../core/text/bytes.ts';
+import { bytesOf, rawOf } from '../core/text/bytes.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import type { Source } from '../core/text/source.ts';
-import { Output } from '../files/output.ts';
+import { type Finished, Output } from '../files/output.ts';
 import { PageMaker } from '../files/pages.ts';
-import type { Glance } from '../files/record.ts';
+import type { FileRecord, Glance } from '../files/record.ts';
 import type { SiteFile } from '../files/walk.ts';
 import {
   cannotRead,
@@ -129,7 +130,7 @@ class Run {
   readonly #planMark: string;
   readonly #maker: PageMaker;
   readonly #inlay: Inlay;
-  readonly #made = new Map<string, Uint8Array>();
+  readonly #made = new Map<string, Finished>();
 
   constructor(open: OpenPlan, plan: Plan, site: OpenSite, prepared: Prepared) {
     this.#plan = plan;
@@ -163,13 +164,14 @@ class Run {
   }
 
   /** A finished page, good until the next is asked for. What was found in it is told once. */
-  page(path: string): Uint8Array {
+  page(path: string): Finished {
     return this.#made.get(path) ?? this.#maker.page(path);
   }
 
   /** The same, kept for when it is written. */
-  pageToKeep(path: string): Uint8Array {
-    const made = Uint8Array.from(this.page(path));
+  pageToKeep(path: string): Finished {
+    const { bytes, checksum } = this.page(path);
+    const made = { bytes: Uint8Array.from(bytes), checksum };
     this.#made.set(path, made);
     return made;
   }
@@ -197,11 +199,11 @@ class Run {
 
 function write(run: Run, output: Output, result: BuildResult, options: BuildOptions): BuildResult {
   const { prepared, site } = run;
-  const style = bytesOf(prepared.style);
+  const style = { bytes: bytesOf(prepared.style), checksum: crc32(prepared.style) };
   result.menus = run.menus();
   result.findings.push(...result.menus.filter(menu => menu.pages === 0).map(menu => unusedMenu(menu.name)));
   const left = output.left(new Set([...site.files.map(file => file.path), ownStyle]));
-  const edited = options.overwrite ? [] : findEdited(run, output, style, left);
+  const edited = options.overwrite ? [] : findEdited(run, output, left);
   if (edited.length > 0) {
     const findings = edited.map(path => editedOutput(shownPath(join(output.folder, path))));
     return stopped(result, [...result.findings, ...findings], 1);
@@ -247,14 +249,39 @@ function tryFile(run: Run, output: Output, file: SiteFile): void {
   }
 }
 
-function findEdited(run: Run, output: Output, style: Uint8Array, left: readonly string[]): string[] {
-  const make = (path: string) => () =>
-    run.isPage(path) ? run.pageToKeep(path) : readFileSync(run.from(path));
+/** Finished files that are neither what Kamino wrote nor what it would write now. */
+function findEdited(run: Run, output: Output, left: readonly string[]): string[] {
+  const { files } = run.site;
+  const isNew = (file: SiteFile, there: Uint8Array): boolean =>
+    equal(there, run.isPage(file.path) ? run.pageToKeep(file.path).bytes : readFileSync(run.from(file.path)));
+  const isOurs = (file: SiteFile) => (there: Uint8Array, old: FileRecord | null) =>
+    isNew(file, there) ||
+    isAsWritten(there, old, () => (isSource(file, old) ? readFileSync(run.from(file.path)) : null));
+  const isOwn = (there: Uint8Array, old: FileRecord | null): boolean =>
+    equal(there, bytesOf(run.prepared.style)) || old?.checksum === crc32(there);
   return [
-    ...run.site.files.filter(({ path }) => output.isEdited(path, make(path))).map(file => file.path),
-    ...(output.isEdited(ownStyle, () => style) ? [ownStyle] : []),
-    ...left.filter(path => output.isEdited(path, () => null)),
+    ...files.filter(file => output.isEdited(file.path, isOurs(file))).map(file => file.path),
+    ...(output.isEdited(ownStyle, isOwn) ? [ownStyle] : []),
+    ...left.filter(path => output.isEdited(path, (there, old) => old?.checksum === crc32(there))),
   ];
+}
+
+/** Whether a finished page is what Kamino made of its source, which has not changed, and its own part as well. */
+function isAsWritten(there: Uint8Array, old: FileRecord | null, source: () => Uint8Array | null): boolean {
+  if (old === null || old.checksum === null) return false;
+  const raw = rawOf(there);
+  const inside = findInlaid(raw).reduce((sum, { start, end }) => crc32(raw.slice(start, end), sum), 0);
+  if (inside !== old.checksum) return false;
+  const bytes = source();
+  return bytes !== null && lift(raw) === rawOf(bytes);
+}
+
+function isSource(file: SiteFile, old: FileRecord | null): boolean {
+  return old?.sourceSize === file.size && old.sourceTime === file.time;
+}
+
+function equal(one: Uint8Array, other: Uint8Array): boolean {
+  return Buffer.compare(one, other) === 0;
 }
 
 function goneFile(path: string, aside: string | null): Finding {

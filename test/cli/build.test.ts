@@ -399,3 +399,17 @@ describe('labels and addresses', () => {
     ]);
   });
 });
+
+it('knows a finished page that was only touched, also when the plan has changed', () => {
+  const folder = site();
+  kamino(folder, 'build');
+  for (const path of ['about.html', 'kamino/menu.css']) utimesSync(join(folder, 'built', path), 1, 1);
+  put(folder, { 'kamino.yaml': plan('    title: Other\n    align: end\n') });
+  expect(kamino(folder, 'build')).toMatchObject({ status: 0, err: '' });
+  const edited = readFileSync(join(folder, 'built/about.html'), 'utf8').replace('>About</a>', '>Mine</a>');
+  put(folder, { 'built/about.html': edited, 'kamino.yaml': plan('    title: Third\n') });
+  expect(kamino(folder, 'build')).toMatchObject({
+    status: 1,
+    err: expect.stringContaining('built/about.html: error edited-output'),
+  });
+});
