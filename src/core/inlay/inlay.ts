@@ -10,7 +10,7 @@ import { placeInRaw } from '../text/place.ts';
 import { escapeMarkup } from '../text/references.ts';
 import { type Selector, readSelector } from '../text/selector.ts';
 import { lift } from './lift.ts';
-import { type Standpoint, skipMarkup, styleMarkup } from './markup.ts';
+import { type Standpoint, skipMarkup } from './markup.ts';
 import { idAttribute } from './names.ts';
 import { pointFor } from './points.ts';
 import { type Words, english } from './words.ts';
@@ -131,19 +131,14 @@ export class Inlayer {
     const findings = this.#slotFindings(frame);
     const spans: Span[] = [];
     const folder = baseFolder(frame.path, frame.base);
+    const here = { page: frame.path, folder, front: this.#inlay.front };
     const lineBreak = lineBreakOf(frame.raw);
-    const from = (at: number): Standpoint => ({
-      page: frame.path,
-      folder,
-      front: this.#inlay.front,
-      indent: indentAt(frame.raw, at),
-      lineBreak,
-    });
     for (const menu of menus) {
       const point = pointFor(menu, frame);
-      if (point.kind === 'at')
-        spans.push({ at: point.at, text: this.#writer.write(menu, from(point.at), frame.charset) });
-      else if (point.kind === 'none') findings.push(noPlace(frame, menu));
+      if (point.kind === 'at') {
+        const from = { ...here, indent: indentAt(frame.raw, point.at), lineBreak };
+        spans.push({ at: point.at, text: this.#writer.write(menu, from, frame.charset) });
+      } else if (point.kind === 'none') findings.push(noPlace(frame, menu));
       else return nothing(given, [...findings, badPlace(frame, menu, point)]);
     }
     const count = spans.length;
@@ -154,32 +149,25 @@ export class Inlayer {
     }
     if (frame.base !== null && /^(?:[a-z]+:)?\/\//i.test(frame.base))
       findings.push(baseElsewhere(frame, folder));
-    const encode = (markup: string): Raw => encodeMarkup(markup, frame.charset);
-    const head = this.#inlay.styles.map(file => ({
-      at: frame.headPoint,
-      text: encode(styleMarkup(file, from(frame.headPoint))),
-    }));
-    const skip = this.#skip(frame, from(frame.bodyPoint)).map(({ at, markup }) => ({
-      at,
-      text: encode(markup),
-    }));
+    const head = { at: frame.headPoint, text: this.#writer.styles(this.#inlay.styles, here, frame.charset) };
     return {
       source,
       // Of two at one place the first stays first.
-      spans: [...head, ...skip, ...spans].sort((one, other) => one.at - other.at),
+      spans: [head, ...this.#skip(frame, here), ...spans].sort((one, other) => one.at - other.at),
       findings,
       menus: count,
       lacksMain: !frame.main && !frame.hasSkipLink,
     };
   }
 
-  #skip(frame: Frame, from: Standpoint): Piece[] {
+  #skip(frame: Frame, from: Standpoint): Span[] {
     if (!frame.main || frame.hasSkipLink) return [];
     const words = wordsFor();
     const id = frame.main.id ?? freeId(frame.raw);
-    const link = { at: frame.bodyPoint, markup: skipMarkup(words.skip, id, from, frame.base !== null) };
+    const span = (at: number, markup: string): Span => ({ at, text: encodeMarkup(markup, frame.charset) });
+    const link = span(frame.bodyPoint, skipMarkup(words.skip, id, from, frame.base !== null));
     if (frame.main.id !== null) return [link];
-    return [link, { at: frame.main.insert, markup: ` ${idAttribute}="" id="${escapeMarkup(id)}"` }];
+    return [link, span(frame.main.insert, ` ${idAttribute}="" id="${escapeMarkup(id)}"`)];
   }
 
   #slotFindings(frame: Frame): Finding[] {
@@ -219,12 +207,6 @@ function differences(menus: readonly ResolvedMenu[], on: Frame, off: Frame): Res
     return point.kind === 'at' ? point.at : point.kind;
   };
   return (isSame ? menus.find(menu => at(menu, on) !== at(menu, off)) : menus[0]) ?? null;
-}
-
-/** Markup for an offset in a page, not yet in its charset. */
-interface Piece {
-  at: number;
-  markup: string;
 }
 
 function nothing(source: Uint8Array, findings: Finding[]): Inlaying {

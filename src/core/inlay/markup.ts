@@ -11,6 +11,10 @@ export interface Standpoint {
   /** The folder from which its addresses are read. */
   folder: SitePath;
   front: SitePath | null;
+}
+
+/** A place in it. */
+export interface LineStandpoint extends Standpoint {
   /** White space before the line that the markup begins in, and the page's own line break. */
   indent: string;
   lineBreak: string;
@@ -19,7 +23,7 @@ export interface Standpoint {
 /** A menu as one `nav` element, one entry a line. */
 export function menuMarkup(
   menu: ResolvedMenu,
-  from: Standpoint,
+  from: LineStandpoint,
   marks: ReadonlyMap<ResolvedEntry, Mark>,
 ): string {
   const lines = [

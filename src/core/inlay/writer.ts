@@ -1,8 +1,9 @@
+import type { SitePath } from '../address/path.ts';
 import { marksOn } from '../menu/marks.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import type { Raw } from '../text/bytes.ts';
 import { type Charset, encodeMarkup } from '../text/charset.ts';
-import { type Standpoint, menuMarkup } from './markup.ts';
+import { type LineStandpoint, type Standpoint, menuMarkup, styleMarkup } from './markup.ts';
 
 const mostKept = 4000;
 
@@ -10,15 +11,25 @@ const mostKept = 4000;
 export class MenuWriter {
   readonly #made = new Map<string, Raw>();
 
-  write(menu: ResolvedMenu, from: Standpoint, charset: Charset): Raw {
+  write(menu: ResolvedMenu, from: LineStandpoint, charset: Charset): Raw {
     const marks = marksOn(menu, from.page, from.front);
     let key = `${menu.name}\n${from.folder}\n${from.indent}${from.lineBreak}${charset.declared ? charset.name : ''}`;
     if (from.page === menu.home?.page) key += '\nhome';
     for (const [entry, mark] of marks) key += `\n${entry.hook} ${mark}`;
+    return this.#once(key, () => encodeMarkup(menuMarkup(menu, from, marks), charset));
+  }
+
+  /** The links to style sheets, one after another. */
+  styles(files: readonly SitePath[], from: Standpoint, charset: Charset): Raw {
+    const key = `${from.folder}\n${charset.declared ? charset.name : ''}`;
+    return this.#once(key, () => encodeMarkup(files.map(file => styleMarkup(file, from)).join(''), charset));
+  }
+
+  #once(key: string, make: () => Raw): Raw {
     const made = this.#made.get(key);
     if (made !== undefined) return made;
     if (this.#made.size >= mostKept) this.#made.clear();
-    const raw = encodeMarkup(menuMarkup(menu, from, marks), charset);
+    const raw = make();
     this.#made.set(key, raw);
     return raw;
   }

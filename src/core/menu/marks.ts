@@ -14,38 +14,49 @@ export function marksOn(
   front: SiteFacts['front'],
 ): ReadonlyMap<ResolvedEntry, Mark> {
   const marks = new Map<ResolvedEntry, Mark>();
-  const chains = allChains(menu);
-  const named = chains.filter(chain => pageOf(chain) === page);
-  for (const chain of named) {
-    for (const above of chain.slice(0, -1)) if (!marks.has(above)) marks.set(above, 'within');
-    marks.set(chain.at(-1)!, 'current');
+  let deepest: Chain | null = null;
+  for (const chain of chainsOf(menu)) {
+    if (chain.page === page) markCurrent(chain, marks);
+    else if (
+      marks.size === 0 &&
+      chain.covers !== null &&
+      isInside(page, chain.covers) &&
+      chain.page !== front
+    ) {
+      if (chain.covers.length > (deepest?.covers?.length ?? 0)) deepest = chain;
+    }
   }
-  if (named.length > 0) return marks;
-  let deepest: ResolvedEntry[] = [];
-  for (const chain of chains) {
-    const index = pageOf(chain);
-    if (index === null || index === front || !isIndex(index) || !isInside(page, folderOf(index))) continue;
-    if (folderOf(index).length > folderOf(pageOf(deepest) ?? '').length) deepest = chain;
-  }
-  for (const entry of deepest) marks.set(entry, 'within');
+  if (marks.size === 0 && deepest) for (const entry of deepest.entries) marks.set(entry, 'within');
   return marks;
 }
 
-const known = new WeakMap<ResolvedMenu, readonly ResolvedEntry[][]>();
+function markCurrent({ entries }: Chain, marks: Map<ResolvedEntry, Mark>): void {
+  for (const above of entries.slice(0, -1)) if (!marks.has(above)) marks.set(above, 'within');
+  marks.set(entries.at(-1)!, 'current');
+}
+
+/** An entry with what lies above it, outermost first. */
+interface Chain {
+  entries: readonly ResolvedEntry[];
+  page: SitePath | null;
+  /** The folder whose index the page is, or null. */
+  covers: SitePath | null;
+}
+
+const known = new WeakMap<ResolvedMenu, readonly Chain[]>();
 
 /** The chains of a menu, made once. */
-function allChains(menu: ResolvedMenu): readonly ResolvedEntry[][] {
-  const chains = known.get(menu) ?? chainsOf(menu.entries, []);
+function chainsOf(menu: ResolvedMenu): readonly Chain[] {
+  const chains = known.get(menu) ?? chainsBelow(menu.entries, []);
   known.set(menu, chains);
   return chains;
 }
 
-/** Every entry with what lies above it, outermost first. */
-function chainsOf(entries: readonly ResolvedEntry[], above: readonly ResolvedEntry[]): ResolvedEntry[][] {
-  return entries.flatMap(entry => [[...above, entry], ...chainsOf(entry.entries, [...above, entry])]);
-}
-
-function pageOf(chain: readonly ResolvedEntry[]): SitePath | null {
-  const leadsTo = chain.at(-1)?.leadsTo;
-  return leadsTo?.kind === 'page' ? leadsTo.path : null;
+function chainsBelow(entries: readonly ResolvedEntry[], above: readonly ResolvedEntry[]): Chain[] {
+  return entries.flatMap(entry => {
+    const chain = [...above, entry];
+    const page = entry.leadsTo.kind === 'page' ? entry.leadsTo.path : null;
+    const covers = page !== null && isIndex(page) ? folderOf(page) : null;
+    return [{ entries: chain, page, covers }, ...chainsBelow(entry.entries, chain)];
+  });
 }

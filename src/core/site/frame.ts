@@ -296,6 +296,7 @@ class FrameReader {
     const text = (value: Raw): string => collapse(readReferences(decode(value, charset)));
     const bodyPoint = this.#bodyPoint < 0 ? raw.length : this.#bodyPoint;
     const [from, to] = this.#heading ?? [0, 0];
+    const main = this.#mainContent();
     return {
       path: this.#path,
       raw,
@@ -315,8 +316,8 @@ class FrameReader {
       hasNoscript: this.#hasNoscript,
       isFrameset: this.#isFrameset,
       slots: this.#slots.map(({ name, element }): Slot => ({ name: this.#readValue(name), element })),
-      main: this.#mainContent(),
-      hasSkipLink: this.#isSkipLink(),
+      main,
+      hasSkipLink: this.#isSkipLink(main),
       found: this.#found,
     };
   }
@@ -331,18 +332,19 @@ class FrameReader {
   }
 
   #mainContent(): MainContent | null {
-    const [best] = [...this.#main].sort((one, other) => one.rank - other.rank);
+    let best = this.#main[0];
     if (!best) return null;
+    for (const one of this.#main) if (one.rank < best.rank) best = one;
     const { element, id } = best;
     return { id: id === null ? null : this.#readValue(id), insert: element.start + 1 + element.name.length };
   }
 
-  #isSkipLink(): boolean {
+  #isSkipLink(main: MainContent | null): boolean {
     if (!this.#firstLink) return false;
     const { href, className, element } = this.#firstLink;
     const target = this.#readValue(href);
     if (!/^#./.test(target)) return false;
-    if (target.slice(1) === this.#mainContent()?.id) return true;
+    if (target.slice(1) === main?.id) return true;
     const text = withoutTags(this.#raw.slice(element.open, Math.max(element.open, element.close)));
     return /\bskip/i.test(`${className} ${text}`);
   }

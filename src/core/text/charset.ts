@@ -53,10 +53,20 @@ export function encodeMarkup(markup: string, charset: Charset): Raw {
 
 /** The standard's name for a charset's label, or null for an unknown one. */
 export function canonical(label: string): string | null {
-  const wanted = lowerAscii(trimAscii(label));
-  if (/^(csiso2022kr|hz-gb-2312|iso-2022-(cn|cn-ext|kr)|replacement)$/.test(wanted)) return 'replacement';
+  const kept = knownLabels.get(label);
+  if (kept !== undefined) return kept;
+  const name = nameFor(lowerAscii(trimAscii(label)));
+  if (knownLabels.size < 100) knownLabels.set(label, name);
+  return name;
+}
+
+/** A decoder is costly to make, and most pages of a site say the same. */
+const knownLabels = new Map<string, string | null>();
+
+function nameFor(label: string): string | null {
+  if (/^(csiso2022kr|hz-gb-2312|iso-2022-(cn|cn-ext|kr)|replacement)$/.test(label)) return 'replacement';
   try {
-    return new TextDecoder(wanted).encoding;
+    return new TextDecoder(label).encoding;
   } catch {
     return null;
   }
