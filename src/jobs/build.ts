@@ -102,7 +102,7 @@ async function prepare(open: OpenPlan, plan: Plan, site: OpenSite): Promise<Prep
   const facts = { ...site.facts, words: readWords(open, plan, site) };
   const { menus, findings } = resolveMenus(plan, facts, open.source);
   const { look, findings: ofLook } = await lookOf(plan, open.source);
-  const style = styleSheet(menus, look);
+  const style = styleSheet(menus, look, plan.look);
   const basis = [version, open.source.text, JSON.stringify(menus), style].map(part => crc32(part)).join(' ');
   const taken = [...facts.files].find(path => path.toLowerCase() === ownStyle);
   const ofFolders = folderFindings(open, plan, site);

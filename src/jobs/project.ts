@@ -6,6 +6,7 @@ import type { PageWords, SiteFacts } from '../core/menu/types.ts';
 import { type PlanReading, readPlan } from '../core/plan/read.ts';
 import type { Plan } from '../core/plan/types.ts';
 import { nothingWanted, readFrame } from '../core/site/frame.ts';
+import { readFull, sectionLabels } from '../core/site/full.ts';
 import { rawOf } from '../core/text/bytes.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
 import { Source } from '../core/text/source.ts';
@@ -90,9 +91,23 @@ export function openSite(open: OpenPlan, plan: Plan): { site: OpenSite | null; f
     pages,
     files: new Set(files.map(file => file.path.normalize('NFC'))),
     words: new Map(),
+    sections: sectionsOf(root),
     front: frontPage(pages),
   };
   return { site: { root, files, pageFiles, facts, record, findings }, findings: [] };
+}
+
+/** The sections of a page, read when they are asked for. */
+function sectionsOf(root: string): SiteFacts['sections'] {
+  const known = new Map<string, ReadonlyMap<string, string>>();
+  return path => {
+    const kept = known.get(path);
+    if (kept) return kept;
+    const raw = readStart(join(root, path), Infinity);
+    const sections = raw === null ? new Map<string, string>() : sectionLabels(readFull(path, raw));
+    known.set(path, sections);
+    return sections;
+  };
 }
 
 /** At most this many pages tell which part most titles share. */

@@ -45,25 +45,43 @@ async function violations(page: Page): Promise<string[]> {
 describe.each(pages)('the finished page %s', path => {
   it('has links that lead to their pages when clicked', async () => {
     const page = await open(address(path));
-    const links = page.locator('[data-kamino="masthead"] a');
+    const menus = page.locator('[data-kamino="masthead"], [data-kamino="foot"]');
+    const links = menus.locator('a:not([href^="mailto:"], [href^="tel:"])');
     const count = await links.count();
-    expect(count).toBe(6);
     const reached: string[] = [];
     for (let at = 0; at < count; at += 1) {
-      await page.goto(address(path));
-      await links.nth(at).click();
-      expect(await page.locator('[data-kamino="masthead"] a[aria-current="page"]').count()).toBe(1);
+      if (page.url() !== address(path)) await page.goto(address(path));
+      const link = links.nth(at);
+      const opener = link.locator('xpath=ancestor::ul[1]/preceding-sibling::details[1]/summary');
+      if (!(await link.isVisible())) await opener.click();
+      await link.click();
       reached.push(page.url());
     }
-    const wanted = [
+    const masthead = [
       'index.html',
       'tonight.html',
       'visit/index.html',
+      'visit/index.html#opening-times',
+      'visit/getting-here.html',
+    ];
+    masthead.push(
+      'visit/index.html#access',
+      'telescopes/index.html',
+      'telescopes/great-refractor.html',
+      'almanac/1998.html',
+      'schools.html',
+    );
+    const foot = [
+      'tonight.html',
+      'visit/index.html',
+      'visit/getting-here.html',
       'telescopes/index.html',
       'schools.html',
-      'almanac/1998.html',
     ];
-    expect(reached).toEqual(wanted.map(address));
+    const wanted = path === 'almanac/1998.html' ? masthead : [...masthead, ...foot];
+    expect(reached).toEqual(
+      wanted.map(one => address(one.split('#')[0]!) + (one.includes('#') ? `#${one.split('#')[1]!}` : '')),
+    );
     await page.context().close();
   });
 
@@ -87,8 +105,9 @@ describe('the bar', () => {
         await page.evaluate(value => (document.documentElement.style.fontSize = value), size);
         const seen = await page.evaluate(() => ({
           sideways: document.documentElement.scrollWidth - document.documentElement.clientWidth,
-          outside: [...document.querySelectorAll('.kamino a')].filter(link => {
+          outside: [...document.querySelectorAll('.kamino a, .kamino summary')].filter(link => {
             const { left, right, width, height } = link.getBoundingClientRect();
+            if (width === 0) return false;
             return left < 0 || right > innerWidth || width < 24 || height < 24;
           }).length,
         }));
@@ -100,7 +119,7 @@ describe('the bar', () => {
 
   it('answers the pointer with its whole box, and moves nothing', async () => {
     const page = await open(address('tonight.html'));
-    const link = page.locator('.kamino-link').nth(1);
+    const link = page.locator('.kamino-bar .kamino-link').nth(1);
     const boxes = () =>
       page.evaluate(() =>
         [...document.querySelectorAll('body *')]
@@ -146,13 +165,60 @@ describe('the bar', () => {
   it('marks the page within by more than colour, and tells it to nobody as current', async () => {
     const page = await open(address('visit/getting-here.html'));
     const marked = await page.evaluate(() =>
-      [...document.querySelectorAll('.kamino-link')].map(one => [
+      [...document.querySelectorAll('.kamino-bar > .kamino-room > .kamino-list > li > a')].map(one => [
         one.textContent,
         one.getAttribute('aria-current'),
         getComputedStyle(one, '::after').content !== 'none',
       ]),
     );
     expect(marked.filter(([, current, mark]) => current !== null || mark)).toEqual([['Visit', null, true]]);
+    await page.context().close();
+  });
+});
+
+describe('a folded bar, without any script', () => {
+  it.each([
+    [767, true],
+    [768, false],
+  ])('at %i px: folded is %s', async (width, isFolded) => {
+    const page = await open(address('tonight.html'), {
+      viewport: { width, height: 800 },
+      javaScriptEnabled: false,
+    });
+    expect(await page.locator('.kamino-toggle').isVisible()).toBe(isFolded);
+    expect(await page.locator('.kamino-bar > .kamino-room > .kamino-list').isVisible()).toBe(!isFolded);
+    await page.context().close();
+  });
+
+  it('shows every entry by its toggle and openers, pushing the page down', async () => {
+    const page = await open(address('tonight.html'), {
+      viewport: { width: 390, height: 844 },
+      javaScriptEnabled: false,
+    });
+    const top = async () => (await page.locator('h1').boundingBox())!.y;
+    const before = await top();
+    await page.locator('.kamino-toggle summary').click();
+    expect(await top()).toBeGreaterThan(before + 200);
+    for (const name of ['visit', 'telescopes']) {
+      await page.locator(`[data-kamino-entry="${name}"] > details > summary`).first().click();
+      const links = page.locator(`#kamino-masthead-${name} a`);
+      for (let at = 0; at < (await links.count()); at += 1)
+        expect(await links.nth(at).isVisible()).toBe(true);
+    }
+    // Openers of one level close each other.
+    expect(await page.locator('#kamino-masthead-visit').isVisible()).toBe(false);
+    await page.setViewportSize({ width: 1280, height: 800 });
+    expect(await page.locator('.kamino-bar > .kamino-room > .kamino-list').isVisible()).toBe(true);
+    await page.context().close();
+  });
+
+  it('says its names and states to a screen reader', async () => {
+    const page = await open(address('tonight.html'));
+    const tree = await page.locator('[data-kamino="masthead"]').ariaSnapshot();
+    expect(tree).toContain('navigation "Main"');
+    expect(tree).toContain('link "Visit"');
+    await page.locator('[data-kamino-entry="visit"] summary').first().click();
+    expect(await page.locator('[data-kamino="masthead"]').ariaSnapshot()).toContain('link "Opening times"');
     await page.context().close();
   });
 });

@@ -1,8 +1,9 @@
 import { fragmentOf, relativeAddress } from '../address/href.ts';
-import type { SitePath } from '../address/path.ts';
+import { type SitePath, folderOf } from '../address/path.ts';
 import type { Mark } from '../menu/marks.ts';
 import type { Destination, ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import { escapeMarkup } from '../text/references.ts';
+import { english } from './words.ts';
 import { depthAttribute, entryAttribute, inlayAttribute, parts, reserved } from './names.ts';
 
 /** The page that markup is written for. */
@@ -21,22 +22,34 @@ export interface LineStandpoint extends Standpoint {
 }
 
 /** A menu as one `nav` element, one entry a line. */
-export function menuMarkup(
-  menu: ResolvedMenu,
-  from: LineStandpoint,
-  marks: ReadonlyMap<ResolvedEntry, Mark>,
-): string {
+export function menuMarkup(menu: ResolvedMenu, from: LineStandpoint, marks: Marks): string {
+  const { toggle } = parts;
   const lines = [
-    `<nav class="${parts.menu} ${parts.bar}" ${inlayAttribute}="${menu.name}" aria-label="${escapeMarkup(menu.title)}">`,
+    `<nav class="${parts.menu} ${parts[menu.form]}" ${inlayAttribute}="${menu.name}" aria-label="${escapeMarkup(menu.title)}">`,
     `  <div class="${parts.room}">`,
     ...(menu.home ? [`    ${homeMarkup(menu.home, from)}`] : []),
+    ...(menu.fold.belowEm === null
+      ? []
+      : [`    <details class="${toggle}"><summary>${english.menu}</summary></details>`]),
     `    <ul class="${parts.list}">`,
-    ...menu.entries.map(one => entryMarkup(one, marks.get(one), from)),
+    ...menu.entries.flatMap(one =>
+      entryLines(one, { menu, marks, from, group: '' }).map(line => `      ${line}`),
+    ),
     '    </ul>',
     '  </div>',
     '</nav>',
   ];
   return lines.join(`${from.lineBreak}${from.indent}`);
+}
+
+type Marks = ReadonlyMap<ResolvedEntry, Mark>;
+
+interface EntryContext {
+  menu: ResolvedMenu;
+  marks: Marks;
+  from: LineStandpoint;
+  /** Of the openers that close each other. */
+  group: string;
 }
 
 /** The link that leads past the menus; a page with a `base` needs its own address before the `#`. */
@@ -56,12 +69,44 @@ function homeMarkup(home: { label: string; page: SitePath }, from: Standpoint): 
   return `<a class="${parts.home}" href="${address}"${current}>${escapeMarkup(home.label)}</a>`;
 }
 
-function entryMarkup(entry: ResolvedEntry, mark: Mark | undefined, from: Standpoint): string {
+/** One line for an entry without a submenu; else its lines and those of what lies below it. */
+function entryLines(entry: ResolvedEntry, context: EntryContext): string[] {
+  const { menu, marks, from, group } = context;
   const { item, label } = sameEverywhere(entry);
+  const mark = marks.get(entry);
   const within = mark === 'within' ? ` ${parts.within}` : '';
+  const highlight = entry.highlight ? ` ${parts.highlight}` : '';
+  const start = `<li class="${parts.entry}${within}${highlight}"${item}>`;
+  const address = addressOf(entry.leadsTo, from);
   const current = mark === 'current' ? ' aria-current="page"' : '';
-  const address = escapeMarkup(addressOf(entry.leadsTo, from));
-  return `      <li class="${parts.entry}${within}"${item}><a class="${parts.link}" href="${address}"${current}>${label}</a></li>`;
+  const link = `<a class="${parts.link}" href="${escapeMarkup(address ?? '')}"${current}>${label}</a>`;
+  if (entry.entries.length === 0)
+    return [
+      address === null ? `${start}<span class="${parts.link}">${label}</span></li>` : `${start}${link}</li>`,
+    ];
+  const id = `kamino-${menu.name}-${entry.hook}`;
+  const below = entry.entries.flatMap(one => entryLines(one, { ...context, group: `-${entry.hook}` }));
+  const list = (extra: string): string[] => [
+    `  <ul class="${parts.list} ${parts.submenu}"${extra}>`,
+    ...below.map(line => `    ${line}`),
+    '  </ul>',
+    '</li>',
+  ];
+  const text = `<span class="${parts.link}">${label}</span>`;
+  if (menu.form === 'plain') return [start + (address === null ? text : link), ...list('')];
+  // In a column the branch of this page lies open.
+  const open = menu.form === 'column' && (mark !== undefined || hasCurrent(entry, marks)) ? ' open' : '';
+  const siblings = menu.form === 'column' ? '' : ` name="kamino-${menu.name}${group}"`;
+  const summary =
+    address === null
+      ? `<summary class="${parts.link}" aria-controls="${id}">${label}</summary>`
+      : `<summary aria-controls="${id}" aria-label="${escapeMarkup(english.below(entry.label))}"></summary>`;
+  const opener = `<details class="${parts.opener}"${siblings}${open}>${summary}</details>`;
+  return [`${start}${address === null ? '' : link}${opener}`, ...list(` id="${id}"`)];
+}
+
+function hasCurrent(entry: ResolvedEntry, marks: Marks): boolean {
+  return entry.entries.some(one => marks.has(one) || hasCurrent(one, marks));
 }
 
 const known = new WeakMap<ResolvedEntry, { item: string; label: string }>();
@@ -76,11 +121,22 @@ function sameEverywhere(entry: ResolvedEntry): { item: string; label: string } {
   return made;
 }
 
-function addressOf(leadsTo: Destination, from: Standpoint): string {
+/** Null for an entry that only opens. */
+function addressOf(leadsTo: Destination, { folder, page }: Standpoint): string | null {
   switch (leadsTo.kind) {
     case 'page':
-      return relativeAddress(from.folder, leadsTo.path);
+    case 'file':
+      return relativeAddress(folder, leadsTo.path);
+    case 'section': {
+      const isHere = leadsTo.path === null || leadsTo.path === page;
+      const needsPage = !isHere || folder !== folderOf(page);
+      return (needsPage ? relativeAddress(folder, leadsTo.path ?? page) : '') + fragmentOf(leadsTo.id);
+    }
     case 'url':
+    case 'mail':
+    case 'phone':
       return leadsTo.url;
+    case 'none':
+      return null;
   }
 }

@@ -8,11 +8,17 @@ export const depthAttribute = 'data-kamino-depth';
 export const parts = {
   menu: 'kamino',
   bar: 'kamino-bar',
+  column: 'kamino-column',
+  plain: 'kamino-plain',
   room: 'kamino-room',
   home: 'kamino-home',
   list: 'kamino-list',
   entry: 'kamino-entry',
   link: 'kamino-link',
+  opener: 'kamino-opener',
+  submenu: 'kamino-submenu',
+  toggle: 'kamino-toggle',
+  highlight: 'kamino-highlight',
   within: 'kamino-within',
   skip: 'kamino-skip',
 } as const;

@@ -1,6 +1,14 @@
 /** Kamino's own words in a page. */
 export interface Words {
   skip: string;
+  /** On the toggle of a folded menu. */
+  menu: string;
+  /** Names the opener beside a link. */
+  below: (label: string) => string;
 }
 
-export const english: Words = { skip: 'Skip to the main content' };
+export const english: Words = {
+  skip: 'Skip to the main content',
+  menu: 'Menu',
+  below: label => `${label}: more pages`,
+};

@@ -1,6 +1,6 @@
 import type { SitePath } from '../address/path.ts';
 import { marksOn } from '../menu/marks.ts';
-import type { ResolvedMenu } from '../menu/types.ts';
+import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import type { Raw } from '../text/bytes.ts';
 import { type Charset, encodeMarkup } from '../text/charset.ts';
 import { type LineStandpoint, type Standpoint, menuMarkup, styleMarkup } from './markup.ts';
@@ -10,11 +10,14 @@ const mostKept = 4000;
 /** Writes menus for pages. Pages of one folder with the same marks share their markup, so that it is made once. */
 export class MenuWriter {
   readonly #made = new Map<string, Raw>();
+  readonly #sections = new Map<ResolvedMenu, boolean>();
 
   write(menu: ResolvedMenu, from: LineStandpoint, charset: Charset): Raw {
     const marks = marksOn(menu, from.page, from.front);
     let key = `${menu.name}\n${from.folder}\n${from.indent}${from.lineBreak}${charset.declared ? charset.name : ''}`;
+    // Only these say something of the page itself.
     if (from.page === menu.home?.page) key += '\nhome';
+    if (this.#namesSections(menu)) key += `\n${from.page}`;
     for (const [entry, mark] of marks) key += `\n${entry.hook} ${mark}`;
     return this.#once(key, () => encodeMarkup(menuMarkup(menu, from, marks), charset));
   }
@@ -23,6 +26,15 @@ export class MenuWriter {
   styles(files: readonly SitePath[], from: Standpoint, charset: Charset): Raw {
     const key = `${from.folder}\n${charset.declared ? charset.name : ''}`;
     return this.#once(key, () => encodeMarkup(files.map(file => styleMarkup(file, from)).join(''), charset));
+  }
+
+  /** A place in this page is written without the page's address, one in another with it. */
+  #namesSections(menu: ResolvedMenu): boolean {
+    const has = (entries: readonly ResolvedEntry[]): boolean =>
+      entries.some(one => one.leadsTo.kind === 'section' || has(one.entries));
+    const known = this.#sections.get(menu) ?? has(menu.entries);
+    this.#sections.set(menu, known);
+    return known;
   }
 
   #once(key: string, make: () => Raw): Raw {

@@ -9,6 +9,8 @@ export interface ResolvedLook {
   hoverBackground: string;
   pressedBackground: string;
   marker: string;
+  /** Text on the accent. */
+  onAccent: string;
   focus: string;
 }
 
@@ -29,6 +31,8 @@ export function onPage(accent: Hex | null, color: Hex | null): ResolvedLook {
     hoverBackground: mixed(hoverShare),
     pressedBackground: mixed(pressedShare),
     marker: tint,
+    // Without a known accent the page's own ground is all that surely differs from its text.
+    onAccent: 'Canvas',
     focus: color ?? 'currentcolor',
   };
 }

@@ -25,8 +25,12 @@ export function resolveLook(look: Look, source: Source): { look: ResolvedLook; f
     return hex;
   };
   const [accent, background, color] = [read('accent'), read('background'), read('color')];
-  if (background === null) return { look: onPage(accent, color), findings };
-  const text = color ?? (contrast(ink, background) >= contrast(paper, background) ? ink : paper);
+  const onAccent = accent === null ? null : textOn(accent);
+  if (background === null) {
+    const colors = onPage(accent, color);
+    return { look: onAccent === null ? colors : { ...colors, onAccent }, findings };
+  }
+  const text = color ?? textOn(background);
   if (color !== null && contrast(color, background) < textLevel)
     findings.push(lowContrast(color, background, look, source));
   return { look: onGround(background, text, accent ?? text), findings };
@@ -52,7 +56,13 @@ function onGround(background: Hex, color: Hex, accent: Hex): ResolvedLook {
     pressedBackground,
     marker: mark,
     focus: mark,
+    onAccent: textOn(accent),
   };
+}
+
+/** Ink or paper, whichever stands out more. */
+function textOn(ground: Hex): Hex {
+  return contrast(ink, ground) >= contrast(paper, ground) ? ink : paper;
 }
 
 function noColor(

@@ -1,9 +1,15 @@
 import { pathMatcher } from '../address/glob.ts';
 import type { SitePath } from '../address/path.ts';
-import type { ResolvedMenu } from './types.ts';
+
+interface Carried {
+  carriedBy: readonly string[];
+  except: readonly string[];
+}
 
 /** Which pages carry a menu, by its `carried-by` and `except`. */
-export function carrier(menus: readonly ResolvedMenu[]): (menu: ResolvedMenu, page: SitePath) => boolean {
+export function carrier<Menu extends Carried>(
+  menus: readonly Menu[],
+): (menu: Menu, page: SitePath) => boolean {
   const tests = new Map(
     menus.map(menu => [menu, [pathMatcher(menu.carriedBy), pathMatcher(menu.except)] as const]),
   );

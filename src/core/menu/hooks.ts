@@ -6,7 +6,8 @@ import type { Destination } from './types.ts';
  * of an index page), else the label, in a–z, 0–9 and hyphens.
  */
 export function hookOf(leadsTo: Destination, label: string): string {
-  const name = leadsTo.kind === 'page' ? pageName(leadsTo.path) : label;
+  const name =
+    leadsTo.kind === 'page' ? pageName(leadsTo.path) : leadsTo.kind === 'section' ? leadsTo.id : label;
   return plainName(name) || plainName(label) || 'entry';
 }
 

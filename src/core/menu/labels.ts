@@ -53,8 +53,13 @@ export function labelOf(
 export function fileLabel(path: SitePath): string {
   const name =
     isIndex(path) && folderOf(path) !== '' ? nameOf(folderOf(path)) : nameOf(path).replace(/\.[^.]+$/, '');
-  const spaced = name.replace(/[-_]+/g, ' ').trim();
-  return spaced.charAt(0).toUpperCase() + spaced.slice(1);
+  return spaced(name);
+}
+
+/** `getting-here` as `Getting here`. */
+export function spaced(name: string): string {
+  const words = name.replace(/[-_]+/g, ' ').trim();
+  return words.charAt(0).toUpperCase() + words.slice(1);
 }
 
 function edgeParts(title: string): string[] {

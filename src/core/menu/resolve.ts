@@ -1,10 +1,10 @@
-import { isIndex } from '../address/path.ts';
-import type { SitePath } from '../address/path.ts';
-import type { Entry, Menu, Plan, Target } from '../plan/types.ts';
+import { type SitePath, isIndex, nameOf } from '../address/path.ts';
+import type { Entry, Mark, Menu, Plan } from '../plan/types.ts';
 import { type Finding, finding } from '../text/finding.ts';
 import type { Source } from '../text/source.ts';
+import { carrier } from './carried.ts';
 import { HookNames, hookOf } from './hooks.ts';
-import { fileLabel, labelOf, sharedPart } from './labels.ts';
+import { fileLabel, labelOf, sharedPart, spaced } from './labels.ts';
 import { readTarget } from './targets.ts';
 import type { Destination, ResolvedEntry, ResolvedMenu, SiteFacts } from './types.ts';
 
@@ -13,7 +13,7 @@ export interface Resolution {
   findings: Finding[];
 }
 
-/** Makes every target of the plan a known page or address, once for the whole site. */
+/** Makes every target of the plan a known page, section or address, once for the whole site. */
 export function resolveMenus(plan: Plan, site: SiteFacts, source: Source): Resolution {
   return new Resolver(plan, site, source).resolve();
 }
@@ -21,11 +21,16 @@ export function resolveMenus(plan: Plan, site: SiteFacts, source: Source): Resol
 /** The pages whose own words become labels. */
 export function pagesToName(plan: Plan, site: SiteFacts, source: Source): SitePath[] {
   const paths = new Set<SitePath>();
-  for (const { label, target } of plan.menus.flatMap(menu => menu.entries)) {
-    const reading = label === null ? readTarget(target, site, source) : null;
-    if (reading && 'destination' in reading && reading.destination.kind === 'page')
-      paths.add(reading.destination.path);
-  }
+  const visit = (entries: readonly Entry[]): void => {
+    for (const { label, target, entries: below } of entries) {
+      visit(below);
+      if (label !== null || (target.kind !== 'page' && target.kind !== 'address')) continue;
+      const reading = readTarget(target, { site, carriers: [], source });
+      if ('destination' in reading && reading.destination.kind === 'page')
+        paths.add(reading.destination.path);
+    }
+  };
+  for (const menu of plan.menus) visit(menu.entries);
   return [...paths];
 }
 
@@ -35,6 +40,13 @@ export function frontPage(pages: ReadonlySet<SitePath>): SitePath | null {
   return (
     top.find(path => path === 'index.html') ?? top.find(path => path.startsWith('index')) ?? top[0] ?? null
   );
+}
+
+/** What the entries of one menu share. */
+interface MenuContext {
+  names: HookNames;
+  carriers: readonly SitePath[];
+  depth: number;
 }
 
 class Resolver {
@@ -54,77 +66,84 @@ class Resolver {
   resolve(): Resolution {
     const { style } = this.#plan;
     if (style && !this.#site.files.has(style.path)) {
-      this.#tell(
-        'missing-file',
-        style.mark,
-        `the site has no file \`${style.path}\``,
-        'Write the path from the site’s folder.',
-      );
+      const finding = `the site has no file \`${style.path}\``;
+      this.#tell('missing-file', style.mark, finding, 'Write the path from the site’s folder.');
     }
     return { menus: this.#plan.menus.map(menu => this.#menu(menu)), findings: this.#findings };
   }
 
   #menu(menu: Menu): ResolvedMenu {
-    const names = new HookNames();
+    const carries = carrier([menu]);
+    const carriers = [...this.#site.pages].filter(page => carries(menu, page));
+    const context = { names: new HookNames(), carriers, depth: 1 };
+    const { name, title, form, align, carriedBy, except, place, fold } = menu;
     const home = menu.home && this.#home(menu.home.label, menu);
-    return {
-      name: menu.name,
-      title: menu.title,
-      form: menu.form,
-      align: menu.align,
-      carriedBy: menu.carriedBy,
-      except: menu.except,
-      place: menu.place,
-      home,
-      entries: menu.entries.flatMap(entry => this.#entry(entry, names, 1)),
-    };
+    const entries = menu.entries.flatMap(entry => this.#entry(entry, context));
+    return { name, title, form, align, carriedBy, except, place, fold, home, entries };
   }
 
   #home(label: string, menu: Menu): ResolvedMenu['home'] {
     const page = this.#site.front;
     if (page !== null) return { label, page };
-    this.#tell(
-      'missing-page',
-      menu.mark,
-      '`home` leads to the front page, and the site has none',
-      'Add an index.html to the site’s folder.',
-    );
+    const message = '`home` leads to the front page, and the site has none';
+    this.#tell('missing-page', menu.mark, message, 'Add an index.html to the site’s folder.');
     return null;
   }
 
-  #entry(entry: Entry, names: HookNames, depth: number): ResolvedEntry[] {
-    const reading = readTarget(entry.target, this.#site, this.#source);
+  #entry(entry: Entry, context: MenuContext): ResolvedEntry[] {
+    const { carriers, depth, names } = context;
+    const reading = readTarget(entry.target, { site: this.#site, carriers, source: this.#source });
     if ('finding' in reading) {
-      this.#findings.push(reading.finding);
+      this.#findings.push(entry.ifMissing === 'warn' ? leftOut(reading.finding) : reading.finding);
       return [];
     }
-    const label = entry.label ?? this.#label(reading.destination, entry.target);
-    const hook = names.take(hookOf(reading.destination, label));
-    return [{ label, leadsTo: reading.destination, hook, depth, entries: [] }];
+    const { destination } = reading;
+    const label = entry.label ?? this.#label(destination, entry.mark);
+    const hook = names.take(hookOf(destination, label));
+    const entries = entry.entries.flatMap(one => this.#entry(one, { ...context, depth: depth + 1 }));
+    return [{ label, leadsTo: destination, hook, depth, highlight: entry.highlight, entries }];
   }
 
-  #label(leadsTo: Destination, target: Target): string {
-    if (leadsTo.kind === 'url') return leadsTo.url.replace(/^https?:\/\/(www\.)?/, '').replace(/\/$/, '');
-    const label = labelOf(leadsTo.path, this.#site.words.get(leadsTo.path), this.#plan.labels, this.#shared);
-    if (label !== null) return label;
-    const instead = fileLabel(leadsTo.path);
-    if (target.kind !== 'url') {
-      this.#tell(
-        'no-title',
-        target.mark,
-        `\`${leadsTo.path}\` has no title; the entry is called \`${instead}\``,
-        'Give the page a title, or the entry a label.',
-      );
+  #label(leadsTo: Destination, mark: Mark): string {
+    switch (leadsTo.kind) {
+      case 'page':
+        return this.#pageLabel(leadsTo.path, mark);
+      case 'file':
+        return nameOf(leadsTo.path);
+      case 'section': {
+        const heading = leadsTo.path === null ? '' : this.#site.sections(leadsTo.path).get(leadsTo.id);
+        return heading || spaced(leadsTo.id);
+      }
+      case 'url':
+        return leadsTo.url.replace(/^https?:\/\/(www\.)?/, '').replace(/\/$/, '');
+      case 'mail':
+      case 'phone':
+        return decodeURI(leadsTo.url.replace(/^\w+:/, '').replace(/\?.*/, ''));
+      case 'none':
+        return '';
     }
+  }
+
+  #pageLabel(path: SitePath, mark: Mark): string {
+    const label = labelOf(path, this.#site.words.get(path), this.#plan.labels, this.#shared);
+    if (label !== null) return label;
+    const instead = fileLabel(path);
+    const message = `\`${path}\` has no title; the entry is called \`${instead}\``;
+    this.#tell('no-title', mark, message, 'Give the page a title, or the entry a label.');
     return instead;
   }
 
-  #tell(
-    rule: Parameters<typeof finding>[0],
-    { start, end }: { start: number; end: number },
-    message: string,
-    remedy: string,
-  ): void {
+  #tell(rule: Parameters<typeof finding>[0], { start, end }: Mark, message: string, remedy: string): void {
     this.#findings.push(finding(rule, this.#source.place(start, end), message, remedy));
   }
+}
+
+/** An entry that the plan allows to be missing. */
+function leftOut(problem: Finding): Finding {
+  return {
+    ...problem,
+    rule: 'left-out',
+    severity: 'warning',
+    message: `this entry was left out: ${problem.message}`,
+  };
 }

@@ -1,72 +1,169 @@
-import { type Address, readAddress, readWebAddress } from '../address/href.ts';
+import { type Address, decodePercent, readAddress, readWebAddress } from '../address/href.ts';
 import { type SitePath, joinPath, nameOf } from '../address/path.ts';
 import type { Mark, Target } from '../plan/types.ts';
 import { type Finding, finding } from '../text/finding.ts';
-import { nearest } from '../text/nearest.ts';
+import { listed, nearest } from '../text/nearest.ts';
 import type { Source } from '../text/source.ts';
 import type { Destination, SiteFacts } from './types.ts';
 
 /** Where a target leads, or the finding that says why it leads nowhere. */
 export type TargetReading = { destination: Destination } | { finding: Finding };
 
-export function readTarget(target: Target, site: SiteFacts, source: Source): TargetReading {
-  if (target.kind === 'url') return { destination: { kind: 'url', url: target.url } };
-  const place = source.place(target.mark.start, target.mark.end);
-  const failed = (rule: Parameters<typeof finding>[0], message: string, remedy: string): TargetReading => ({
-    finding: finding(rule, place, message, remedy),
-  });
-  const address = readAddress(target.written, '');
-  switch (address.kind) {
-    case 'web':
-      return target.kind === 'page'
-        ? failed(
-            'missing-page',
-            '`page` takes a page of this site',
-            `For another site write  url: "${target.written}"`,
-          )
-        : webTarget(target.written, failed);
-    case 'other':
-      return failed(
-        'bad-address',
-        `an address of \`${address.scheme}:\` is no target`,
-        'Targets are pages of the site, or addresses of http or https.',
-      );
-    case 'root':
-    case 'outside':
-      return failed('outside-site', `\`${target.written}\` leaves the site`, outsideRemedy(address, site));
-    case 'same-page':
-      return failed(
-        'later-key',
-        'a target inside a page is not built by this version of Kamino yet',
-        'Name the page alone for now.',
-      );
-    case 'inside':
-      break;
-  }
-  if (address.fragment !== null) {
-    return failed(
-      'later-key',
-      'a target inside a page is not built by this version of Kamino yet',
-      `Name the page alone for now:  ${address.path}`,
-    );
-  }
-  const path = pageAt(address, target.written, site);
-  return path === null
-    ? missingPage(target, address.path, site, source)
-    : { destination: { kind: 'page', path } };
+type Written = Extract<Target, { written: string }>;
+
+/** What a target is read against. */
+export interface TargetContext {
+  site: SiteFacts;
+  /** The pages that carry the menu, on which a place without a page must be. */
+  carriers: readonly SitePath[];
+  source: Source;
 }
 
-function webTarget(
-  written: string,
-  failed: (rule: 'bad-address', message: string, remedy: string) => TargetReading,
-): TargetReading {
-  const url = readWebAddress(written.startsWith('//') ? `https:${written}` : written);
-  if (url !== null) return { destination: { kind: 'url', url } };
-  return failed(
-    'bad-address',
-    `\`${written}\` is no address of http or https`,
-    'For example  url: "https://example.org/"',
-  );
+export function readTarget(target: Target, context: TargetContext): TargetReading {
+  switch (target.kind) {
+    case 'url':
+      return { destination: { kind: 'url', url: target.url } };
+    case 'mail':
+      return {
+        destination: { kind: 'mail', url: `mailto:${encodeURI(target.address.replace(/\s+/g, ''))}` },
+      };
+    case 'phone':
+      return { destination: { kind: 'phone', url: `tel:${target.number.replace(/[^\d+]/g, '')}` } };
+    case 'none':
+      return { destination: { kind: 'none' } };
+    default:
+      return new Reading(target, context).read();
+  }
+}
+
+class Reading {
+  readonly #target: Written;
+  readonly #site: SiteFacts;
+  readonly #carriers: readonly SitePath[];
+  readonly #source: Source;
+
+  constructor(target: Written, { site, carriers, source }: TargetContext) {
+    this.#target = target;
+    this.#site = site;
+    this.#carriers = carriers;
+    this.#source = source;
+  }
+
+  read(): TargetReading {
+    const { kind, written } = this.#target;
+    // `section: contact` and `section: "#contact"` mean the same.
+    const isBareId = kind === 'section' && !/[#./]/.test(written);
+    const address = readAddress(isBareId ? `#${written}` : written, '');
+    switch (address.kind) {
+      case 'web':
+        return this.#web();
+      case 'other':
+        return this.#other(address.scheme);
+      case 'root':
+      case 'outside':
+        return this.#failed(
+          'outside-site',
+          `\`${written}\` leaves the site`,
+          outsideRemedy(address, this.#site),
+        );
+      case 'same-page':
+        return this.#section(null, address.fragment ?? '');
+      case 'inside':
+        return this.#inside(address);
+    }
+  }
+
+  #inside(address: Extract<Address, { kind: 'inside' }>): TargetReading {
+    const { kind, written } = this.#target;
+    const { files } = this.#site;
+    const file = [written.normalize('NFC'), address.path].find(path => files.has(path));
+    if (kind === 'file')
+      return file === undefined
+        ? this.#missingFile(address.path)
+        : { destination: { kind: 'file', path: file } };
+    const path = pageAt(address, written, this.#site);
+    if (path === null) {
+      if (kind === 'address' && file !== undefined) return { destination: { kind: 'file', path: file } };
+      return missingPage(this.#target, address.path, this.#site, this.#source);
+    }
+    if (address.fragment !== null && path !== written.normalize('NFC'))
+      return this.#section(path, address.fragment);
+    if (kind !== 'section') return { destination: { kind: 'page', path } };
+    return this.#failed(
+      'missing-section',
+      '`section` names a page alone',
+      `Add the id:  section: "${path}#…",  or write  page: ${path}`,
+    );
+  }
+
+  #section(path: SitePath | null, id: string): TargetReading {
+    if (id === '')
+      return this.#failed(
+        'missing-section',
+        'a `#` without an id leads nowhere',
+        'Write the id of the section behind the #.',
+      );
+    const pages = path === null ? this.#carriers : [path];
+    const lacking = pages.filter(page => !this.#site.sections(page).has(id));
+    if (lacking.length === 0) return { destination: { kind: 'section', path, id } };
+    const known = lacking.length === 1 ? [...this.#site.sections(lacking[0]!).keys()] : [];
+    const near = nearest(id, known);
+    const where =
+      lacking.length > 3
+        ? `${lacking.slice(0, 3).join(', ')} and ${lacking.length - 3} more pages`
+        : listed(lacking, 'and');
+    const remedy = near
+      ? `Did you mean \`#${near}\`?`
+      : path === null
+        ? `Name its page too:  section: "page.html#${id}"`
+        : `Give the section this id, in the page:  id="${id}"`;
+    return this.#failed('missing-section', `there is no \`#${id}\` in ${where}`, remedy);
+  }
+
+  #web(): TargetReading {
+    const { kind, written } = this.#target;
+    if (kind !== 'address')
+      return this.#failed(
+        'missing-page',
+        `\`${kind}\` takes a path of this site`,
+        `For another site write  url: "${written}"`,
+      );
+    const url = readWebAddress(written.startsWith('//') ? `https:${written}` : written);
+    if (url !== null) return { destination: { kind: 'url', url } };
+    return this.#failed(
+      'bad-address',
+      `\`${written}\` is no address of http or https`,
+      'For example  url: "https://example.org/"',
+    );
+  }
+
+  #other(scheme: string): TargetReading {
+    const { kind, written } = this.#target;
+    const rest = written.trim().slice(scheme.length + 1);
+    if (kind === 'address' && scheme === 'mailto' && rest.includes('@'))
+      return { destination: { kind: 'mail', url: `mailto:${encodeURI(decodePercent(rest))}` } };
+    if (kind === 'address' && scheme === 'tel' && /\d/.test(rest))
+      return { destination: { kind: 'phone', url: `tel:${rest.replace(/[^\d+]/g, '')}` } };
+    return this.#failed(
+      'bad-address',
+      `an address of \`${scheme}:\` is no target`,
+      'Targets are pages, sections and files of the site, mail addresses, telephone numbers, and addresses of http or https.',
+    );
+  }
+
+  #missingFile(path: SitePath): TargetReading {
+    const near = nearestPage(path, this.#site.files);
+    return this.#failed(
+      'missing-file',
+      `the site has no file \`${path}\``,
+      near ? `Did you mean \`${near}\`?` : 'Add the file, or take the entry out.',
+    );
+  }
+
+  #failed(rule: Parameters<typeof finding>[0], message: string, remedy: string): TargetReading {
+    const { start, end } = this.#target.mark;
+    return { finding: finding(rule, this.#source.place(start, end), message, remedy) };
+  }
 }
 
 /** The page an address names: as written first, since a name may hold a `%` or `#`, then as a browser reads it. */
@@ -93,7 +190,7 @@ function missingPage(
 ): TargetReading {
   const { start, end } = target.mark;
   const place = source.place(start, end);
-  if (site.files.has(path)) {
+  if (site.files.has(path) && path !== '') {
     return {
       finding: finding(
         'missing-page',

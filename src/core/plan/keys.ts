@@ -1,5 +1,5 @@
 /** The parts of a plan that have keys of their own. */
-export type Part = 'plan' | 'labels' | 'menu' | 'place' | 'home' | 'entry' | 'look';
+export type Part = 'plan' | 'labels' | 'menu' | 'place' | 'home' | 'fold' | 'entry' | 'look' | 'font';
 
 /** How a part is called in a message. */
 export const partNames: Record<Part, string> = {
@@ -8,8 +8,10 @@ export const partNames: Record<Part, string> = {
   menu: 'a menu',
   place: '`place`',
   home: '`home`',
+  fold: '`fold`',
   entry: 'an entry',
   look: 'a look',
+  font: '`font`',
 };
 
 const words = (list: string): readonly string[] => list.split(' ').filter(Boolean);
@@ -18,19 +20,24 @@ const words = (list: string): readonly string[] => list.split(' ').filter(Boolea
 export const laterKeys: Record<Part, readonly string[]> = {
   plan: words('links own-files languages buttons to-top panels pictures looks questions rules'),
   labels: [],
-  menu: words('widths separators stays current-entry opens fold look branch set entries-of depth data'),
+  menu: words('widths separators stays current-entry opens look branch set entries-of depth data'),
   place: words('instead-of'),
   home: words('image show'),
   entry: words(
-    'section heading panel language file mail phone pages sections insert entries covers highlight apart new-window ' +
-      'outside-mark subject icon icon-at show look save details if-missing order first except most depth levels',
+    'heading panel language pages sections insert covers apart new-window outside-mark subject icon icon-at show look ' +
+      'save details order first except most depth levels',
   ),
-  look: words('font padding gap radius border shadow contrast dark states parts'),
+  fold: words('side behind joins toggle'),
+  look: words('gap border shadow contrast dark states parts'),
+  font: words('file'),
 };
 
 /** Values of the format that a later version builds. */
 export const laterValues: Record<string, readonly string[]> = {
-  form: words('column tabs plain breadcrumb previous-next'),
+  form: words('tabs breadcrumb previous-next'),
+  as: words('drawer full-screen none'),
+  when: words('crowded any-width'),
+  highlight: words('border shadow'),
   output: words('in-place'),
 };
 

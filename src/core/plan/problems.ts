@@ -30,6 +30,17 @@ function isEcho(detail: Joi.ValidationErrorItem, details: readonly Joi.Validatio
   );
 }
 
+/** What a value of a form looks like, and an example. */
+const forms: Record<string, [takes: string, example: string]> = {
+  name: ['a name in a–z, 0–9 and hyphens that begins with a letter', 'menu: masthead'],
+  mail: ['a mail address', 'mail: hello@example.org'],
+  phone: ['a telephone number', 'phone: +44 1632 960014'],
+  fold: ['`never` or a width of the window', 'when: below 48em'],
+  length: ['a length of CSS', '0.75rem'],
+  family: ['names of fonts', 'family: Inter, sans-serif'],
+  weight: ['a weight from 1 to 1000', 'weight: 500'],
+};
+
 class Teller {
   readonly #text: PlanText;
   readonly #source: Source;
@@ -41,7 +52,6 @@ class Teller {
 
   tell(detail: Joi.ValidationErrorItem): Finding {
     const { path, context } = detail;
-    const key = String(path.at(-1) ?? 'the plan');
     const value = this.#written(path);
     switch (detail.type) {
       case 'object.unknown':
@@ -72,13 +82,22 @@ class Teller {
           `\`${value}\` is a name that Kamino keeps for itself`,
           'Choose another name.',
         );
-      case 'string.pattern.name':
+      case 'entry.label':
         return this.#at(
+          'missing-key',
+          path,
+          'this entry has neither a label nor a target',
+          'Give it a label.',
+        );
+      case 'any.unknown':
+        return this.#atKey(
           'wrong-value',
           path,
-          `\`${key}\` takes a name in a–z, 0–9 and hyphens that begins with a letter, and \`${value}\` is none`,
-          'For example  menu: masthead',
+          'a submenu has at most three levels',
+          'Move these entries up.',
         );
+      case 'string.pattern.name':
+        return this.#wrongForm(path, value, String(context?.['name']));
       case 'label.control':
         return this.#at(
           'bad-label',
@@ -170,6 +189,18 @@ class Teller {
     return this.#at('wrong-value', path, takes, near ? `Did you mean \`${near}\`?` : null);
   }
 
+  #wrongForm(path: Path, value: string, form: string): Finding {
+    const key = String(path.at(-1));
+    if (laterValues[key]?.includes(value)) return this.#wrongWord(path, value, ['never', 'below 48em']);
+    const [takes, example] = forms[form] ?? ['another value', ''];
+    return this.#at(
+      'wrong-value',
+      path,
+      `\`${key}\` takes ${takes}, and \`${shown(value)}\` is none`,
+      `For example  ${example || `${key}: …`}`,
+    );
+  }
+
   #wrongKind({ type, path, context }: Joi.ValidationErrorItem): Finding {
     const label = labelOf(path);
     const expected: Record<string, string> = {
@@ -223,7 +254,7 @@ function partOf(path: Path): Part {
   const before = path.at(-2);
   if (path.length === 0) return 'plan';
   if (typeof last === 'number') return before === 'menus' ? 'menu' : 'entry';
-  return last === 'labels' || last === 'place' || last === 'home' || last === 'look' ? last : 'plan';
+  return last !== undefined && Object.hasOwn(partNames, last) ? (last as Part) : 'plan';
 }
 
 function nameOf(path: Path): string {

@@ -113,6 +113,9 @@ class Conversion {
           background: this.#mark(['look', 'background']),
           color: this.#mark(['look', 'color']),
         },
+        font: { family: null, size: null, weight: null, spacing: null, ...look.font },
+        padding: look.padding ?? null,
+        radius: look.radius ?? null,
       },
     };
   }
@@ -144,6 +147,7 @@ class Conversion {
       except: written.except.map(glob => this.#slashes(glob, [...path, 'except'])),
       place: written.place ? placeOf(written.place) : null,
       home: written.home ?? null,
+      fold: { belowEm: widthOf(written.fold?.when), as: 'stack' },
       entries: written.entries.flatMap((entry, at) =>
         entry ? this.#entry(entry, [...path, 'entries', at]) : [],
       ),
@@ -153,18 +157,32 @@ class Conversion {
 
   #entry(written: string | WrittenEntry, path: (string | number)[]): Entry {
     const mark = this.#mark(path);
-    if (typeof written === 'string') return { label: null, target: this.#bare(written, path), mark };
-    return { label: written.label ?? null, target: this.#target(written, path), mark };
-  }
-
-  #bare(written: string, path: (string | number)[]): Target {
-    return { kind: 'address', written: this.#slashes(written, path), mark: this.#mark(path) };
+    if (typeof written === 'string') {
+      const target: Target = { kind: 'address', written: this.#slashes(written, path), mark };
+      return { label: null, target, highlight: false, ifMissing: 'error', entries: [], mark };
+    }
+    const below = written.entries ?? [];
+    return {
+      label: written.label ?? null,
+      target: this.#target(written, path),
+      highlight: written.highlight !== undefined,
+      ifMissing: written['if-missing'],
+      entries: below.flatMap((entry, at) => (entry ? this.#entry(entry, [...path, 'entries', at]) : [])),
+      mark,
+    };
   }
 
   #target(written: WrittenEntry, path: (string | number)[]): Target {
     if (written.url !== undefined) return { kind: 'url', url: written.url };
-    const here = [...path, 'page'];
-    return { kind: 'page', written: this.#slashes(written.page!, here), mark: this.#mark(here) };
+    if (written.mail !== undefined) return { kind: 'mail', address: written.mail };
+    if (written.phone !== undefined) return { kind: 'phone', number: written.phone };
+    for (const kind of ['page', 'section', 'file'] as const) {
+      const value = written[kind];
+      if (value === undefined) continue;
+      const here = [...path, kind];
+      return { kind, written: this.#slashes(value, here), mark: this.#mark(here) };
+    }
+    return { kind: 'none' };
   }
 
   #style(written: string | undefined): Plan['style'] {
@@ -205,6 +223,12 @@ class Conversion {
     const { start, end } = this.#mark(path);
     this.findings.push(finding(rule, this.#source.place(start, end), message, remedy));
   }
+}
+
+/** `below 48em` in em; a px counts as a sixteenth, as browsers have it. */
+function widthOf(when: string | undefined): number | null {
+  const match = /^below ([\d.]+)(em|rem|px)$/.exec(when ?? '');
+  return match ? Number(match[1]) / (match[2] === 'px' ? 16 : 1) : null;
 }
 
 const sides: readonly PlaceSide[] = ['first-in', 'last-in', 'before', 'after'];

@@ -19,7 +19,8 @@ export interface WrittenPlan {
 export interface WrittenMenu {
   menu: string;
   title?: string;
-  form: 'bar';
+  form: 'bar' | 'column' | 'plain';
+  fold?: { when: string; as: 'stack' };
   'carried-by': string[];
   except: string[];
   place?: WrittenPlace;
@@ -38,13 +39,23 @@ export interface WrittenPlace {
 export interface WrittenEntry {
   label?: string;
   page?: string;
+  section?: string;
+  file?: string;
+  mail?: string;
+  phone?: string;
   url?: string;
+  highlight?: 'background';
+  'if-missing': 'error' | 'warn';
+  entries?: (string | WrittenEntry | undefined)[];
 }
 
 export interface WrittenLook {
   accent?: string;
   background?: string;
   color?: string;
+  font?: { family?: string; size?: string; weight?: string; spacing?: string };
+  padding?: string;
+  radius?: string;
 }
 
 const text = Joi.string().trim().min(1);
@@ -78,7 +89,39 @@ const place = Joi.object<WrittenPlace>({
   after: listOf(selector),
 }).xor('first-in', 'last-in', 'before', 'after');
 
-const entry = Joi.object<WrittenEntry>({ label, page: text, url: webAddress }).xor('page', 'url');
+/** https://html.spec.whatwg.org/#valid-e-mail-address, several with commas between. */
+const mailAddress = text.pattern(
+  /^[\w.!#$%&'*+/=?^`{|}~-]+@[\w-]+(?:\.[\w-]+)*(?:,\s*[\w.!#$%&'*+/=?^`{|}~-]+@[\w-]+(?:\.[\w-]+)*)*$/,
+  'mail',
+);
+const phoneNumber = text.pattern(/^\+?[\d\s()./-]*\d[\d\s()./-]*$/, 'phone');
+
+const targets = ['page', 'section', 'file', 'mail', 'phone', 'url'] as const;
+
+/** At most three levels: each is a schema of its own. */
+const entriesOf = (levels: number): Joi.ArraySchema =>
+  linesOf(Joi.alternatives().conditional(Joi.string(), { then: text, otherwise: entryOf(levels) }));
+
+function entryOf(levels: number): Joi.ObjectSchema<WrittenEntry> {
+  return Joi.object<WrittenEntry>({
+    label,
+    page: text,
+    section: text,
+    file: text,
+    mail: mailAddress,
+    phone: phoneNumber,
+    url: webAddress,
+    highlight: Joi.valid('background'),
+    'if-missing': Joi.valid('error', 'warn').default('error'),
+    entries: levels > 1 ? entriesOf(levels - 1).optional() : Joi.forbidden(),
+  })
+    .or(...targets, 'entries')
+    .oxor(...targets)
+    .custom((value: WrittenEntry, helpers) => {
+      const needsLabel = value.label === undefined && !targets.some(key => value[key] !== undefined);
+      return needsLabel ? helpers.error('entry.label') : value;
+    });
+}
 
 const menu = Joi.object<WrittenMenu>({
   menu: Joi.string()
@@ -86,18 +129,40 @@ const menu = Joi.object<WrittenMenu>({
     .invalid('style', 'script', 'skip', 'top')
     .required(),
   title: label,
-  form: Joi.valid('bar').default('bar'),
+  form: Joi.valid('bar', 'column', 'plain').default('bar'),
+  fold: Joi.object({
+    when: text.pattern(/^(?:never|below (?:\d+\.?\d*|\.\d+)(?:em|rem|px))$/, 'fold').required(),
+    as: Joi.valid('stack').default('stack'),
+  }),
   'carried-by': globs.default(['**']),
   except: globs.default([]),
   place,
   align: Joi.valid('start', 'center', 'end', 'spread').default('start'),
   home: Joi.object({ label: label.required() }),
-  entries: linesOf(Joi.alternatives().conditional(Joi.string(), { then: text, otherwise: entry })),
+  entries: entriesOf(3),
 });
 
 const color = text.custom((value: string) =>
   /^(?:[0-9a-f]{3,4}|[0-9a-f]{6}|[0-9a-f]{8})$/i.test(value) ? `#${value}` : value,
 );
+
+const length = String.raw`(?:0|(?:\d+\.?\d*|\.\d+)(?:px|em|rem|ch|%|vw))`;
+const lengths = (most: number): Joi.StringSchema =>
+  text.pattern(new RegExp(`^${length}(?: ${length}){0,${most - 1}}$`), 'length');
+
+const look = Joi.object<WrittenLook>({
+  accent: color,
+  background: color,
+  color,
+  font: Joi.object({
+    family: text.pattern(/^[\p{L}\p{N} ,'"_-]+$/u, 'family'),
+    size: lengths(1),
+    weight: text.pattern(/^(?:normal|bold|[1-9]\d{0,2}|1000)$/, 'weight'),
+    spacing: text.pattern(new RegExp(`^(?:normal|-?${length})$`), 'length'),
+  }),
+  padding: lengths(4),
+  radius: lengths(4),
+});
 
 /** What a plan may say. Everything it says arrives as text; each key converts its own. */
 export const planSchema = Joi.object<WrittenPlan>({
@@ -115,5 +180,5 @@ export const planSchema = Joi.object<WrittenPlan>({
   }),
   style: text,
   menus: linesOf(menu),
-  look: Joi.object<WrittenLook>({ accent: color, background: color, color: color }).default({}),
+  look: look.default({}),
 });

@@ -28,16 +28,25 @@ export interface LabelSource {
 
 export type Align = 'start' | 'center' | 'end' | 'spread';
 
+export type Form = 'bar' | 'column' | 'plain';
+
+/** Where a menu folds away: below a width of the window, in em; never where it is null. */
+export interface Fold {
+  belowEm: number | null;
+  as: 'stack';
+}
+
 export interface Menu {
   name: string;
   title: string;
-  form: 'bar';
+  form: Form;
   align: Align;
   carriedBy: readonly string[];
   except: readonly string[];
   /** null: the page's own header, else the start of the body. */
   place: MenuPlace | null;
   home: { label: string } | null;
+  fold: Fold;
   entries: readonly Entry[];
   mark: Mark;
 }
@@ -54,13 +63,22 @@ export interface Entry {
   /** null: the label comes from the target. */
   label: string | null;
   target: Target;
+  /** Set apart as a call to action. */
+  highlight: boolean;
+  /** What happens where the target is not there: the build stops, or the entry is left out with a warning. */
+  ifMissing: 'error' | 'warn';
+  entries: readonly Entry[];
   mark: Mark;
 }
 
 /** `written` is as the plan has it. */
 export type Target =
-  | { kind: 'page'; written: string; mark: Mark }
+  | { kind: 'page' | 'section' | 'file'; written: string; mark: Mark }
   | { kind: 'url'; url: string }
+  | { kind: 'mail'; address: string }
+  | { kind: 'phone'; number: string }
+  /** The entry only opens. */
+  | { kind: 'none' }
   /** A bare target: an address as in an `href`. */
   | { kind: 'address'; written: string; mark: Mark };
 
@@ -70,4 +88,7 @@ export interface Look {
   background: string | null;
   color: string | null;
   marks: Record<'accent' | 'background' | 'color', Mark>;
+  font: { family: string | null; size: string | null; weight: string | null; spacing: string | null };
+  padding: string | null;
+  radius: string | null;
 }

@@ -54,6 +54,18 @@ export function readFull(path: SitePath, raw: Raw): FullPage {
   return new FullReader(frame).read();
 }
 
+/** The ids of a page, each with the text of the heading that has it or is the first behind it; empty for none. */
+export function sectionLabels(page: FullPage): Map<string, string> {
+  const labels = new Map<string, string>();
+  for (const [at, { id, start }] of page.ids.entries()) {
+    if (labels.has(id)) continue;
+    const heading = page.headings.find(one => one.start >= start);
+    const next = page.ids[at + 1]?.start ?? Infinity;
+    labels.set(id, heading && heading.start <= next ? heading.text : '');
+  }
+  return labels;
+}
+
 interface OpenText {
   closes: string;
   parts: Raw[];

@@ -50,6 +50,11 @@ export const rules = {
   'same-menu-name': { severity: 'error', about: 'Each menu has its own name.' },
   // The plan against the site.
   'missing-page': { severity: 'error', about: 'A target page is a page of the site.' },
+  'missing-section': { severity: 'error', about: 'A target section is a place in its page.' },
+  'left-out': {
+    severity: 'warning',
+    about: 'An entry whose target is missing is left out where the plan says so.',
+  },
   'missing-file': { severity: 'error', about: 'A file that the plan names is there.' },
   'outside-site': { severity: 'error', about: 'Targets and files lie in the site.' },
   'no-title': { severity: 'warning', about: 'A label left out comes from the page’s title.' },

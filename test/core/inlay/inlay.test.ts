@@ -15,6 +15,7 @@ function menu(place: MenuPlace | null, name = 'masthead'): ResolvedMenu {
       leadsTo: { kind: 'page', path },
       hook: path.replace(/\W+/g, '-'),
       depth: 1,
+      highlight: false,
       entries: [],
     }) as const;
   return {
@@ -25,6 +26,7 @@ function menu(place: MenuPlace | null, name = 'masthead'): ResolvedMenu {
     carriedBy: ['**'],
     except: [],
     place,
+    fold: { belowEm: null, as: 'stack' },
     home: { label: 'Home “é” 🌙', page: 'index.html' },
     entries: [entry('A & <b>', 'a/one.html'), entry('Zwei "2"', 'b.html')],
   };

@@ -7,6 +7,7 @@ const entry = (path: string, entries: ResolvedEntry[] = []): ResolvedEntry => ({
   leadsTo: { kind: 'page', path },
   hook: path,
   depth: 1,
+  highlight: false,
   entries,
 });
 const menu: ResolvedMenu = {
@@ -17,6 +18,7 @@ const menu: ResolvedMenu = {
   carriedBy: ['**'],
   except: [],
   place: null,
+  fold: { belowEm: null, as: 'stack' },
   home: null,
   entries: [
     entry('index.html'),
