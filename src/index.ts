@@ -1,7 +1,8 @@
 /**
  * Kamino for other programs: the jobs that the commands do, and the main functions of the core.
  */
-export { build, type BuildOptions, type BuildResult } from './jobs/build.ts';
+export { build } from './jobs/build.ts';
+export type { BuildOptions, BuildResult } from './jobs/result.ts';
 export { demo, type DemoResult } from './jobs/demo.ts';
 export { verify, type Verification } from './jobs/verify.ts';
 export { version } from './jobs/version.ts';
@@ -13,4 +14,5 @@ export type { Finding } from './core/text/finding.ts';
 export { renderFinding } from './core/text/render.ts';
 export { readFull, type FullPage } from './core/site/full.ts';
 export { Inlayer, type Inlay, type Inlaying } from './core/inlay/inlay.ts';
-export { lift } from './core/inlay/lift.ts';
+export { lift as liftPage, keepMenus } from './core/inlay/lift.ts';
+export { lift, type LiftOptions, type LiftResult } from './jobs/lift.ts';

@@ -1,7 +1,7 @@
 import type { Command } from 'commander';
 import { counted } from '../core/text/nearest.ts';
 import { countFindings } from '../core/text/render.ts';
-import type { BuildResult } from '../jobs/build.ts';
+import type { BuildResult } from '../jobs/result.ts';
 import { type Voice, tellFindings } from './io.ts';
 import { progressOn } from './progress.ts';
 import type { Act } from './run.ts';

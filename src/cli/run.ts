@@ -2,6 +2,7 @@ import { Command, CommanderError } from 'commander';
 import { version } from '../jobs/version.ts';
 import { addBuild } from './build.ts';
 import { addDemo } from './demo.ts';
+import { addLift } from './lift.ts';
 import { type Io, type Voice, voiceOf } from './io.ts';
 
 /** Adds a command to the program; what it does gives the exit status. */
@@ -18,7 +19,9 @@ What to do first:
                                        entries:
                                          - index.html
                                          - contact.html
-  $ kamino build                 the same pages with the menu in them, in ./built
+  $ kamino build                 the same pages with the menu in them, in ./built;
+                                 with  output: in-place  in the plan, the pages themselves
+  $ kamino lift                  takes the menus out of the pages again
 
 Each command has its own help:  kamino build --help`;
 
@@ -46,6 +49,7 @@ export async function run(argv: readonly string[], io: Io): Promise<number> {
     status = await work(voiceOf(io, program.opts<{ color: boolean }>().color ? undefined : false));
   };
   addBuild(program, act);
+  addLift(program, act);
   addDemo(program, act);
   for (const command of program.commands) command.option('--no-color', 'no colour in what is printed');
   if (argv.length === 0) {

@@ -1,6 +1,7 @@
 import { crc32 } from 'node:zlib';
 import { type Inlay, Inlayer } from '../core/inlay/inlay.ts';
-import { Splicer } from '../core/text/bytes.ts';
+import { findInlaid } from '../core/inlay/lift.ts';
+import { type Raw, Splicer } from '../core/text/bytes.ts';
 import type { Finding } from '../core/text/finding.ts';
 import type { Finished } from './output.ts';
 import { Reader } from './read.ts';
@@ -15,7 +16,11 @@ export class PageMaker {
   readonly #reader = new Reader();
   readonly #splicer = new Splicer();
 
-  constructor(root: string, inlay: Inlay) {
+  readonly #keep: (hash: string, raw: Raw) => void;
+
+  /** @param keep stores what is taken out of a page, before that page is written */
+  constructor(root: string, inlay: Inlay, keep: (hash: string, raw: Raw) => void) {
+    this.#keep = keep;
     this.#root = root;
     this.#inlayer = new Inlayer(inlay);
   }
@@ -23,10 +28,16 @@ export class PageMaker {
   /** A finished page, good until the next is asked for. What is found in it goes to `findings`. */
   page(path: string): Finished {
     const bytes = this.#reader.read(`${this.#root}/${path}`);
-    const { source, spans, findings, lacksMain } = this.#inlayer.page(path, bytes);
+    const { source, spans, taken, findings, lacksMain } = this.#inlayer.page(path, bytes);
+    for (const { hash, raw } of taken) this.#keep(hash, raw);
     this.findings.push(...findings);
     if (lacksMain) this.lackMain.push(path);
     const checksum = spans.reduce((sum, span) => crc32(span.text, sum), 0);
     return { bytes: this.#splicer.splice(source, spans), checksum };
   }
+}
+
+/** Of what Kamino put into a page. */
+export function checksumOf(raw: Raw): number {
+  return findInlaid(raw).reduce((sum, { start, end }) => crc32(raw.slice(start, end), sum), 0);
 }

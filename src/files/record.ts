@@ -1,5 +1,6 @@
 import { existsSync, mkdirSync, readFileSync, renameSync } from 'node:fs';
 import { dirname, join } from 'node:path';
+import { type Raw, bytesOf, rawOf } from '../core/text/bytes.ts';
 import { writeWhole } from './write.ts';
 
 /** What Kamino wrote into one folder, and from what. */
@@ -54,7 +55,11 @@ export class SiteRecord {
   /** The record as it is on the disk. */
   #text: string;
 
-  constructor(planFolder: string) {
+  readonly #isDry: boolean;
+
+  /** @param isDry read only: nothing is written, kept or moved */
+  constructor(planFolder: string, isDry = false) {
+    this.#isDry = isDry;
     this.#folder = join(planFolder, '.kamino');
     this.#text = readText(join(this.#folder, 'record.json'));
     this.#stored = readStored(this.#text);
@@ -85,10 +90,28 @@ export class SiteRecord {
       .sort(([one], [other]) => (one < other ? -1 : 1));
     this.#stored.outputs[name] = { basis: record.basis, glance: record.glance, files };
     const text = JSON.stringify(this.#stored);
-    if (text === this.#text) return;
+    if (this.#isDry || text === this.#text) return;
     mkdirSync(this.#folder, { recursive: true });
     writeWhole(join(this.#folder, 'record.json'), Buffer.from(text));
     this.#text = text;
+  }
+
+  /** Keeps what was taken out of a page; it is on the disk when this returns, and never pruned. */
+  keep(hash: string, raw: Raw): void {
+    const file = join(this.#folder, 'taken', hash);
+    if (this.#isDry || existsSync(file)) return;
+    mkdirSync(dirname(file), { recursive: true });
+    writeWhole(file, bytesOf(raw));
+  }
+
+  /** What was taken out under this name, or null. */
+  taken(hash: string): Raw | null {
+    if (!/^[0-9a-f]+$/.test(hash)) return null;
+    try {
+      return rawOf(readFileSync(join(this.#folder, 'taken', hash)));
+    } catch {
+      return null;
+    }
   }
 
   /** Moves a finished file of ours that the site no longer has out of the output; gives its new place. */

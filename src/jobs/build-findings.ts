@@ -2,11 +2,13 @@ import { dirname, isAbsolute, relative, resolve, sep } from 'node:path';
 import type { Plan } from '../core/plan/types.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
 import { counted } from '../core/text/nearest.ts';
+import { inPlace } from './own.ts';
 import { realPlace, shownPath } from './paths.ts';
 import type { OpenPlan, OpenSite } from './project.ts';
 
 /** What is wrong with the folders of a plan. The output may lie in a site that is the plan's own folder. */
 export function folderFindings(open: OpenPlan, plan: Plan, site: OpenSite): Finding[] {
+  if (plan.output === inPlace) return [];
   const root = realPlace(site.root);
   const output = realPlace(resolve(open.folder, plan.output));
   const told = (message: string): Finding[] => [

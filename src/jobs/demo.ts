@@ -2,7 +2,8 @@ import { existsSync, mkdirSync, readFileSync, readdirSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { writeWhole } from '../files/write.ts';
-import { type BuildResult, build } from './build.ts';
+import { build } from './build.ts';
+import type { BuildResult } from './result.ts';
 import { shownPath } from './paths.ts';
 import { type Verification, verify } from './verify.ts';
 

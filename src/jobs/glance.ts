@@ -5,7 +5,7 @@ import { pathMatcher } from '../core/address/glob.ts';
 import { Output } from '../files/output.ts';
 import { type Glance, SiteRecord } from '../files/record.ts';
 import { walkFolder } from '../files/walk.ts';
-import type { BuildResult } from './build.ts';
+import type { BuildResult } from './result.ts';
 import { findPlan, isPartOfSite, shownPath } from './paths.ts';
 import { version } from './version.ts';
 

@@ -1,6 +1,8 @@
 import { existsSync, readFileSync, statSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { pathMatcher } from '../core/address/glob.ts';
+import { lift } from '../core/inlay/lift.ts';
+import { isOwnStyle } from '../core/inlay/style.ts';
 import { frontPage, pagesToName } from '../core/menu/resolve.ts';
 import type { PageWords, SiteFacts } from '../core/menu/types.ts';
 import { type PlanReading, readPlan } from '../core/plan/read.ts';
@@ -12,6 +14,7 @@ import { type Finding, finding } from '../core/text/finding.ts';
 import { Source } from '../core/text/source.ts';
 import { SiteRecord } from '../files/record.ts';
 import { type SiteFile, walkFolder } from '../files/walk.ts';
+import { ownStyle } from './own.ts';
 import { findPlan, isPartOfSite, shownPath } from './paths.ts';
 
 /** A plan file with what it says. */
@@ -69,7 +72,11 @@ export interface OpenSite {
 }
 
 /** Lists the site that a plan names; null, with the reason among the findings, where there is none. */
-export function openSite(open: OpenPlan, plan: Plan): { site: OpenSite | null; findings: Finding[] } {
+export function openSite(
+  open: OpenPlan,
+  plan: Plan,
+  isDry = false,
+): { site: OpenSite | null; findings: Finding[] } {
   const root = resolve(open.folder, plan.site);
   if (!existsSync(root) || !statSync(root).isDirectory()) {
     const missing = finding(
@@ -80,10 +87,13 @@ export function openSite(open: OpenPlan, plan: Plan): { site: OpenSite | null; f
     );
     return { site: null, findings: [missing] };
   }
-  const record = new SiteRecord(open.folder);
-  const outputs = [plan.output, ...record.folders].map(name => resolve(open.folder, name));
+  const record = new SiteRecord(open.folder, isDry);
+  const outputs = [plan.output, ...record.folders]
+    .filter(name => name !== 'in-place')
+    .map(name => resolve(open.folder, name));
   const inSite = isPartOfSite(root, open.file, outputs, pathMatcher(plan.leaveOut));
-  const { files, findings } = walkFolder(root, path => !inSite(path));
+  const { files: all, findings } = walkFolder(root, path => !inSite(path));
+  const files = all.filter(({ path }) => !isOwnFile(root, path));
   const isPage = pathMatcher([plan.read], true);
   const pageFiles = new Set(files.map(file => file.path).filter(isPage));
   const pages = new Set([...pageFiles].map(path => path.normalize('NFC')));
@@ -97,6 +107,11 @@ export function openSite(open: OpenPlan, plan: Plan): { site: OpenSite | null; f
   return { site: { root, files, pageFiles, facts, record, findings }, findings: [] };
 }
 
+/** What Kamino itself put beside the pages. */
+function isOwnFile(root: string, path: string): boolean {
+  return path === ownStyle && isOwnStyle(readFileSync(join(root, path), 'latin1'));
+}
+
 /** The sections of a page, read when they are asked for. */
 function sectionsOf(root: string): SiteFacts['sections'] {
   const known = new Map<string, ReadonlyMap<string, string>>();
@@ -104,7 +119,15 @@ function sectionsOf(root: string): SiteFacts['sections'] {
     const kept = known.get(path);
     if (kept) return kept;
     const raw = readStart(join(root, path), Infinity);
-    const sections = raw === null ? new Map<string, string>() : sectionLabels(readFull(path, raw));
+    const sections =
+      raw === null
+        ? new Map<string, string>()
+        : sectionLabels(
+            readFull(
+              path,
+              lift(raw, () => ''),
+            ),
+          );
     known.set(path, sections);
     return sections;
   };

@@ -9,7 +9,7 @@ import { type Finding, finding } from '../text/finding.ts';
 import { placeInRaw } from '../text/place.ts';
 import { escapeMarkup } from '../text/references.ts';
 import { type Selector, readSelector } from '../text/selector.ts';
-import { lift } from './lift.ts';
+import { LostRecord, type Taken, lift } from './lift.ts';
 import { type Standpoint, skipMarkup } from './markup.ts';
 import { idAttribute } from './names.ts';
 import { pointFor } from './points.ts';
@@ -24,6 +24,9 @@ export interface Inlay {
   styles: readonly SitePath[];
   skipTo: readonly string[];
   front: SitePath | null;
+  /** The name under which what is taken out is kept, and what is kept under a name. */
+  hash: (raw: Raw) => string;
+  taken: Taken;
 }
 
 export interface Inlaying {
@@ -31,6 +34,8 @@ export interface Inlaying {
   source: Uint8Array;
   /** What goes in, in the order of the page. */
   spans: readonly Span[];
+  /** What was taken out, to be kept before the page is written. */
+  taken: readonly { hash: string; raw: Raw }[];
   findings: Finding[];
   /** Menus put in. */
   menus: number;
@@ -87,7 +92,8 @@ export class Inlayer {
   #whole(path: SitePath, menus: readonly ResolvedMenu[], bytes: Uint8Array): Inlaying {
     const given = rawOf(bytes);
     const starts = attributeStarts(given);
-    const raw = starts.others.length > 0 ? lift(given) : given;
+    const raw = starts.others.length > 0 ? this.#lift(given) : given;
+    if (raw === null) return nothing(bytes, [lostRecord(path)]);
     const source = raw === given ? bytes : bytesOf(raw);
     const untouched = (one: Finding): Inlaying => nothing(bytes, [one]);
     if (menus.length === 0) return nothing(source, []);
@@ -110,6 +116,15 @@ export class Inlayer {
     return this.#fill(menus, frame, bytes, source);
   }
 
+  #lift(given: Raw): Raw | null {
+    try {
+      return lift(given, this.#inlay.taken);
+    } catch (error) {
+      if (error instanceof LostRecord) return null;
+      throw error;
+    }
+  }
+
   /** A menu whose slot stands in the bytes needs no selector to be followed. */
   #wanted(menus: readonly ResolvedMenu[], raw: Raw, slotStarts: readonly number[] | null): Wanted {
     const others = menus.filter(menu => slotStarts?.length === 0 || !this.#slots.get(menu)!.test(raw));
@@ -130,14 +145,19 @@ export class Inlayer {
   #fill(menus: readonly ResolvedMenu[], frame: Frame, given: Uint8Array, source: Uint8Array): Inlaying {
     const findings = this.#slotFindings(frame);
     const spans: Span[] = [];
+    const taken: { hash: string; raw: Raw }[] = [];
     const folder = baseFolder(frame.path, frame.base);
     const here = { page: frame.path, folder, front: this.#inlay.front };
     const lineBreak = lineBreakOf(frame.raw);
     for (const menu of menus) {
       const point = pointFor(menu, frame);
       if (point.kind === 'at') {
-        const from = { ...here, indent: indentAt(frame.raw, point.at), lineBreak };
-        spans.push({ at: point.at, text: this.#writer.write(menu, from, frame.charset) });
+        const out = point.drop ? frame.raw.slice(point.at, point.at + point.drop) : null;
+        const was = out === null ? null : this.#inlay.hash(out);
+        if (out !== null && was !== null) taken.push({ hash: was, raw: out });
+        const from = { ...here, indent: indentAt(frame.raw, point.at), lineBreak, was };
+        const text = this.#writer.write(menu, from, frame.charset);
+        spans.push({ at: point.at, text, drop: point.drop ?? 0 });
       } else if (point.kind === 'none') findings.push(noPlace(frame, menu));
       else return nothing(given, [...findings, badPlace(frame, menu, point)]);
     }
@@ -150,10 +170,15 @@ export class Inlayer {
     if (frame.base !== null && /^(?:[a-z]+:)?\/\//i.test(frame.base))
       findings.push(baseElsewhere(frame, folder));
     const head = { at: frame.headPoint, text: this.#writer.styles(this.#inlay.styles, here, frame.charset) };
+    const overlap = overlapOf(spans);
+    if (overlap)
+      return nothing(given, [...findings, badPlace(frame, menus[0]!, { element: null, why: overlap })]);
+    // Of two at one place the first stays first; what would stand in something taken out is dropped.
+    const all = [head, ...this.#skip(frame, here), ...spans].sort((one, other) => one.at - other.at);
     return {
       source,
-      // Of two at one place the first stays first.
-      spans: [head, ...this.#skip(frame, here), ...spans].sort((one, other) => one.at - other.at),
+      spans: all.filter(one => !spans.some(({ at, drop = 0 }) => at < one.at && one.at < at + drop)),
+      taken,
       findings,
       menus: count,
       lacksMain: !frame.main && !frame.hasSkipLink,
@@ -209,8 +234,15 @@ function differences(menus: readonly ResolvedMenu[], on: Frame, off: Frame): Res
   return (isSame ? menus.find(menu => at(menu, on) !== at(menu, off)) : menus[0]) ?? null;
 }
 
+/** Why two menus cannot both stand: one takes out the place of the other. */
+function overlapOf(spans: readonly Span[]): string | null {
+  const inside = (one: Span): boolean =>
+    spans.some(other => other !== one && other.at <= one.at && one.at < other.at + (other.drop ?? 0));
+  return spans.some(inside) ? 'another menu takes the place of this one' : null;
+}
+
 function nothing(source: Uint8Array, findings: Finding[]): Inlaying {
-  return { source, spans: [], findings, menus: 0, lacksMain: false };
+  return { source, spans: [], taken: [], findings, menus: 0, lacksMain: false };
 }
 
 function selectorsOf(texts: readonly string[]): Selector[] {
@@ -284,6 +316,15 @@ function baseElsewhere(frame: Frame, folder: SitePath): Finding {
     { file: frame.path },
     `the page’s base is ${frame.base!}: its links are read from there`,
     `Links were written as if that address were the site’s ${folder === '' ? 'folder' : `folder ${folder}`}; take the base out to use the pages anywhere.`,
+  );
+}
+
+function lostRecord(path: SitePath): Finding {
+  return finding(
+    'lost-record',
+    { file: path },
+    'what was taken out of this page is not in the record; the page was left alone',
+    'Bring back the folder .kamino, or the page from before its menu was put in.',
   );
 }
 

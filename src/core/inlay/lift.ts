@@ -1,30 +1,70 @@
-import type { Raw } from '../text/bytes.ts';
+import { type Raw, splice } from '../text/bytes.ts';
 import { attributeStarts } from '../site/frame.ts';
 import { Outline } from '../site/outline.ts';
 import { Scanner } from '../site/scanner.ts';
 import type { Element } from '../site/types.ts';
-import { idAttribute, inlayAttribute } from './names.ts';
+import { idAttribute, inlayAttribute, wasAttribute } from './names.ts';
 
 /** A part of a page that Kamino put in: bytes from `start` up to `end`. */
 export interface Inlaid {
   /** The menu's name or a reserved word; null for an id. */
   name: string | null;
+  /** The hash of what was taken out for it, or null. */
+  was: string | null;
   start: number;
   end: number;
 }
 
-const idMark = ` ${idAttribute}="" id="`;
+/** Gives what was taken out of a page, by its hash; null where it is lost. */
+export type Taken = (hash: string) => Raw | null;
 
-/** The page as it was: without what Kamino put in, and otherwise byte for byte the same. */
-export function lift(raw: Raw): Raw {
-  const parts = findInlaid(raw);
-  let at = 0;
-  let page = '';
-  for (const { start, end } of parts) {
-    page += raw.slice(at, start);
-    at = end;
+/** What was taken out of a page can be found nowhere. */
+export class LostRecord extends Error {
+  readonly hash: string;
+
+  constructor(hash: string) {
+    super(`what was taken out of the page as ${hash} is not in the record`);
+    this.hash = hash;
   }
-  return parts.length === 0 ? raw : page + raw.slice(at);
+}
+
+const idMark = ` ${idAttribute}="" id="`;
+const nothingTaken: Taken = () => null;
+
+/**
+ * The page as it was: without what Kamino put in, with what was taken out for it, and otherwise byte for byte the same.
+ * @throws LostRecord where something that was taken out is not to be had
+ */
+export function lift(raw: Raw, taken: Taken = nothingTaken): Raw {
+  const parts = findInlaid(raw);
+  if (parts.length === 0) return raw;
+  const spans = parts.map(({ start, end, was }) => ({
+    at: start,
+    drop: end - start,
+    text: was === null ? '' : found(was, taken),
+  }));
+  return splice(raw, spans);
+}
+
+/** The page with its menus, as plain markup: Kamino's marks are taken off, ids and classes stay. */
+export function keepMenus(raw: Raw): Raw {
+  const marks = new RegExp(` (?:${inlayAttribute}|${wasAttribute})="[^"]*"`, 'g');
+  const spans = findInlaid(raw).map(({ name, start, end }) => {
+    const part = raw.slice(start, end);
+    const [tag] = /^[^>]*>?/.exec(part)!;
+    const plain =
+      name === null
+        ? part.replace(` ${idAttribute}=""`, '')
+        : tag.replace(marks, '') + part.slice(tag.length);
+    return { at: start, drop: end - start, text: plain };
+  });
+  return splice(raw, spans);
+}
+
+function found(hash: string, taken: Taken): Raw {
+  const raw = taken(hash);
+  if (raw === null) throw new LostRecord(hash);
+  return raw;
 }
 
 /** What Kamino put into a page, in the order of the page. */
@@ -38,11 +78,11 @@ export function findInlaid(raw: Raw): Inlaid[] {
     if (scanner.kind !== 'start' || !outline.before(scanner.name)) continue;
     const id = inlaidId(raw, scanner);
     if (id) found.push(id);
-    const name = raw.slice(scanner.start, scanner.end).includes(`${inlayAttribute}=`)
-      ? inlaidName(scanner)
+    const marks = raw.slice(scanner.start, scanner.end).includes(`${inlayAttribute}=`)
+      ? marksOf(scanner)
       : null;
-    if (name === null || outline.isInside(templateOnly)) outline.open();
-    else found.push({ name, ...extentOf(outline.enter()) });
+    if (marks === null || outline.isInside(templateOnly)) outline.open();
+    else found.push({ ...marks, ...extentOf(outline.enter()) });
   }
   return withoutInner(
     found.map(({ element, ...part }) => (element && element.end > 0 ? { ...part, end: element.end } : part)),
@@ -56,15 +96,18 @@ function extentOf(element: Element): { start: number; end: number; element: Elem
   return { start: element.start, end: element.open, element };
 }
 
-function inlaidName(scanner: Scanner): string | null {
-  return scanner.attributes().find(one => one.name === inlayAttribute)?.value ?? null;
+function marksOf(scanner: Scanner): { name: string; was: string | null } | null {
+  const attributes = scanner.attributes();
+  const value = (name: string): string | undefined => attributes.find(one => one.name === name)?.value;
+  const name = value(inlayAttribute);
+  return name === undefined ? null : { name, was: value(wasAttribute) ?? null };
 }
 
 function inlaidId(raw: Raw, scanner: Scanner): (Inlaid & { element: null }) | null {
   const start = scanner.start + 1 + scanner.name.length;
   if (!raw.startsWith(idMark, start)) return null;
   const end = raw.indexOf('"', start + idMark.length) + 1;
-  return end > 0 && end < scanner.end ? { name: null, start, end, element: null } : null;
+  return end > 0 && end < scanner.end ? { name: null, was: null, start, end, element: null } : null;
 }
 
 /** What lies inside another part goes with it. */

@@ -4,7 +4,15 @@ import type { Mark } from '../menu/marks.ts';
 import type { Destination, ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import { escapeMarkup } from '../text/references.ts';
 import { english } from './words.ts';
-import { depthAttribute, entryAttribute, inlayAttribute, parts, reserved } from './names.ts';
+import {
+  depthAttribute,
+  entryAttribute,
+  inlayAttribute,
+  parts,
+  reserved,
+  menuClass,
+  wasAttribute,
+} from './names.ts';
 
 /** The page that markup is written for. */
 export interface Standpoint {
@@ -19,13 +27,16 @@ export interface LineStandpoint extends Standpoint {
   /** White space before the line that the markup begins in, and the page's own line break. */
   indent: string;
   lineBreak: string;
+  /** The hash of what is taken out here, or null. */
+  was: string | null;
 }
 
 /** A menu as one `nav` element, one entry a line. */
 export function menuMarkup(menu: ResolvedMenu, from: LineStandpoint, marks: Marks): string {
   const { toggle } = parts;
+  const was = from.was === null ? '' : ` ${wasAttribute}="${from.was}"`;
   const lines = [
-    `<nav class="${parts.menu} ${parts[menu.form]}" ${inlayAttribute}="${menu.name}" aria-label="${escapeMarkup(menu.title)}">`,
+    `<nav class="${parts.menu} ${parts[menu.form]} ${menuClass(menu.name)}" ${inlayAttribute}="${menu.name}"${was} aria-label="${escapeMarkup(menu.title)}">`,
     `  <div class="${parts.room}">`,
     ...(menu.home ? [`    ${homeMarkup(menu.home, from)}`] : []),
     ...(menu.fold.belowEm === null

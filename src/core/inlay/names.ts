@@ -1,6 +1,8 @@
 /** The attributes and classes of what Kamino puts into a page; one class for each part. */
 
 export const inlayAttribute = 'data-kamino';
+/** On a menu that stands instead of something: the hash of what was taken out. */
+export const wasAttribute = 'data-kamino-was';
 export const idAttribute = 'data-kamino-id';
 export const entryAttribute = 'data-kamino-entry';
 export const depthAttribute = 'data-kamino-depth';
@@ -22,6 +24,9 @@ export const parts = {
   within: 'kamino-within',
   skip: 'kamino-skip',
 } as const;
+
+/** The class of one menu, for its own rules. */
+export const menuClass = (name: string): string => `kamino-menu-${name}`;
 
 /** What a part of a page that is no menu says in `data-kamino`. */
 export const reserved = { style: 'style', script: 'script', skip: 'skip', top: 'top' } as const;

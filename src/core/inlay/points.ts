@@ -6,7 +6,8 @@ import type { ResolvedMenu } from '../menu/types.ts';
 
 /** Where a menu goes into a page. */
 export type Point =
-  | { kind: 'at'; at: number }
+  /** `drop`: how many bytes of the page go out there. */
+  | { kind: 'at'; at: number; drop?: number }
   /** There is a place, but no `nav` may stand there. */
   | { kind: 'bad'; element: Element | null; why: string }
   /** No selector of `place` matches. */
@@ -45,6 +46,12 @@ function beside(element: Element, side: MenuPlace['side'], frame: Frame): Point 
     case 'first-in':
     case 'last-in':
       return inside(element, side, frame);
+    case 'instead-of': {
+      const why = whyNot(openBefore(element), element.inOpenLink);
+      if (why) return { kind: 'bad', element, why };
+      const end = voidElements.has(element.name) ? element.open : element.end;
+      return end < 0 ? unclosed(element) : { kind: 'at', at: element.start, drop: end - element.start };
+    }
     case 'before':
     case 'after': {
       const inLink = side === 'after' && element.end >= 0 ? element.linkAtClose : element.inOpenLink;

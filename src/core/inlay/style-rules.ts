@@ -1,5 +1,5 @@
 import type { Align, Form } from '../plan/types.ts';
-import { inlayAttribute, parts } from './names.ts';
+import { menuClass, parts } from './names.ts';
 import { within } from './style-parts.ts';
 
 export const bar = `.${parts.bar} .${parts.room} {
@@ -113,7 +113,7 @@ const rests: Record<Exclude<Align, 'start'>, string> = {
 
 export function aligned(name: string, align: Align): string {
   if (align === 'start') return '';
-  return `[${inlayAttribute}="${name}"] .${parts.room} > .${parts.list} {
+  return `.${menuClass(name)} .${parts.room} > .${parts.list} {
   ${rests[align]}
 }
 `;
@@ -182,7 +182,7 @@ export const highlight = `.${parts.menu} .${parts.highlight} > .${parts.link} {
 
 /** Where the window is narrower, the list folds away behind its toggle, in the flow of the page. */
 export function stack(name: string, belowEm: number): string {
-  const menu = `[${inlayAttribute}="${name}"]`;
+  const menu = `.${menuClass(name)}`;
   return `@media (width >= ${belowEm}em) {
   ${menu} .${parts.toggle} {
     display: none;

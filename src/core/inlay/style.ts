@@ -17,6 +17,13 @@ import {
 import type { Look } from '../plan/types.ts';
 import type { ResolvedLook } from '../look/page.ts';
 
+/** By this a style sheet is known as Kamino's. */
+const signature = '/* Kamino wrote this from the plan; own rules go into a style sheet of their own. */';
+
+export function isOwnStyle(text: string): boolean {
+  return text.startsWith(signature);
+}
+
 /** The style sheet for the menus of a site, in ASCII: only what they use. Every rule has the strength of two classes. */
 export function styleSheet(menus: readonly ResolvedMenu[], colors: ResolvedLook, look: Look): string {
   const uses: StyleParts = {
@@ -27,6 +34,7 @@ export function styleSheet(menus: readonly ResolvedMenu[], colors: ResolvedLook,
   };
   const forms = new Set(menus.map(menu => menu.form));
   const sheet = [
+    signature,
     properties(colors, look, uses),
     partRules(uses),
     ...(forms.has('bar') ? [bar] : []),

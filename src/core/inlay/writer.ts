@@ -14,7 +14,7 @@ export class MenuWriter {
 
   write(menu: ResolvedMenu, from: LineStandpoint, charset: Charset): Raw {
     const marks = marksOn(menu, from.page, from.front);
-    let key = `${menu.name}\n${from.folder}\n${from.indent}${from.lineBreak}${charset.declared ? charset.name : ''}`;
+    let key = `${menu.name}\n${from.folder}\n${from.was ?? ''}\n${from.indent}${from.lineBreak}${charset.declared ? charset.name : ''}`;
     // Only these say something of the page itself.
     if (from.page === menu.home?.page) key += '\nhome';
     if (this.#namesSections(menu)) key += `\n${from.page}`;

@@ -21,7 +21,7 @@ export const laterKeys: Record<Part, readonly string[]> = {
   plan: words('links own-files languages buttons to-top panels pictures looks questions rules'),
   labels: [],
   menu: words('widths separators stays current-entry opens look branch set entries-of depth data'),
-  place: words('instead-of'),
+  place: [],
   home: words('image show'),
   entry: words(
     'heading panel language pages sections insert covers apart new-window outside-mark subject icon icon-at show look ' +
@@ -38,7 +38,6 @@ export const laterValues: Record<string, readonly string[]> = {
   as: words('drawer full-screen none'),
   when: words('crowded any-width'),
   highlight: words('border shadow'),
-  output: words('in-place'),
 };
 
 /** Words of the trade, and ours for them. */

@@ -231,7 +231,7 @@ function widthOf(when: string | undefined): number | null {
   return match ? Number(match[1]) / (match[2] === 'px' ? 16 : 1) : null;
 }
 
-const sides: readonly PlaceSide[] = ['first-in', 'last-in', 'before', 'after'];
+const sides: readonly PlaceSide[] = ['first-in', 'last-in', 'before', 'after', 'instead-of'];
 
 function placeOf(written: WrittenPlace): MenuPlace {
   const side = sides.find(one => written[one] !== undefined)!;

@@ -34,6 +34,7 @@ export interface WrittenPlace {
   'last-in'?: string[];
   before?: string[];
   after?: string[];
+  'instead-of'?: string[];
 }
 
 export interface WrittenEntry {
@@ -87,7 +88,8 @@ const place = Joi.object<WrittenPlace>({
   'last-in': listOf(selector),
   before: listOf(selector),
   after: listOf(selector),
-}).xor('first-in', 'last-in', 'before', 'after');
+  'instead-of': listOf(selector),
+}).xor('first-in', 'last-in', 'before', 'after', 'instead-of');
 
 /** https://html.spec.whatwg.org/#valid-e-mail-address, several with commas between. */
 const mailAddress = text.pattern(

@@ -10,6 +10,7 @@ export interface Mark {
 export interface Plan {
   /** The folder read and the folder written, as the plan gives them: relative to the plan. */
   site: string;
+  /** `in-place`: the pages themselves are changed. */
   output: string;
   read: string;
   leaveOut: readonly string[];
@@ -51,7 +52,7 @@ export interface Menu {
   mark: Mark;
 }
 
-export type PlaceSide = 'first-in' | 'last-in' | 'before' | 'after';
+export type PlaceSide = 'first-in' | 'last-in' | 'before' | 'after' | 'instead-of';
 
 export interface MenuPlace {
   side: PlaceSide;

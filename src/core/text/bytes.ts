@@ -41,10 +41,11 @@ export function trimAscii(raw: Raw): Raw {
   return raw.replace(edges, '');
 }
 
-/** Bytes to put in before the byte at an offset. */
+/** Bytes to put in before the byte at an offset, and how many bytes there go out for them (none by default). */
 export interface Span {
   at: number;
   text: Raw;
+  drop?: number;
 }
 
 /** A page with spans put in; they are in the order of the page. */
@@ -53,7 +54,7 @@ export function splice(raw: Raw, spans: readonly Span[]): Raw {
   let at = 0;
   for (const span of spans) {
     page += raw.slice(at, span.at) + span.text;
-    at = span.at;
+    at = span.at + (span.drop ?? 0);
   }
   return page + raw.slice(at);
 }
@@ -63,15 +64,16 @@ export class Splicer {
   #memory = Buffer.allocUnsafe(1 << 20);
 
   splice(bytes: Uint8Array, spans: readonly Span[]): Uint8Array {
-    const size = spans.reduce((sum, span) => sum + span.text.length, bytes.length);
-    if (size > this.#memory.length) this.#memory = Buffer.allocUnsafe(size * 2);
+    const size = spans.reduce((sum, { text, drop = 0 }) => sum + text.length - drop, bytes.length);
+    if (size + bytes.length > this.#memory.length)
+      this.#memory = Buffer.allocUnsafe((size + bytes.length) * 2);
     let from = 0;
     let to = 0;
-    for (const { at, text } of spans) {
+    for (const { at, text, drop = 0 } of spans) {
       this.#memory.set(bytes.subarray(from, at), to);
       to += at - from;
       to += this.#memory.write(text, to, 'latin1');
-      from = at;
+      from = at + drop;
     }
     this.#memory.set(bytes.subarray(from), to);
     return this.#memory.subarray(0, size);

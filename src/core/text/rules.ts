@@ -72,6 +72,11 @@ export const rules = {
   'unknown-slot': { severity: 'warning', about: 'A slot has the name of a menu.' },
   'no-main': { severity: 'warning', about: 'A skip link needs the main content to lead to.' },
   'base-elsewhere': { severity: 'warning', about: 'A page’s base lies on the site.' },
+  'lost-record': { severity: 'error', about: 'What was taken out of a page is kept in the record.' },
+  'edited-inside': {
+    severity: 'error',
+    about: 'What someone edited inside a menu is not overwritten unasked.',
+  },
   // Output.
   'edited-output': {
     severity: 'error',

@@ -32,6 +32,7 @@ function menu(place: MenuPlace | null, name = 'masthead'): ResolvedMenu {
   };
 }
 
+const kept = new Map<string, string>();
 const inlayer = (menus: ResolvedMenu[]) => {
   const maker = new Inlayer({
     menus,
@@ -39,6 +40,11 @@ const inlayer = (menus: ResolvedMenu[]) => {
     styles: ['kamino/menu.css', 'css/own.css'],
     skipTo: ['#content'],
     front: 'index.html',
+    hash: raw => {
+      kept.set(String(kept.size), raw);
+      return String(kept.size - 1);
+    },
+    taken: hash => kept.get(hash) ?? null,
   });
   return {
     page: (path: string, given: string) => {

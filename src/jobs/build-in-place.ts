@@ -1,0 +1,95 @@
+import { existsSync, readFileSync } from 'node:fs';
+import { findInlaid } from '../core/inlay/lift.ts';
+import { type Raw, bytesOf, rawOf } from '../core/text/bytes.ts';
+import { charsetOf } from '../core/text/charset.ts';
+import { type Finding, finding } from '../core/text/finding.ts';
+import { placeInRaw } from '../core/text/place.ts';
+import { checksumOf } from '../files/pages.ts';
+import type { FileRecord } from '../files/record.ts';
+import { Writer } from '../files/write.ts';
+import { lacksMain, unusedMenu } from './build-findings.ts';
+import { inPlace, ownStyle } from './own.ts';
+import type { Run } from './prepare.ts';
+import { type BuildOptions, type BuildResult, ended } from './result.ts';
+
+/**
+ * Changes the pages of the site themselves. Pages edited around a menu are taken up; a page edited inside one is told
+ * and left alone.
+ */
+export function writeInPlace(run: Run, result: BuildResult, options: BuildOptions): BuildResult {
+  const { prepared, site } = run;
+  const { dryRun = false, overwrite = false } = options;
+  const writer = new Writer(site.root, false);
+  const known = site.record.output(inPlace)?.files ?? new Map<string, FileRecord>();
+  const next = new Map<string, FileRecord>();
+  const settle = (
+    path: string,
+    made: { bytes: Uint8Array; checksum: number },
+    there: Uint8Array | null,
+  ): void => {
+    const isSame = there !== null && Buffer.compare(there, made.bytes) === 0;
+    if (isSame) result.same += 1;
+    else (there === null ? result.created : result.changed).push(path);
+    if (!isSame && !dryRun) writer.write(path, made.bytes);
+    next.set(path, {
+      sourceSize: 0,
+      sourceTime: 0,
+      size: made.bytes.length,
+      time: 0,
+      checksum: made.checksum,
+    });
+  };
+  result.menus = run.menus();
+  result.findings.push(...result.menus.filter(menu => menu.pages === 0).map(menu => unusedMenu(menu.name)));
+  const pages = site.files.filter(file => run.isPage(file.path));
+  pages.forEach(({ path }, at) => {
+    options.progress?.(at, pages.length);
+    const there = readFileSync(run.from(path));
+    const old = known.get(path);
+    const made = run.page(path);
+    const edited = overwrite
+      ? null
+      : editedInside(path, { there: rawOf(there), made: rawOf(made.bytes) }, old);
+    if (edited === null) return settle(path, made, there);
+    result.findings.push(edited);
+    if (old) next.set(path, old);
+  });
+  const style = bytesOf(prepared.style);
+  const file = run.from(ownStyle);
+  settle(ownStyle, { bytes: style, checksum: 0 }, existsSync(file) ? readFileSync(file) : null);
+  result.findings.push(...run.findings, ...(run.lackMain.length ? [lacksMain(run.lackMain)] : []));
+  if (!dryRun) site.record.save(inPlace, { basis: '', glance: null, files: next });
+  return ended(result, result.created.length + result.changed.length > 0 ? 'built' : 'nothing-new');
+}
+
+/** Whether somebody has changed what Kamino put into a page, and where it first differs from what would be put in now. */
+export function editedInside(
+  path: string,
+  { there, made }: { there: Raw; made: Raw },
+  old: FileRecord | undefined,
+): Finding | null {
+  const parts = findInlaid(there);
+  if (parts.length === 0 || old?.checksum == null || checksumOf(there) === old.checksum) return null;
+  const wanted = findInlaid(made).map(({ start, end }) => made.slice(start, end));
+  if (parts.every(({ start, end }, at) => there.slice(start, end) === wanted[at])) return null;
+  const at = parts.findIndex(({ start, end }, number) => there.slice(start, end) !== wanted[number]);
+  const part = parts[at]!;
+  const text = there.slice(part.start, part.end);
+  const expected = wanted[at] ?? '';
+  let same = 0;
+  while (same < text.length && text[same] === expected[same]) same += 1;
+  const offset = Math.min(part.start + same, part.end - 1);
+  const lineEnd = there.slice(offset).search(/[\r\n]/);
+  const place = placeInRaw(
+    { path, raw: there, charset: charsetOf(there, 'utf-8') },
+    offset,
+    lineEnd < 0 ? part.end : offset + Math.max(1, lineEnd),
+  );
+  const line = /[^\r\n]*/.exec(expected.slice(expected.lastIndexOf('\n', same) + 1))![0].trim();
+  return finding(
+    'edited-inside',
+    place,
+    'someone has edited this menu by hand; the page was left alone',
+    `Kamino would write  ${line || 'nothing here'}\nTake the edit over into the plan, or build with --overwrite to lose it.`,
+  );
+}

@@ -1,0 +1,138 @@
+import { createHash } from 'node:crypto';
+import { crc32 } from 'node:zlib';
+import type { Inlay } from '../core/inlay/inlay.ts';
+import { styleSheet } from '../core/inlay/style.ts';
+import { type ResolvedLook, onPage } from '../core/look/page.ts';
+import { carrier } from '../core/menu/carried.ts';
+import { resolveMenus } from '../core/menu/resolve.ts';
+import type { ResolvedMenu } from '../core/menu/types.ts';
+import type { Plan } from '../core/plan/types.ts';
+import { bytesOf } from '../core/text/bytes.ts';
+import type { Finding } from '../core/text/finding.ts';
+import type { Source } from '../core/text/source.ts';
+import type { Finished } from '../files/output.ts';
+import { PageMaker } from '../files/pages.ts';
+import type { Glance } from '../files/record.ts';
+import { folderFindings, nameTaken } from './build-findings.ts';
+import { planMark } from './glance.ts';
+import { ownStyle } from './own.ts';
+import { type OpenPlan, type OpenSite, readWords } from './project.ts';
+import type { BuildResult } from './result.ts';
+import { version } from './version.ts';
+
+export interface Prepared {
+  findings: Finding[];
+  menus: ResolvedMenu[];
+  style: string;
+  /** Stands for all that finished files depend on beside their sources. */
+  basis: string;
+}
+
+/** All that can be known, and can be wrong, before a page is touched. */
+export async function prepare(open: OpenPlan, plan: Plan, site: OpenSite): Promise<Prepared> {
+  const facts = { ...site.facts, words: readWords(open, plan, site) };
+  const { menus, findings } = resolveMenus(plan, facts, open.source);
+  const { look, findings: ofLook } = await lookOf(plan, open.source);
+  const style = styleSheet(menus, look, plan.look);
+  const basis = [version, open.source.text, JSON.stringify(menus), style].map(part => crc32(part)).join(' ');
+  const taken = [...facts.files].find(path => path.toLowerCase() === ownStyle);
+  const ofFolders = folderFindings(open, plan, site);
+  return {
+    findings: [...findings, ...ofLook, ...ofFolders, ...(taken ? [nameTaken(taken)] : [])],
+    menus,
+    style,
+    basis,
+  };
+}
+
+/** The library of colours is loaded only where the plan has any. */
+async function lookOf({ look }: Plan, source: Source): Promise<{ look: ResolvedLook; findings: Finding[] }> {
+  if (look.accent === null && look.background === null && look.color === null)
+    return { look: onPage(null, null), findings: [] };
+  const { resolveLook } = await import('../core/look/resolve.ts');
+  return resolveLook(look, source);
+}
+
+/** The finished files of one build, each made when it is asked for. */
+export class Run {
+  readonly prepared: Prepared;
+  readonly site: OpenSite;
+  readonly #plan: Plan;
+  readonly #planMark: string;
+  readonly #maker: PageMaker;
+  readonly #inlay: Inlay;
+  readonly #made = new Map<string, Finished>();
+
+  constructor(open: OpenPlan, plan: Plan, site: OpenSite, prepared: Prepared) {
+    this.#plan = plan;
+    this.#planMark = planMark(open.source.text);
+    this.prepared = prepared;
+    this.site = site;
+    this.#inlay = {
+      menus: prepared.menus,
+      carries: carrier(prepared.menus),
+      styles: [ownStyle, ...(plan.style ? [plan.style.path] : [])],
+      skipTo: plan.skipTo,
+      front: site.facts.front,
+      hash: hashOf,
+      taken: hash => site.record.taken(hash),
+    };
+    this.#maker = new PageMaker(site.root, this.#inlay, (hash, raw) => {
+      site.record.keep(hash, raw);
+    });
+  }
+
+  get findings(): Finding[] {
+    return this.#maker.findings;
+  }
+
+  get lackMain(): string[] {
+    return this.#maker.lackMain;
+  }
+
+  isPage(path: string): boolean {
+    return this.site.pageFiles.has(path);
+  }
+
+  from(path: string): string {
+    return `${this.site.root}/${path}`;
+  }
+
+  /** A finished page, good until the next is asked for. What was found in it is told once. */
+  page(path: string): Finished {
+    return this.#made.get(path) ?? this.#maker.page(path);
+  }
+
+  /** The same, kept for when it is written. */
+  pageToKeep(path: string): Finished {
+    const { bytes, checksum } = this.page(path);
+    const made = { bytes: Uint8Array.from(bytes), checksum };
+    this.#made.set(path, made);
+    return made;
+  }
+
+  /** What the next build can go by if nothing has changed. */
+  glance({ menus, pages }: BuildResult): Glance {
+    return {
+      plan: this.#planMark,
+      site: this.#plan.site,
+      leaveOut: [...this.#plan.leaveOut],
+      own: [ownStyle],
+      menus,
+      pages,
+    };
+  }
+
+  /** The menus, with how many pages are to carry each. */
+  menus(): { name: string; pages: number }[] {
+    const pages = [...this.site.facts.pages];
+    const count = (menu: ResolvedMenu): number =>
+      pages.filter(page => this.#inlay.carries(menu, page)).length;
+    return this.prepared.menus.map(menu => ({ name: menu.name, pages: count(menu) }));
+  }
+}
+
+/** The name under which something taken out of a page is kept. */
+function hashOf(raw: string): string {
+  return createHash('sha256').update(bytesOf(raw)).digest('hex').slice(0, 24);
+}

@@ -1,0 +1,60 @@
+import { resolve } from 'node:path';
+import { type Finding, hasErrors, sortFindings } from '../core/text/finding.ts';
+import { inPlace } from './own.ts';
+import { shownPath } from './paths.ts';
+import type { OpenPlan } from './project.ts';
+
+export interface BuildOptions {
+  /** A plan, or the folder of one. */
+  plan?: string;
+  /** Compute everything, write nothing. */
+  dryRun?: boolean;
+  /** Replace finished files that someone has edited. */
+  overwrite?: boolean;
+  progress?: (done: number, all: number) => void;
+}
+
+export interface BuildResult {
+  /** `stopped`: nothing was written. */
+  outcome: 'built' | 'nothing-new' | 'stopped';
+  /** 0 fine, 1 errors among the findings, 2 a bad plan or a failure. */
+  status: 0 | 1 | 2;
+  findings: Finding[];
+  /** The output folder as the user sees it. */
+  output: string;
+  /** The menus, and how many pages are to carry each. */
+  menus: { name: string; pages: number }[];
+  /** Pages of the site. */
+  pages: number;
+  /** Paths in the output; with `dryRun` those that would be. */
+  created: string[];
+  changed: string[];
+  gone: string[];
+  same: number;
+}
+
+export function emptyResult(open: OpenPlan): BuildResult {
+  const folder = open.plan?.output === inPlace ? open.plan.site : (open.plan?.output ?? 'built');
+  const output = shownPath(resolve(open.folder, folder));
+  return {
+    outcome: 'stopped',
+    status: 2,
+    findings: [],
+    output,
+    menus: [],
+    pages: 0,
+    created: [],
+    changed: [],
+    gone: [],
+    same: 0,
+  };
+}
+
+export function stopped(result: BuildResult, findings: Finding[], status: 1 | 2): BuildResult {
+  return { ...result, outcome: 'stopped', status, findings: sortFindings(findings) };
+}
+
+export function ended(result: BuildResult, outcome: 'built' | 'nothing-new'): BuildResult {
+  const findings = sortFindings(result.findings);
+  return { ...result, outcome, status: hasErrors(findings) ? 1 : 0, findings };
+}

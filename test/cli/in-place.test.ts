@@ -1,0 +1,184 @@
+import { existsSync, readFileSync, renameSync, rmSync } from 'node:fs';
+import { spawn } from 'node:child_process';
+import { join } from 'node:path';
+import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
+import { contents, folderWith, kamino, page, plan, put, times } from '../helpers/site.ts';
+
+const oldMenu = '<ul class="top">\n  <li><a href="index.html">Home</a>\n  <li><b>Here</b>\n</ul>';
+const withMenu = (title: string): string =>
+  page(title).replace('<body>', `<body>\n  ${oldMenu}\n  <p class="after">caf\u00e9</p>`);
+const inPlacePlan = (lines = '') =>
+  plan(`    place: { instead-of: [.top, .menu] }\n${lines}output: in-place\n`);
+
+const files = (): Record<string, string | Uint8Array> => ({
+  'kamino.yaml': inPlacePlan(),
+  'index.html': withMenu('Home'),
+  'about.html': withMenu('About').replaceAll('\n', '\r\n'),
+  'sub/deep.html': Buffer.from(
+    withMenu('Deep').replace('utf-8', 'iso-8859-1').replace('class="top"', 'CLASS=menu'),
+    'latin1',
+  ),
+  'bare.html': page('Bare'),
+  'a.txt': 'x',
+});
+
+describe('a build in place', () => {
+  it('changes the pages themselves, a second one nothing, and lift gives them back', () => {
+    const folder = folderWith(files());
+    const before = contents(folder);
+    const { status, err } = kamino(folder, 'build');
+    expect([status, [...err.matchAll(/^(.*): warning (.*?):/gm)].map(match => match.slice(1))]).toEqual([
+      0,
+      [['bare.html', 'no-place']],
+    ]);
+    const built = contents(folder);
+    expect(built['index.html']).not.toContain('class="top"');
+    expect(built['index.html']).toMatch(
+      /<nav class="[^"]*" data-kamino="masthead" data-kamino-was="[0-9a-f]{24}"/,
+    );
+    expect(built['about.html']).toContain('</nav>\r\n  <p class="after">');
+    expect(built['sub/deep.html']).toContain('href="../about.html"');
+    expect([built['a.txt'], built['bare.html']]).toEqual([before['a.txt'], before['bare.html']]);
+    const stamps = times(folder);
+    expect(kamino(folder, 'build').out).toContain('Nothing to do');
+    expect(times(folder)).toEqual(stamps);
+    put(folder, { 'kamino.yaml': inPlacePlan('    align: end\n') });
+    expect(kamino(folder, 'build').out).toContain('0 new, 1 changed, 4 the same');
+    put(folder, { 'kamino.yaml': String(files()['kamino.yaml']) });
+    expect(kamino(folder, 'lift', '--dry-run').out).toContain('3 pages would change');
+    expect(kamino(folder, 'lift')).toMatchObject({
+      status: 0,
+      err: '',
+      out: '3 pages are as they were, and 1 file of Kamino’s is gone.\n',
+    });
+    expect(contents(folder)).toEqual(before);
+    expect(kamino(folder, 'lift').out).toContain('No page in this folder has a menu');
+  });
+
+  it('takes up pages edited around the menu, moved, renamed and added', () => {
+    const folder = folderWith(files());
+    kamino(folder, 'build');
+    put(folder, {
+      'index.html': readFileSync(join(folder, 'index.html'), 'utf8').replace('<h1>Home', '<h1>Welcome'),
+      'new.html': withMenu('New'),
+    });
+    renameSync(join(folder, 'sub/deep.html'), join(folder, 'moved.html'));
+    expect(kamino(folder, 'build').status).toBe(0);
+    expect(readFileSync(join(folder, 'moved.html'), 'latin1')).toContain('href="about.html"');
+    expect(kamino(folder, 'lift').status).toBe(0);
+    const lifted = contents(folder);
+    expect(lifted['index.html']).toBe(
+      withMenu('Home').replace('<h1>Home', '<h1>Welcome').replace('café', 'cafÃ©'),
+    );
+    expect(lifted['new.html']).toBe(Buffer.from(withMenu('New')).toString('latin1'));
+    expect(lifted['moved.html']).toBe((files()['sub/deep.html'] as Buffer).toString('latin1'));
+  });
+
+  it('leaves a page alone that was edited inside its menu, and says how', () => {
+    const folder = folderWith(files());
+    kamino(folder, 'build');
+    const edited = readFileSync(join(folder, 'index.html'), 'utf8').replace('>About</a>', '>About us</a>');
+    put(folder, { 'index.html': edited });
+    const { status, err } = kamino(folder, 'build');
+    expect(status).toBe(1);
+    expect(err).toMatch(/^index\.html:\d+:\d+: error edited-inside/m);
+    expect(err).toContain('>About</a></li>');
+    expect(readFileSync(join(folder, 'index.html'), 'utf8')).toBe(edited);
+    expect(kamino(folder, 'build').status).toBe(1);
+    expect(kamino(folder, 'lift')).toMatchObject({
+      status: 1,
+      err: expect.stringContaining('edited-inside'),
+    });
+    expect(kamino(folder, 'build', '--overwrite').status).toBe(0);
+    expect(readFileSync(join(folder, 'index.html'), 'utf8')).not.toContain('About us');
+  });
+
+  it('refuses a page whose record is lost, by name', () => {
+    const folder = folderWith(files());
+    kamino(folder, 'build');
+    rmSync(join(folder, '.kamino'), { recursive: true });
+    const before = contents(folder);
+    for (const command of ['lift', 'build']) {
+      const { status, err } = kamino(folder, command);
+      expect([status, [...err.matchAll(/^(.*): error lost-record/gm)].length]).toEqual([1, 3]);
+      expect(contents(folder)['index.html']).toBe(before['index.html']);
+    }
+  });
+
+  it('leaves plain working menus with --keep-menus', () => {
+    const folder = folderWith(files());
+    kamino(folder, 'build');
+    expect(kamino(folder, 'lift', '--keep-menus').out).toContain('3 pages keep their menus');
+    const text = readFileSync(join(folder, 'index.html'), 'utf8');
+    expect(text).not.toMatch(/data-kamino(-was|-id)?=/);
+    expect(text).toContain('<nav class="kamino kamino-bar kamino-menu-masthead" aria-label="Masthead">');
+    expect(text).toContain('<main id="main">');
+    expect(existsSync(join(folder, 'kamino/menu.css'))).toBe(true);
+  });
+
+  it('writes nothing with --dry-run, also not what would be taken out', () => {
+    const folder = folderWith(files());
+    const before = contents(folder);
+    expect(kamino(folder, 'build', '--dry-run').out).toContain('changed  ./index.html');
+    expect([contents(folder), existsSync(join(folder, '.kamino'))]).toEqual([before, false]);
+  });
+
+  it('gives edited pages back without the menu, whatever was edited around it', () => {
+    const edits = fc.array(
+      fc.tuple(
+        fc.constantFrom('<p class="after">', '<h1>', '</main>', '</body>', '<main'),
+        fc.constantFrom('<p>new</p>', 'text ', '<!-- c -->', '\n', '<b>x</b>'),
+      ),
+      { maxLength: 4 },
+    );
+    fc.assert(
+      fc.property(edits, list => {
+        const folder = folderWith({
+          'kamino.yaml': inPlacePlan(),
+          'index.html': withMenu('Home'),
+          'about.html': page('About'),
+        });
+        kamino(folder, 'build');
+        const apply = (text: string): string =>
+          list.reduce((sum, [at, what]) => sum.replace(at, `${what}${at}`), text);
+        const file = join(folder, 'index.html');
+        put(folder, { 'index.html': apply(readFileSync(file, 'utf8')) });
+        kamino(folder, 'build');
+        kamino(folder, 'lift');
+        expect(readFileSync(file, 'utf8')).toBe(apply(withMenu('Home')));
+      }),
+      { numRuns: 8 },
+    );
+  });
+
+  it('is whole when killed at any moment, and right after the next build', async () => {
+    const many = Object.fromEntries(
+      Array.from({ length: 300 }, (_, at) => [`p${at}.html`, withMenu(`Page ${at}`)]),
+    );
+    const folder = folderWith({ ...files(), ...many });
+    const before = contents(folder);
+    const program = join(import.meta.dirname, '../../dist/kamino.js');
+    for (let round = 0; round < 50; round += 1) {
+      const child = spawn(process.execPath, [program, 'build'], { cwd: folder, stdio: 'ignore' });
+      const ended = new Promise(done => child.on('exit', done));
+      await new Promise(done => setTimeout(done, 150 + Math.random() * 350));
+      child.kill('SIGKILL');
+      await ended;
+      for (const [path, text] of Object.entries(contents(folder))) {
+        if (!path.endsWith('.html') || /kamino-part/.test(path)) continue;
+        expect(
+          text === before[path] ||
+            (text.includes('</nav>') && text.endsWith('</html>\n')) ||
+            text.endsWith('</html>\r\n'),
+        ).toBe(true);
+      }
+      if (round % 5 === 4) {
+        expect(kamino(folder, 'build').status).toBe(0);
+        expect(kamino(folder, 'lift').status).toBe(0);
+        const after = contents(folder);
+        for (const path of Object.keys(before)) expect(after[path]).toBe(before[path]);
+      }
+    }
+  }, 180_000);
+});
