@@ -92,6 +92,7 @@ export function baseFolder(page: SitePath, base: string | null): SitePath {
 
 /** `#` and a fragment, percent-encoded; the empty string for none. */
 export function fragmentOf(id: string | null): string {
+  if (id !== null && /^[\w-]+$/.test(id)) return `#${id}`;
   return id === null
     ? ''
     : `#${encodeURIComponent(id).replace(/%(2F|3A|40|24|2C|3B|3D|2B|3F|26)/g, readBack)}`;

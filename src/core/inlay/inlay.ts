@@ -155,8 +155,8 @@ export class Inlayer {
         const out = point.drop ? frame.raw.slice(point.at, point.at + point.drop) : null;
         const was = out === null ? null : this.#inlay.hash(out);
         if (out !== null && was !== null) taken.push({ hash: was, raw: out });
-        const from = { ...here, indent: indentAt(frame.raw, point.at), lineBreak, was };
-        const text = this.#writer.write(menu, from, frame.charset);
+        const line = { indent: indentAt(frame.raw, point.at), lineBreak, was };
+        const text = this.#writer.write(menu, here, line, frame.charset);
         spans.push({ at: point.at, text, drop: point.drop ?? 0 });
       } else if (point.kind === 'none') findings.push(noPlace(frame, menu));
       else return nothing(given, [...findings, badPlace(frame, menu, point)]);
@@ -170,14 +170,16 @@ export class Inlayer {
     if (frame.base !== null && /^(?:[a-z]+:)?\/\//i.test(frame.base))
       findings.push(baseElsewhere(frame, folder));
     const head = { at: frame.headPoint, text: this.#writer.styles(this.#inlay.styles, here, frame.charset) };
-    const overlap = overlapOf(spans);
+    const overlap = taken.length > 0 ? overlapOf(spans) : null;
     if (overlap)
       return nothing(given, [...findings, badPlace(frame, menus[0]!, { element: null, why: overlap })]);
     // Of two at one place the first stays first; what would stand in something taken out is dropped.
     const all = [head, ...this.#skip(frame, here), ...spans].sort((one, other) => one.at - other.at);
+    const isTaken = (one: Span): boolean =>
+      spans.some(({ at, drop = 0 }) => at < one.at && one.at < at + drop);
     return {
       source,
-      spans: all.filter(one => !spans.some(({ at, drop = 0 }) => at < one.at && one.at < at + drop)),
+      spans: taken.length > 0 ? all.filter(one => !isTaken(one)) : all,
       taken,
       findings,
       menus: count,

@@ -23,7 +23,7 @@ export interface Standpoint {
 }
 
 /** A place in it. */
-export interface LineStandpoint extends Standpoint {
+export interface LinePlace {
   /** White space before the line that the markup begins in, and the page's own line break. */
   indent: string;
   lineBreak: string;
@@ -32,9 +32,9 @@ export interface LineStandpoint extends Standpoint {
 }
 
 /** A menu as one `nav` element, one entry a line. */
-export function menuMarkup(menu: ResolvedMenu, from: LineStandpoint, marks: Marks): string {
+export function menuMarkup(menu: ResolvedMenu, from: Standpoint, line: LinePlace, marks: Marks): string {
   const { toggle } = parts;
-  const was = from.was === null ? '' : ` ${wasAttribute}="${from.was}"`;
+  const was = line.was === null ? '' : ` ${wasAttribute}="${line.was}"`;
   const lines = [
     `<nav class="${parts.menu} ${parts[menu.form]} ${menuClass(menu.name)}" ${inlayAttribute}="${menu.name}"${was} aria-label="${escapeMarkup(menu.title)}">`,
     `  <div class="${parts.room}">`,
@@ -50,7 +50,7 @@ export function menuMarkup(menu: ResolvedMenu, from: LineStandpoint, marks: Mark
     '  </div>',
     '</nav>',
   ];
-  return lines.join(`${from.lineBreak}${from.indent}`);
+  return lines.join(`${line.lineBreak}${line.indent}`);
 }
 
 type Marks = ReadonlyMap<ResolvedEntry, Mark>;
@@ -58,7 +58,7 @@ type Marks = ReadonlyMap<ResolvedEntry, Mark>;
 interface EntryContext {
   menu: ResolvedMenu;
   marks: Marks;
-  from: LineStandpoint;
+  from: Standpoint;
   /** Of the openers that close each other. */
   group: string;
 }

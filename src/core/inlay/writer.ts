@@ -3,7 +3,7 @@ import { marksOn } from '../menu/marks.ts';
 import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import type { Raw } from '../text/bytes.ts';
 import { type Charset, encodeMarkup } from '../text/charset.ts';
-import { type LineStandpoint, type Standpoint, menuMarkup, styleMarkup } from './markup.ts';
+import { type LinePlace, type Standpoint, menuMarkup, styleMarkup } from './markup.ts';
 
 const mostKept = 4000;
 
@@ -12,14 +12,16 @@ export class MenuWriter {
   readonly #made = new Map<string, Raw>();
   readonly #sections = new Map<ResolvedMenu, boolean>();
 
-  write(menu: ResolvedMenu, from: LineStandpoint, charset: Charset): Raw {
+  write(menu: ResolvedMenu, from: Standpoint, line: LinePlace, charset: Charset): Raw {
     const marks = marksOn(menu, from.page, from.front);
-    let key = `${menu.name}\n${from.folder}\n${from.was ?? ''}\n${from.indent}${from.lineBreak}${charset.declared ? charset.name : ''}`;
+    let key = `${menu.name}\n${from.folder}\n${line.indent}${line.lineBreak}`;
+    if (charset.declared) key += charset.name;
+    if (line.was !== null) key += `\n${line.was}`;
     // Only these say something of the page itself.
     if (from.page === menu.home?.page) key += '\nhome';
     if (this.#namesSections(menu)) key += `\n${from.page}`;
     for (const [entry, mark] of marks) key += `\n${entry.hook} ${mark}`;
-    return this.#once(key, () => encodeMarkup(menuMarkup(menu, from, marks), charset));
+    return this.#once(key, () => encodeMarkup(menuMarkup(menu, from, line, marks), charset));
   }
 
   /** The links to style sheets, one after another. */
