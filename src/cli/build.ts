@@ -2,9 +2,8 @@ import type { Command } from 'commander';
 import { counted } from '../core/text/nearest.ts';
 import { countFindings } from '../core/text/render.ts';
 import type { BuildResult } from '../jobs/result.ts';
-import { type Voice, tellFindings } from './io.ts';
+import { type Act, type Voice, tellFindings } from './io.ts';
 import { progressOn } from './progress.ts';
-import type { Act } from './run.ts';
 
 interface Options {
   dryRun?: true;

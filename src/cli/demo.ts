@@ -2,8 +2,7 @@ import type { Command } from 'commander';
 import { counted } from '../core/text/nearest.ts';
 import type { DemoResult } from '../jobs/demo.ts';
 import { buildTable } from './build.ts';
-import { type Voice, tellFindings } from './io.ts';
-import type { Act } from './run.ts';
+import { type Act, type Voice, tellFindings } from './io.ts';
 
 export function addDemo(program: Command, act: Act): void {
   program

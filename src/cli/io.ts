@@ -18,6 +18,9 @@ export interface Voice {
   err: Paint;
 }
 
+/** Makes what a command does from work that gives the exit status. */
+export type Act = (work: (voice: Voice) => Promise<number>) => () => Promise<void>;
+
 export function voiceOf(io: Io, color: boolean | undefined): Voice {
   return { io, out: paintFor(io, io.outIsTerminal, color), err: paintFor(io, io.errIsTerminal, color) };
 }

@@ -1,8 +1,7 @@
 import type { Command } from 'commander';
 import { counted } from '../core/text/nearest.ts';
 import type { LiftResult } from '../jobs/lift.ts';
-import { type Voice, tellFindings } from './io.ts';
-import type { Act } from './run.ts';
+import { type Act, type Voice, tellFindings } from './io.ts';
 
 interface Options {
   dryRun?: true;

@@ -3,11 +3,7 @@ import { version } from '../jobs/version.ts';
 import { addBuild } from './build.ts';
 import { addDemo } from './demo.ts';
 import { addLift } from './lift.ts';
-import { type Io, type Voice, voiceOf } from './io.ts';
-
-/** Adds a command to the program; what it does gives the exit status. */
-export type AddCommand = (program: Command, act: Act) => void;
-export type Act = (work: (voice: Voice) => Promise<number>) => () => Promise<void>;
+import { type Act, type Io, voiceOf } from './io.ts';
 
 const firstSteps = `
 What to do first:

@@ -1,14 +1,24 @@
 import { baseFolder } from '../address/href.ts';
 import type { SitePath } from '../address/path.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
-import { type Wanted, attributeStarts, readFrame } from '../site/frame.ts';
+import { readFrame } from '../site/frame.ts';
+import { type Wanted, attributeStarts } from '../site/wanted.ts';
 import type { Frame } from '../site/types.ts';
 import { type Raw, type Span, bytesOf, lastMention, rawOf } from '../text/bytes.ts';
 import { encodeMarkup, unreadable } from '../text/charset.ts';
 import { type Finding, finding } from '../text/finding.ts';
-import { placeInRaw } from '../text/place.ts';
 import { escapeMarkup } from '../text/references.ts';
 import { type Selector, readSelector } from '../text/selector.ts';
+import {
+  badPlace,
+  baseElsewhere,
+  framesetPage,
+  lostRecord,
+  noPlace,
+  placeOf,
+  unreadablePage,
+  xmlPage,
+} from './findings.ts';
 import { LostRecord, type Taken, lift } from './lift.ts';
 import { type Standpoint, skipMarkup } from './markup.ts';
 import { idAttribute } from './names.ts';
@@ -282,77 +292,4 @@ function freeId(raw: Raw): string {
 
 function wordsFor(): Words {
   return english;
-}
-
-function placeOf(frame: Frame, start: number, end: number): ReturnType<typeof placeInRaw> {
-  return placeInRaw(frame, start, end);
-}
-
-function noPlace(frame: Frame, menu: ResolvedMenu): Finding {
-  const selectors = menu.place!.selectors.join(', ');
-  return finding(
-    'no-place',
-    { file: frame.path },
-    `no element of this page matches ${selectors}, the place of \`${menu.name}\``,
-    `Mark the place with  data-kamino-slot="${menu.name}",  or add a selector to \`place\`.`,
-  );
-}
-
-function badPlace(
-  frame: Frame,
-  menu: ResolvedMenu,
-  { element, why }: { element: { start: number; open: number } | null; why: string },
-): Finding {
-  const place = element ? placeOf(frame, element.start, element.open) : { file: frame.path };
-  return finding(
-    'bad-place',
-    place,
-    `\`${menu.name}\` cannot go here: ${why}`,
-    'The page was copied as it is. Mark another place, such as a div outside of it.',
-  );
-}
-
-function baseElsewhere(frame: Frame, folder: SitePath): Finding {
-  return finding(
-    'base-elsewhere',
-    { file: frame.path },
-    `the page’s base is ${frame.base!}: its links are read from there`,
-    `Links were written as if that address were the site’s ${folder === '' ? 'folder' : `folder ${folder}`}; take the base out to use the pages anywhere.`,
-  );
-}
-
-function lostRecord(path: SitePath): Finding {
-  return finding(
-    'lost-record',
-    { file: path },
-    'what was taken out of this page is not in the record; the page was left alone',
-    'Bring back the folder .kamino, or the page from before its menu was put in.',
-  );
-}
-
-function xmlPage(path: SitePath): Finding {
-  return finding(
-    'xml-page',
-    { file: path },
-    'this page is read as XML',
-    'Save it as .html, or leave it out of `read`.',
-  );
-}
-
-function unreadablePage(path: SitePath, why: string): Finding {
-  return finding(
-    'unreadable-page',
-    { file: path },
-    `${why}; the page was copied as it is`,
-    'Save the page as UTF-8.',
-  );
-}
-
-function framesetPage(path: SitePath): Finding {
-  return finding(
-    'frameset-page',
-    { file: path },
-    'a frameset has no body that could carry a menu',
-    'Put the menu into the pages it shows, and leave this one out with `except`.',
-  );
 }

@@ -1,5 +1,5 @@
 import { type Raw, splice } from '../text/bytes.ts';
-import { attributeStarts } from '../site/frame.ts';
+import { attributeStarts } from '../site/wanted.ts';
 import { Outline } from '../site/outline.ts';
 import { Scanner } from '../site/scanner.ts';
 import type { Element } from '../site/types.ts';

@@ -1,4 +1,4 @@
-import { ownHeader } from '../site/frame.ts';
+import { ownHeader } from '../site/wanted.ts';
 import { formatting, holdsNoNav, holdsOnlyOwnParts, paragraphEnders, voidElements } from '../site/kinds.ts';
 import type { Element, Frame } from '../site/types.ts';
 import type { MenuPlace } from '../plan/types.ts';

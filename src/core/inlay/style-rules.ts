@@ -33,7 +33,10 @@ export const plain = `.${parts.plain} .${parts.list} {
 .${parts.plain} .${parts.submenu} {
   flex-direction: column;
 }
-.${parts.plain} .${parts.link}.${parts.link}::after {
+`;
+
+/** Without a ground of its own an entry's mark is as wide as its label. */
+export const markPlain = `.${parts.plain} .${parts.link}.${parts.link}::after {
   inset-inline: 0;
   inset-block-end: 0.1em;
 }

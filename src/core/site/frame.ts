@@ -1,57 +1,14 @@
 import type { SitePath } from '../address/path.ts';
-import { type Raw, lowerAscii, trimAscii } from '../text/bytes.ts';
+import { type Raw, lowerAscii } from '../text/bytes.ts';
 import { type Charset, charsetOf, decode } from '../text/charset.ts';
 import { readAttributeReferences, readReferences } from '../text/references.ts';
 import { type Selector, matches } from '../text/selector.ts';
 import { headElements } from './kinds.ts';
 import { Outline } from './outline.ts';
 import { Scanner } from './scanner.ts';
+import { type Wanted, attributeStarts, ownHeader } from './wanted.ts';
+import { charsetLabel, collapse, endOfTitle, once, withoutTags } from './words.ts';
 import type { Attribute, Element, Frame, MainContent, OpenElements, Slot } from './types.ts';
-
-/** What is sought beside what every page has. The fewer, the sooner the reading can stop. */
-export interface Wanted {
-  /** The first element that matches each. */
-  selectors: readonly Selector[];
-  /** Where the main content is when there is no `main`, tried in order. */
-  skipTo: readonly Selector[];
-  /** The first `header` that is the page's own, under the name `ownHeader`. */
-  header: boolean;
-  title: boolean;
-  heading: boolean;
-  /** Where the body ends. */
-  end: boolean;
-  /** Read as a browser with scripts on does: what a `noscript` holds is text then. */
-  scripting: boolean;
-  /** Offsets at which slots may stand, where they have been sought already. */
-  slotStarts: readonly number[] | null;
-}
-
-const attributePattern = /data-kamino(-slot|-id="|=)?/gi;
-
-/** Offsets of all that may be an attribute of Kamino's: one pass over the bytes. */
-export function attributeStarts(raw: Raw): { slots: number[]; others: number[] } {
-  const found = { slots: [] as number[], others: [] as number[] };
-  for (attributePattern.lastIndex = 0; ;) {
-    const match = attributePattern.exec(raw);
-    if (!match) return found;
-    if (match[1]?.length === 5) found.slots.push(match.index);
-    else if (match[1] !== undefined) found.others.push(match.index);
-  }
-}
-
-export const nothingWanted: Wanted = {
-  selectors: [],
-  skipTo: [],
-  header: false,
-  title: true,
-  heading: false,
-  end: false,
-  scripting: true,
-  slotStarts: null,
-};
-
-/** The name under which `found` holds the first `header` outside the parts of a page that have headers of their own. */
-export const ownHeader = 'header of the page';
 
 const slotAttribute = 'data-kamino-slot';
 /** Start tags that always tell something of the page. */
@@ -352,40 +309,3 @@ class FrameReader {
 
 /** Nothing inside these tells of the page's own head. */
 const inertInHead = new Set(['template', 'noscript', 'svg', 'math', 'title', 'style', 'script', 'noframes']);
-
-/** https://html.spec.whatwg.org/#algorithm-for-extracting-a-character-encoding-from-a-meta-element */
-function charsetLabel(value: (name: string) => Raw | null): string | null {
-  const direct = value('charset');
-  if (direct !== null) return direct;
-  if (lowerAscii(trimAscii(value('http-equiv') ?? '')) !== 'content-type') return null;
-  const match = /charset[\t\n\f\r ]*=[\t\n\f\r ]*(?:"([^"]*)"|'([^']*)'|([^\t\n\f\r ;"']+))/i.exec(
-    value('content') ?? '',
-  );
-  return match ? (match[1] ?? match[2] ?? match[3]!) : null;
-}
-
-function endOfTitle(raw: Raw, from: number): number {
-  const end = /<\/title[\t\n\f\r />]/i.exec(raw.slice(from));
-  return end ? from + end.index : raw.length;
-}
-
-/** White space as one space, and none at the ends. */
-export function collapse(text: string): string {
-  return text.replace(/[\t\n\f\r ]+/g, ' ').replace(/^ | $/g, '');
-}
-
-/** The text of a stretch of markup, raw. */
-function withoutTags(raw: Raw): Raw {
-  const scanner = new Scanner(raw);
-  let text = '';
-  while (scanner.next() !== 'done') {
-    if (scanner.kind === 'text') text += raw.slice(scanner.start, scanner.end);
-    else if (scanner.kind === 'start' && scanner.name === 'br') text += ' ';
-  }
-  return text;
-}
-
-function once<Value>(make: () => Value): () => Value {
-  let made: { value: Value } | null = null;
-  return () => (made ??= { value: make() }).value;
-}

@@ -1,6 +1,7 @@
 import { describe, expect, it, test } from '@jest/globals';
 import { type DefaultTreeAdapterMap, parse } from 'parse5';
-import { nothingWanted, readFrame } from '../../../src/core/site/frame.ts';
+import { readFrame } from '../../../src/core/site/frame.ts';
+import { nothingWanted } from '../../../src/core/site/wanted.ts';
 import { readFull } from '../../../src/core/site/full.ts';
 import { awkward } from '../../helpers/awkward.ts';
 

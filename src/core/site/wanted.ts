@@ -1,0 +1,47 @@
+import type { Raw } from '../text/bytes.ts';
+import type { Selector } from '../text/selector.ts';
+
+/** What is sought beside what every page has. The fewer, the sooner the reading can stop. */
+export interface Wanted {
+  /** The first element that matches each. */
+  selectors: readonly Selector[];
+  /** Where the main content is when there is no `main`, tried in order. */
+  skipTo: readonly Selector[];
+  /** The first `header` that is the page's own, under the name `ownHeader`. */
+  header: boolean;
+  title: boolean;
+  heading: boolean;
+  /** Where the body ends. */
+  end: boolean;
+  /** Read as a browser with scripts on does: what a `noscript` holds is text then. */
+  scripting: boolean;
+  /** Offsets at which slots may stand, where they have been sought already. */
+  slotStarts: readonly number[] | null;
+}
+
+const attributePattern = /data-kamino(-slot|-id="|=)?/gi;
+
+/** Offsets of all that may be an attribute of Kamino's: one pass over the bytes. */
+export function attributeStarts(raw: Raw): { slots: number[]; others: number[] } {
+  const found = { slots: [] as number[], others: [] as number[] };
+  for (attributePattern.lastIndex = 0; ;) {
+    const match = attributePattern.exec(raw);
+    if (!match) return found;
+    if (match[1]?.length === 5) found.slots.push(match.index);
+    else if (match[1] !== undefined) found.others.push(match.index);
+  }
+}
+
+export const nothingWanted: Wanted = {
+  selectors: [],
+  skipTo: [],
+  header: false,
+  title: true,
+  heading: false,
+  end: false,
+  scripting: true,
+  slotStarts: null,
+};
+
+/** The name under which `found` holds the first `header` outside the parts of a page that have headers of their own. */
+export const ownHeader = 'header of the page';

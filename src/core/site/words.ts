@@ -1,0 +1,39 @@
+import { type Raw, lowerAscii, trimAscii } from '../text/bytes.ts';
+import { Scanner } from './scanner.ts';
+
+/** https://html.spec.whatwg.org/#algorithm-for-extracting-a-character-encoding-from-a-meta-element */
+export function charsetLabel(value: (name: string) => Raw | null): string | null {
+  const direct = value('charset');
+  if (direct !== null) return direct;
+  if (lowerAscii(trimAscii(value('http-equiv') ?? '')) !== 'content-type') return null;
+  const match = /charset[\t\n\f\r ]*=[\t\n\f\r ]*(?:"([^"]*)"|'([^']*)'|([^\t\n\f\r ;"']+))/i.exec(
+    value('content') ?? '',
+  );
+  return match ? (match[1] ?? match[2] ?? match[3]!) : null;
+}
+
+export function endOfTitle(raw: Raw, from: number): number {
+  const end = /<\/title[\t\n\f\r />]/i.exec(raw.slice(from));
+  return end ? from + end.index : raw.length;
+}
+
+/** White space as one space, and none at the ends. */
+export function collapse(text: string): string {
+  return text.replace(/[\t\n\f\r ]+/g, ' ').replace(/^ | $/g, '');
+}
+
+/** The text of a stretch of markup, raw. */
+export function withoutTags(raw: Raw): Raw {
+  const scanner = new Scanner(raw);
+  let text = '';
+  while (scanner.next() !== 'done') {
+    if (scanner.kind === 'text') text += raw.slice(scanner.start, scanner.end);
+    else if (scanner.kind === 'start' && scanner.name === 'br') text += ' ';
+  }
+  return text;
+}
+
+export function once<Value>(make: () => Value): () => Value {
+  let made: { value: Value } | null = null;
+  return () => (made ??= { value: make() }).value;
+}
