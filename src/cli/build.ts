@@ -59,18 +59,22 @@ function report(result: BuildResult, isDry: boolean, seconds: number, voice: Voi
 }
 
 function buildReport(result: BuildResult, seconds: number, voice: Voice): string {
-  const front = result.created.find(path => /^index\.html?$/.test(path));
-  const look = front ? `\nOpen ${result.output}/${front} in a browser to look at it.\n` : '';
+  const { created, changed, inPlace, output } = result;
+  const front = [...created, ...(inPlace ? changed : [])].find(path => /^index\.html?$/.test(path));
+  const file = front === undefined ? null : `${output === '.' ? '' : `${output}/`}${front}`;
+  const back = inPlace ? '  kamino lift  takes the menus out again.' : '';
+  const look = file === null ? '' : `\nOpen ${file} in a browser to look at it.${back}\n`;
   return buildTable(result, seconds, voice) + look;
 }
 
 /** What a build made, in a few lines. */
 export function buildTable(result: BuildResult, seconds: number, { out }: Voice): string {
   const { created, changed, gone, same, findings } = result;
+  const where = result.inPlace ? 'the pages' : `${result.output}/`;
   const isSame = created.length + changed.length + gone.length === 0;
   const head = isSame
-    ? `Nothing to do: ${result.output}/ is as the plan says.`
-    : `Built ${counted(result.pages, 'page')} into ${result.output}/`;
+    ? `Nothing to do: ${where} ${result.inPlace ? 'are' : 'is'} as the plan says.`
+    : `Built ${counted(result.pages, 'page')} ${result.inPlace ? 'in place' : `into ${where}`}`;
   const files = [
     `${created.length} new`,
     `${changed.length} changed`,
@@ -88,10 +92,11 @@ export function buildTable(result: BuildResult, seconds: number, { out }: Voice)
 }
 
 function dryReport({ created, changed, gone, same, output }: BuildResult): string {
+  const shown = (path: string): string => (output === '.' ? path : `${output}/${path}`);
   const lines = [
-    ...created.map(path => `  new      ${output}/${path}`),
-    ...changed.map(path => `  changed  ${output}/${path}`),
-    ...gone.map(path => `  gone     ${output}/${path}`),
+    ...created.map(path => `  new      ${shown(path)}`),
+    ...changed.map(path => `  changed  ${shown(path)}`),
+    ...gone.map(path => `  gone     ${shown(path)}`),
   ];
   const count = `${created.length} new, ${changed.length} changed, ${gone.length} gone, ${same} the same. Nothing was written.`;
   return `${[...lines, count].join('\n')}\n`;

@@ -47,6 +47,7 @@ function resultOf({ menus, pages }: Glance, output: string, same: number): Build
     status: 0,
     findings: [],
     output,
+    inPlace: false,
     menus,
     pages,
     created: [],

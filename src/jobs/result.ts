@@ -22,6 +22,8 @@ export interface BuildResult {
   findings: Finding[];
   /** The output folder as the user sees it. */
   output: string;
+  /** The pages themselves are changed. */
+  inPlace: boolean;
   /** The menus, and how many pages are to carry each. */
   menus: { name: string; pages: number }[];
   /** Pages of the site. */
@@ -41,6 +43,7 @@ export function emptyResult(open: OpenPlan): BuildResult {
     status: 2,
     findings: [],
     output,
+    inPlace: open.plan?.output === inPlace,
     menus: [],
     pages: 0,
     created: [],

@@ -120,7 +120,7 @@ describe('a build in place', () => {
   it('writes nothing with --dry-run, also not what would be taken out', () => {
     const folder = folderWith(files());
     const before = contents(folder);
-    expect(kamino(folder, 'build', '--dry-run').out).toContain('changed  ./index.html');
+    expect(kamino(folder, 'build', '--dry-run').out).toContain('changed  index.html');
     expect([contents(folder), existsSync(join(folder, '.kamino'))]).toEqual([before, false]);
   });
 

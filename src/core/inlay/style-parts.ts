@@ -112,6 +112,9 @@ ${
     ? `${within('opener')} {
   display: flex;
 }
+${within('opener')} summary.${parts.link} {
+  flex: 1 1 auto;
+}
 ${within('link')} + .${parts.opener} summary {
   padding-inline: 0.6em;
 }

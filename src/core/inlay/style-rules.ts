@@ -16,8 +16,12 @@ export const column = `.${parts.column} .${parts.list} {
 .${parts.column} .${parts.entry} {
   flex-wrap: wrap;
 }
-.${parts.column} .${parts.link} {
+.${parts.column} .${parts.link},
+.${parts.column} .${parts.opener}:first-child {
   flex: 1 1 0;
+}
+.${parts.column} summary.${parts.link} {
+  justify-content: space-between;
 }
 `;
 
@@ -36,7 +40,7 @@ export const plain = `.${parts.plain} .${parts.list} {
 `;
 
 /** Without a ground of its own an entry's mark is as wide as its label. */
-export const markPlain = `.${parts.plain} .${parts.link}.${parts.link}::after {
+export const markPlain = `.${parts.plain} .${parts.entry} a.${parts.link}.${parts.link}::after {
   inset-inline: 0;
   inset-block-end: 0.1em;
 }
@@ -80,8 +84,12 @@ ${shown} {
 .${parts.submenu} .${parts.entry} {
   flex-wrap: wrap;
 }
-.${parts.submenu} .${parts.link} {
+.${parts.submenu} .${parts.link},
+.${parts.submenu} .${parts.opener}:first-child {
   flex: 1 1 0;
+}
+.${parts.submenu} summary.${parts.link} {
+  justify-content: space-between;
 }
 .${parts.menu}.${parts.bar} ${inFlow} {
   position: static;
@@ -158,7 +166,9 @@ ${marked} {
 `;
 
 /** In a line of entries the mark lies below the label; where entries stand below each other, beside it. */
-export const markBeside = (scope: string): string => `${scope} .${parts.link}.${parts.link}::after {
+export const markBeside = (
+  scope: string,
+): string => `${scope} .${parts.entry} a.${parts.link}.${parts.link}::after {
   inset-block: 0.6em;
   inset-inline: 0.35em auto;
   inline-size: 0.15em;
