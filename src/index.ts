@@ -5,6 +5,7 @@ export { build } from './jobs/build.ts';
 export type { BuildOptions, BuildResult } from './jobs/result.ts';
 export { demo, type DemoResult } from './jobs/demo.ts';
 export { verify, type Verification } from './jobs/verify.ts';
+export { inventory, type Inventory, type InventoryPage } from './jobs/inventory.ts';
 export { version } from './jobs/version.ts';
 export { readPlan, type PlanReading } from './core/plan/read.ts';
 export type { Plan } from './core/plan/types.ts';

@@ -2,6 +2,7 @@ import { Command, CommanderError } from 'commander';
 import { version } from '../jobs/version.ts';
 import { addBuild } from './build.ts';
 import { addDemo } from './demo.ts';
+import { addInventory } from './inventory.ts';
 import { addLift } from './lift.ts';
 import { type Act, type Io, voiceOf } from './io.ts';
 
@@ -46,6 +47,7 @@ export async function run(argv: readonly string[], io: Io): Promise<number> {
   };
   addBuild(program, act);
   addLift(program, act);
+  addInventory(program, act);
   addDemo(program, act);
   for (const command of program.commands) command.option('--no-color', 'no colour in what is printed');
   if (argv.length === 0) {

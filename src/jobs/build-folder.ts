@@ -9,7 +9,7 @@ import { checksumOf } from '../files/pages.ts';
 import type { FileRecord } from '../files/record.ts';
 import type { SiteFile } from '../files/walk.ts';
 import { cannotRead, editedOutput, isFileError, lacksMain, unusedMenu } from './build-findings.ts';
-import { shownPath } from './paths.ts';
+import { fromUser, shownPath } from './paths.ts';
 import { ownStyle } from './own.ts';
 import type { Run } from './prepare.ts';
 import { type BuildOptions, type BuildResult, ended, stopped } from './result.ts';
@@ -41,7 +41,10 @@ export function writeFolder(
     const aside = output.putAside(path);
     result.findings.push(goneFile(path, aside));
   }
-  const ofPages = [...run.findings, ...(run.lackMain.length ? [lacksMain(run.lackMain)] : [])];
+  const ofPages = fromUser(
+    [...run.findings, ...(run.lackMain.length ? [lacksMain(run.lackMain)] : [])],
+    site.root,
+  );
   result.findings.push(...ofPages);
   // Pages that have findings are made again the next time, so that these are told again.
   output.finish(

@@ -9,6 +9,7 @@ import type { FileRecord } from '../files/record.ts';
 import { Writer } from '../files/write.ts';
 import { lacksMain, unusedMenu } from './build-findings.ts';
 import { inPlace, ownStyle } from './own.ts';
+import { fromUser } from './paths.ts';
 import type { Run } from './prepare.ts';
 import { type BuildOptions, type BuildResult, ended } from './result.ts';
 
@@ -51,13 +52,14 @@ export function writeInPlace(run: Run, result: BuildResult, options: BuildOption
       ? null
       : editedInside(path, { there: rawOf(there), made: rawOf(made.bytes) }, old);
     if (edited === null) return settle(path, made, there);
-    result.findings.push(edited);
+    result.findings.push(...fromUser([edited], site.root));
     if (old) next.set(path, old);
   });
   const style = bytesOf(prepared.style);
   const file = run.from(ownStyle);
   settle(ownStyle, { bytes: style, checksum: 0 }, existsSync(file) ? readFileSync(file) : null);
-  result.findings.push(...run.findings, ...(run.lackMain.length ? [lacksMain(run.lackMain)] : []));
+  const ofPages = [...run.findings, ...(run.lackMain.length ? [lacksMain(run.lackMain)] : [])];
+  result.findings.push(...fromUser(ofPages, site.root));
   if (!dryRun) site.record.save(inPlace, { basis: '', glance: null, files: next });
   return ended(result, result.created.length + result.changed.length > 0 ? 'built' : 'nothing-new');
 }

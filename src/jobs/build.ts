@@ -5,6 +5,7 @@ import { cannotWrite, isFileError } from './build-findings.ts';
 import { writeFolder } from './build-folder.ts';
 import { writeInPlace } from './build-in-place.ts';
 import { inPlace } from './own.ts';
+import { fromUser } from './paths.ts';
 import { Run, prepare } from './prepare.ts';
 import { openPlan, openSite } from './project.ts';
 import { type BuildOptions, type BuildResult, emptyResult, stopped } from './result.ts';
@@ -22,7 +23,7 @@ export async function build(options: BuildOptions = {}): Promise<BuildResult> {
   const told = [...open.findings, ...prepared.findings];
   if (hasErrors(told)) return stopped(result, told, 2);
   const run = new Run(open, plan, site, prepared);
-  const begun = { ...result, findings: [...told, ...site.findings] };
+  const begun = { ...result, findings: [...told, ...fromUser(site.findings, site.root)] };
   const isDry = options.dryRun === true;
   const output =
     plan.output === inPlace

@@ -13,7 +13,7 @@ import { walkFolder } from '../files/walk.ts';
 import { Writer } from '../files/write.ts';
 import { cannotWrite, isFileError } from './build-findings.ts';
 import { inPlace, ownStyle } from './own.ts';
-import { isPartOfSite, shownPath } from './paths.ts';
+import { fromUser, isPartOfSite, shownPath } from './paths.ts';
 import { openPlan } from './project.ts';
 
 export interface LiftOptions {
@@ -60,7 +60,11 @@ export function lift(options: LiftOptions = {}): LiftResult {
     if (!isFileError(error)) throw error;
     return { ...result, status: 2, findings: [cannotWrite(error)] };
   }
-  return { ...result, findings: sortFindings(result.findings), status: hasErrors(result.findings) ? 1 : 0 };
+  return {
+    ...result,
+    findings: sortFindings(fromUser(result.findings, root)),
+    status: hasErrors(result.findings) ? 1 : 0,
+  };
 }
 
 type Open = ReturnType<typeof openPlan>;

@@ -1,5 +1,6 @@
 import { existsSync, realpathSync, statSync } from 'node:fs';
 import { basename, dirname, join, relative, resolve, sep } from 'node:path';
+import type { Finding } from '../core/text/finding.ts';
 
 const planNames = ['kamino.yaml', 'kamino.yml', 'kamino.json'];
 
@@ -17,6 +18,15 @@ export function findPlan(given = '.'): string {
 export function shownPath(path: string): string {
   const shown = relative(process.cwd(), path);
   return (shown === '' ? '.' : shown).split(sep).join('/');
+}
+
+/** Findings in files of a site, with their paths as the user sees them. */
+export function fromUser(findings: readonly Finding[], root: string): Finding[] {
+  const shown = shownPath(root);
+  if (shown === '.') return [...findings];
+  return findings.map(one =>
+    one.place ? { ...one, place: { ...one.place, file: `${shown}/${one.place.file}` } } : one,
+  );
 }
 
 /** The real place of a folder that may not exist yet. */

@@ -1,10 +1,5 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
-import { pathMatcher } from '../core/address/glob.ts';
-import { deadLinks } from '../core/check/dead-links.ts';
-import { readFull } from '../core/site/full.ts';
-import { rawOf } from '../core/text/bytes.ts';
-import { walkFolder } from '../files/walk.ts';
+import { linksOf } from '../core/check/links.ts';
+import { readSite } from './read-site.ts';
 
 /** What was checked in finished pages, and the links of menus that lead nowhere. */
 export interface Verification {
@@ -16,22 +11,17 @@ export interface Verification {
 
 /** Checks that every link of every menu in a folder of finished pages leads to its page. */
 export function verify(folder: string): Verification {
-  const { files } = walkFolder(folder, () => false);
-  const paths = new Set(files.map(file => file.path));
-  const isPage = pathMatcher(['**/*.{html,htm}'], true);
-  const pages = files
-    .filter(file => isPage(file.path))
-    .map(({ path }) => readFull(path, rawOf(readFileSync(join(folder, path)))));
-  const ids = new Map(pages.map(page => [page.frame.path, new Set(page.ids.map(one => one.id))]));
-  const ours = pages.map(page => ({ ...page, links: page.links.filter(link => link.menu !== null) }));
-  const dead = ours.flatMap(page => deadLinks(page, paths, path => ids.get(path) ?? null));
+  const { site } = readSite(folder, '**/*.{html,htm}', () => false);
+  const ours = linksOf(site).filter(({ link }) => link.menu !== null);
+  const menus = new Set(
+    ours.map(({ link, page }) => `${link.menu!} ${page.frame.path}`).filter(one => !one.startsWith('skip ')),
+  );
+  const leads = new Set(['page', 'file', 'away']);
+  const dead = ours.filter(({ end }) => !leads.has(end.kind));
   return {
-    pages: pages.length,
-    menus: ours.reduce(
-      (sum, page) => sum + new Set(page.links.map(link => link.menu).filter(name => name !== 'skip')).size,
-      0,
-    ),
-    links: ours.reduce((sum, page) => sum + page.links.length, 0),
-    dead: dead.map(({ page, link }) => ({ page, href: link.href })),
+    pages: site.pages.size,
+    menus: menus.size,
+    links: ours.length,
+    dead: dead.map(({ page, link }) => ({ page: page.frame.path, href: link.href })),
   };
 }

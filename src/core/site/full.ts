@@ -48,6 +48,8 @@ export interface FullPage {
   headings: Heading[];
   links: Link[];
   landmarks: Landmark[];
+  /** How many words people read in its body. */
+  words: number;
 }
 
 /** Reads a whole page. */
@@ -100,7 +102,7 @@ class FullReader {
     this.#frame = frame;
     this.#scanner = new Scanner(frame.raw, frame.raw.startsWith('\xef\xbb\xbf') ? 3 : 0);
     this.#outline = new Outline(this.#scanner, false);
-    this.#page = { frame, ids: [], headings: [], links: [], landmarks: [] };
+    this.#page = { frame, ids: [], headings: [], links: [], landmarks: [], words: 0 };
   }
 
   read(): FullPage {
@@ -108,13 +110,17 @@ class FullReader {
     while (scanner.next(this.#outline.inForeign) !== 'done') {
       if (scanner.kind === 'start') this.#onStart();
       else if (scanner.kind === 'end') this.#onEnd();
-      else if (scanner.kind === 'text' && this.#open.length > 0 && !this.#outline.isInside(unread)) {
-        const text = this.#frame.raw.slice(scanner.start, scanner.end);
-        for (const one of this.#open) one.parts.push(text);
-      }
+      else if (scanner.kind === 'text' && !this.#outline.isInside(unread)) this.#onText();
     }
     for (const one of this.#open.reverse()) this.#finish(one);
     return this.#page;
+  }
+
+  #onText(): void {
+    const { start, end } = this.#scanner;
+    const text = this.#frame.raw.slice(start, end);
+    if (start >= this.#frame.bodyPoint) this.#page.words += text.match(/[^\t\n\f\r ]+/g)?.length ?? 0;
+    for (const one of this.#open) one.parts.push(text);
   }
 
   #onStart(): void {

@@ -88,6 +88,16 @@ export const rules = {
   'link-outside': { severity: 'error', about: 'Symbolic links stay within the site.' },
   'name-taken': { severity: 'error', about: 'Kamino’s own files do not replace a designer’s.' },
   'gone-page': { severity: 'note', about: 'A page of ours that the site no longer has is moved aside.' },
+  // The site's own content.
+  'dead-link': { severity: 'error', about: 'A link leads to a file of the site, and to a place in it.' },
+  'letter-case': { severity: 'error', about: 'A link names a file in its own letter case.' },
+  'missing-hash': { severity: 'error', about: 'A link to a place in the page begins with #.' },
+  'foreign-path': { severity: 'error', about: 'A link stays in the site’s folder.' },
+  'empty-link': { severity: 'warning', about: 'A link leads somewhere.' },
+  untitled: { severity: 'warning', about: 'Each page has a title.' },
+  'same-title': { severity: 'warning', about: 'Titles differ.' },
+  'same-id': { severity: 'warning', about: 'An id stands once in a page.' },
+  orphan: { severity: 'warning', about: 'Some other page links to each page.' },
   // Looks.
   'low-contrast': {
     severity: 'warning',

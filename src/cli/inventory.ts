@@ -1,0 +1,107 @@
+import type CliTable from 'cli-table3';
+import type { Command } from 'commander';
+import { counted } from '../core/text/nearest.ts';
+import type { Inventory, InventoryPage } from '../jobs/inventory.ts';
+import { type Act, type Voice, tellFindings } from './io.ts';
+import { progressOn } from './progress.ts';
+
+const examples = `
+Examples:
+  $ kamino inventory               the site in this folder
+  $ kamino inventory old-site      another folder
+  $ kamino inventory --json        all of it, for other programs
+
+Exit status: 0 fine, 1 links that lead nowhere, 2 a failure.`;
+
+export function addInventory(program: Command, act: Act): void {
+  program
+    .command('inventory')
+    .description('what a site has: its pages, titles, sections and links, and what is wrong in them')
+    .argument('[site]', 'a folder of pages', '.')
+    .option('--json', 'print the result as one JSON document')
+    .addHelpText('after', examples)
+    .action((folder: string, options: { json?: true }) => act(voice => work(folder, options, voice))());
+}
+
+async function work(folder: string, { json }: { json?: true }, voice: Voice): Promise<number> {
+  const { inventory } = await import('../jobs/inventory.ts');
+  const progress = await progressOn(voice.io, 'files');
+  const result = inventory(folder, { progress: progress.show });
+  progress.end();
+  const { default: Table } = await import('cli-table3');
+  if (json) voice.io.out(`${JSON.stringify({ kamino: 1, command: 'inventory', ...result }, null, 2)}\n`);
+  else {
+    if (result.status !== 2) voice.io.out(`${report(result, new Table(style(voice)), voice)}\n`);
+    tellFindings(result.findings, voice);
+  }
+  return result.status;
+}
+
+const widths = { page: 38, title: 34 };
+
+function style({ out }: Voice): CliTable.TableConstructorOptions {
+  return {
+    head: ['page', 'title', 'sections', 'words', 'in', 'out'].map(out.quiet),
+    colAligns: ['left', 'left', 'right', 'right', 'right', 'right'],
+    chars: blank,
+    style: { head: [], border: [], 'padding-left': 0, 'padding-right': 2 },
+  };
+}
+
+function report(
+  { pages, otherFiles, site, findings }: Inventory,
+  table: CliTable.Table,
+  { out }: Voice,
+): string {
+  let folder = '';
+  for (const page of [...pages].sort(byFolder)) {
+    const [own, name] = splitPath(page.path);
+    if (own !== folder && own !== '') table.push([out.strong(`${own}/`), '', '', '', '', '']);
+    folder = own;
+    table.push(row(page, `${own === '' ? '' : '  '}${name}`));
+  }
+  const head = `${counted(pages.length, 'page')} and ${counted(otherFiles, 'other file')} in ${site === '.' ? 'this folder' : `${site}/`}`;
+  const ends = findings.length === 0 ? '\n\nNothing is wrong in them.' : '';
+  return `${out.strong(head)}\n\n${table.toString().replace(/ +$/gm, '')}${ends}\n`;
+}
+
+function row(page: InventoryPage, name: string): string[] {
+  const { links, linkedFrom, sections, title, words } = page;
+  const numbers = [sections.length, words, linkedFrom, links.page + links.file + links.away];
+  return [cut(name, widths.page), cut(title ?? '(none)', widths.title), ...numbers.map(String)];
+}
+
+/** Pages of a folder before those of the folders in it. */
+function byFolder(one: InventoryPage, other: InventoryPage): number {
+  const [a, b] = [splitPath(one.path), splitPath(other.path)];
+  const key = ([folder, name]: [string, string]): string =>
+    `${folder}\u0000${/^index\./.test(name) ? '' : name}`;
+  return key(a) < key(b) ? -1 : 1;
+}
+
+function splitPath(path: string): [folder: string, name: string] {
+  const slash = path.lastIndexOf('/');
+  return slash < 0 ? ['', path] : [path.slice(0, slash), path.slice(slash + 1)];
+}
+
+function cut(text: string, most: number): string {
+  return text.length > most ? `${text.slice(0, most - 1)}…` : text;
+}
+
+const blank = {
+  top: '',
+  'top-mid': '',
+  'top-left': '',
+  'top-right': '',
+  bottom: '',
+  'bottom-mid': '',
+  'bottom-left': '',
+  'bottom-right': '',
+  left: '',
+  'left-mid': '',
+  mid: '',
+  'mid-mid': '',
+  right: '',
+  'right-mid': '',
+  middle: '',
+};

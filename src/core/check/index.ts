@@ -1,0 +1,29 @@
+import { type Finding, sortFindings } from '../text/finding.ts';
+import { deadLink } from './rules/dead-link.ts';
+import { emptyLink } from './rules/empty-link.ts';
+import { foreignPath } from './rules/foreign-path.ts';
+import { letterCase } from './rules/letter-case.ts';
+import { missingHash } from './rules/missing-hash.ts';
+import { orphan } from './rules/orphan.ts';
+import { sameId } from './rules/same-id.ts';
+import { sameTitle } from './rules/same-title.ts';
+import { untitled } from './rules/untitled.ts';
+import type { CheckRule, CheckedSite } from './types.ts';
+
+/** Every rule, in the order of the manual. */
+const rules: readonly CheckRule[] = [
+  deadLink,
+  letterCase,
+  missingHash,
+  foreignPath,
+  emptyLink,
+  untitled,
+  sameTitle,
+  sameId,
+  orphan,
+];
+
+/** What is wrong in a site, sorted by place. */
+export function checkSite(site: CheckedSite): Finding[] {
+  return sortFindings(rules.flatMap(rule => rule.find(site)));
+}

@@ -1,0 +1,96 @@
+import { baseFolder, readAddress } from '../address/href.ts';
+import { type SitePath, joinPath, normalizePath } from '../address/path.ts';
+import type { FullPage, Link } from '../site/full.ts';
+import type { Finding } from '../text/finding.ts';
+import { placeInRaw } from '../text/place.ts';
+import type { CheckedSite } from './types.ts';
+
+/** Where a link in a page leads. */
+export type LinkEnd =
+  | { kind: 'page' | 'file'; path: SitePath }
+  /** To another site, a mail address and the like. */
+  | { kind: 'away' }
+  | { kind: 'empty' }
+  /** To a file that is not there, or a place that its page does not have. */
+  | { kind: 'no-file'; path: SitePath }
+  | { kind: 'no-place'; path: SitePath; id: string }
+  /** There is a file whose name differs in letter case only. */
+  | { kind: 'other-case'; path: SitePath; right: SitePath }
+  /** The page has a place of this name: the `#` is missing. */
+  | { kind: 'no-hash'; id: string }
+  /** To a folder outside the site. */
+  | { kind: 'foreign' };
+
+export interface FoundLink {
+  page: FullPage;
+  link: Link;
+  end: LinkEnd;
+}
+
+/** Every link of a site with its end. */
+export function linksOf(site: CheckedSite): FoundLink[] {
+  const kept = known.get(site);
+  if (kept) return kept;
+  const lower = new Map([...site.files].map(path => [path.toLowerCase(), path]));
+  const found = [...site.pages.values()].flatMap(page =>
+    page.links.map(link => ({ page, link, end: endOf(link, page, { site, lower }) })),
+  );
+  known.set(site, found);
+  return found;
+}
+
+const known = new WeakMap<CheckedSite, FoundLink[]>();
+
+/** The place of a link in its page. */
+export function placeOfLink({ page, link }: FoundLink): Finding['place'] {
+  return placeInRaw(page.frame, link.start, link.end);
+}
+
+interface Context {
+  site: CheckedSite;
+  lower: ReadonlyMap<string, SitePath>;
+}
+
+function endOf({ href }: Link, page: FullPage, context: Context): LinkEnd {
+  const { path, base } = page.frame;
+  const written = href.trim();
+  if (written === '' || written === '#') return { kind: 'empty' };
+  if (/^[a-z]:[\\/]|^file:/i.test(written)) return { kind: 'foreign' };
+  const folder = baseFolder(path, base);
+  const address = readAddress(written, folder);
+  switch (address.kind) {
+    case 'web':
+    case 'other':
+      return { kind: 'away' };
+    case 'outside':
+      return { kind: 'foreign' };
+    case 'same-page':
+      return placeIn(base === null ? path : fileAt(folder, context), address.fragment, context);
+    case 'root':
+    case 'inside': {
+      const target = address.kind === 'root' ? (normalizePath(address.path) ?? '') : address.path;
+      const file = fileAt(target, context);
+      if (file !== null) return placeIn(file, address.fragment, context);
+      const right = context.lower.get(target.toLowerCase());
+      if (right !== undefined) return { kind: 'other-case', path: target, right };
+      if (address.kind === 'root') return { kind: 'foreign' };
+      if (page.ids.some(one => one.id === written)) return { kind: 'no-hash', id: written };
+      return { kind: 'no-file', path: target };
+    }
+  }
+}
+
+function placeIn(path: SitePath | null, fragment: string | null, { site }: Context): LinkEnd {
+  if (path === null) return { kind: 'away' };
+  const page = site.pages.get(path);
+  if (!page) return { kind: 'file', path };
+  const isTop = fragment === null || fragment === '' || fragment.toLowerCase() === 'top';
+  if (isTop || page.ids.some(one => one.id === fragment)) return { kind: 'page', path };
+  return { kind: 'no-place', path, id: fragment };
+}
+
+function fileAt(path: SitePath, { site }: Context): SitePath | null {
+  return (
+    [path, joinPath(path, 'index.html'), joinPath(path, 'index.htm')].find(one => site.files.has(one)) ?? null
+  );
+}

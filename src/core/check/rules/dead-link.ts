@@ -1,0 +1,22 @@
+import { nearestPage } from '../../menu/targets.ts';
+import { finding } from '../../text/finding.ts';
+import { nearest } from '../../text/nearest.ts';
+import { linksOf, placeOfLink } from '../links.ts';
+import type { CheckRule } from '../types.ts';
+
+/** A link leads to a file of the site, and to a place that its page has. */
+export const deadLink: CheckRule = {
+  find: site =>
+    linksOf(site).flatMap(one => {
+      const { end } = one;
+      if (end.kind === 'no-file') {
+        const near = nearestPage(end.path, site.files);
+        const remedy = near ? `Did you mean \`${near}\`?` : 'Add the file, or take the link out.';
+        return [finding('dead-link', placeOfLink(one), `the site has no \`${end.path}\``, remedy)];
+      }
+      if (end.kind !== 'no-place') return [];
+      const near = nearest(end.id, site.pages.get(end.path)?.ids.map(({ id }) => id) ?? []);
+      const remedy = near ? `Did you mean \`#${near}\`?` : `Give the place an id:  id="${end.id}"`;
+      return [finding('dead-link', placeOfLink(one), `\`${end.path}\` has no place \`#${end.id}\``, remedy)];
+    }),
+};

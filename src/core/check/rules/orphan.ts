@@ -1,0 +1,24 @@
+import { finding } from '../../text/finding.ts';
+import { linksOf } from '../links.ts';
+import type { CheckRule } from '../types.ts';
+
+/** Some other page links to each page; the front page is where visitors begin. */
+export const orphan: CheckRule = {
+  find: site => {
+    const linked = new Set(
+      linksOf(site).flatMap(({ end, page }) =>
+        'path' in end && end.kind !== 'no-file' && end.path !== page.frame.path ? [end.path] : [],
+      ),
+    );
+    return [...site.pages.keys()]
+      .filter(path => path !== site.front && !linked.has(path))
+      .map(path =>
+        finding(
+          'orphan',
+          { file: path },
+          'no other page links to this one',
+          'Link to it, or leave it out of the site.',
+        ),
+      );
+  },
+};

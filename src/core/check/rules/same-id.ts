@@ -1,0 +1,18 @@
+import { finding } from '../../text/finding.ts';
+import { placeInRaw } from '../../text/place.ts';
+import type { CheckRule } from '../types.ts';
+
+/** An id stands once in a page (https://html.spec.whatwg.org/#the-id-attribute). */
+export const sameId: CheckRule = {
+  find: site =>
+    [...site.pages.values()].flatMap(({ frame, ids }) => {
+      const seen = new Set<string>();
+      return ids.flatMap(({ id, start, end }) => {
+        const isSecond = seen.has(id);
+        seen.add(id);
+        if (!isSecond) return [];
+        const message = `the id \`${id}\` stands here a second time; links find the first`;
+        return [finding('same-id', placeInRaw(frame, start, end), message, 'Give it another name.')];
+      });
+    }),
+};

@@ -1,0 +1,46 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { pathMatcher } from '../core/address/glob.ts';
+import type { CheckedSite } from '../core/check/types.ts';
+import { lift } from '../core/inlay/lift.ts';
+import { frontPage } from '../core/menu/resolve.ts';
+import { type FullPage, readFull } from '../core/site/full.ts';
+import { rawOf } from '../core/text/bytes.ts';
+import { unreadable } from '../core/text/charset.ts';
+import { type Finding, finding } from '../core/text/finding.ts';
+import { walkFolder } from '../files/walk.ts';
+
+export interface SiteReading {
+  site: CheckedSite;
+  /** Pages that cannot be read, and files that cannot be listed. */
+  findings: Finding[];
+}
+
+export interface ReadOptions {
+  /** Read the pages without what Kamino put in. */
+  lifted?: boolean;
+  progress?: (done: number, all: number) => void;
+}
+
+/** Reads every page of a folder whole. */
+export function readSite(
+  root: string,
+  read: string,
+  leaveOut: (path: string) => boolean,
+  { lifted = false, progress = () => undefined }: ReadOptions = {},
+): SiteReading {
+  const { files, findings } = walkFolder(root, leaveOut);
+  const isPage = pathMatcher([read], true);
+  const pages = new Map<string, FullPage>();
+  const paths = files.map(file => file.path.normalize('NFC'));
+  paths.forEach((path, at) => {
+    progress(at, paths.length);
+    if (!isPage(path)) return;
+    const raw = rawOf(readFileSync(join(root, files[at]!.path)));
+    const page = readFull(path, lifted ? lift(raw, () => '') : raw);
+    const why = unreadable(raw, page.frame.charset);
+    if (why === null) pages.set(path, page);
+    else findings.push(finding('unreadable-page', { file: path }, why, 'Save the page as UTF-8.'));
+  });
+  return { site: { pages, files: new Set(paths), front: frontPage(new Set(pages.keys())) }, findings };
+}
