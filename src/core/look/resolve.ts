@@ -60,9 +60,9 @@ function onGround(background: Hex, color: Hex, accent: Hex): ResolvedLook {
   };
 }
 
-/** Ink or paper, whichever stands out more. */
+/** Ink or paper, whichever stands out more; on a ground where neither suffices, what does. */
 function textOn(ground: Hex): Hex {
-  return contrast(ink, ground) >= contrast(paper, ground) ? ink : paper;
+  return nearestPassing(contrast(ink, ground) >= contrast(paper, ground) ? ink : paper, [ground], textLevel);
 }
 
 function noColor(
