@@ -84,7 +84,7 @@ class FrameReader {
     const { selectors, header, heading, end } = this.#wanted;
     if (end || !this.#main.some(one => one.rank === 0)) return false;
     if (this.#slots.some(one => one.element.close < 0)) return false;
-    if (heading && !this.#heading) return false;
+    if (heading && (this.#heading?.[0] ?? -1) === (this.#heading?.[1] ?? -1)) return false;
     const sought = [...selectors.map(one => one.text), ...(header ? [ownHeader] : [])];
     return sought.every(name => (this.#found.get(name)?.end ?? -1) >= 0);
   }

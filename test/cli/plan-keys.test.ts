@@ -1,0 +1,68 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { expect, it, test } from '@jest/globals';
+import { folderWith, kamino, page, plan } from '../helpers/site.ts';
+
+const built = (planText: string, files: Record<string, string> = {}): Record<string, string> => {
+  const folder = folderWith({
+    'kamino.yaml': planText,
+    'index.html': page('Home — Fold', '<p id="p">x</p>').replace(
+      '</head>',
+      '  <link rel="stylesheet" href="own.css">\n</head>',
+    ),
+    'about-us.html': page('About — Fold').replace('<h1>About — Fold', '<h1>All <em>about</em> us'),
+    'print/a.html': page('A — Fold'),
+    'own.css': 'x',
+    'css/nav.css': 'x',
+    ...files,
+  });
+  expect(kamino(folder, 'build')).toMatchObject({ status: 0, err: '' });
+  const read = (path: string): string => readFileSync(join(folder, 'built', path), 'utf8');
+  return Object.fromEntries(['index.html', 'about-us.html', 'print/a.html'].map(path => [path, read(path)]));
+};
+const labels = (text: string): string[] =>
+  [...text.matchAll(/kamino-link"[^>]*>([^<]*)</g)].map(match => match[1]!);
+
+test.each([
+  ['', 'About'],
+  ['labels: { from: heading }\n', 'All about us'],
+  ['labels: { from: file }\n', 'About us'],
+  ['labels: { from: title, cut: "bout — Fold" }\n', 'A'],
+])('labels by %j', (lines, label) => {
+  expect(labels(built(plan(lines, ['about-us.html']))['index.html']!)).toEqual([label]);
+});
+
+test.each([
+  ['{ first-in: main }', /<main data-kamino-id="" id="main"><nav /],
+  ['{ last-in: [.nowhere, main] }', /<\/nav><\/main>/],
+  ['{ before: h1 }', /<nav [^]*<\/nav><h1>/],
+  ['{ after: "h1" }', /<\/h1><nav /],
+  ['{ first-in: body }', /<body><a class="kamino-skip"[^>]*>[^<]*<\/a><nav /],
+  ['{ last-in: body }', /<\/nav><\/body>/],
+])('a place %s', (place, expected) => {
+  expect(built(plan(`    place: ${place}\n`, ['index.html']))['index.html']).toMatch(expected);
+});
+
+it('is carried by the pages that the plan names, and not by the others', () => {
+  const pages = built(plan('    carried-by: ["*.html", "print/**"]\n    except: print/*\n', ['index.html']));
+  expect(Object.values(pages).map(text => text.includes('<nav'))).toEqual([true, true, false]);
+});
+
+it('links its style sheet before the page’s own, and the designer’s after it', () => {
+  const text = built(plan('style: css/nav.css\n', ['index.html']))['index.html']!;
+  const order = ['kamino/menu.css', 'css/nav.css', 'own.css'].map(file => text.indexOf(`href="${file}"`));
+  expect([...order].sort((one, other) => one - other)).toEqual(order);
+  expect(order[0]).toBeGreaterThan(text.indexOf('<meta charset'));
+});
+
+it('leads past the menu to what the plan names where there is no main', () => {
+  const bare = '<meta charset=utf-8><title>Bare</title><body><div class="text">x</div>';
+  const folder = folderWith({
+    'kamino.yaml': plan('skip-to: [".no", .text]\n', ['index.html']),
+    'index.html': bare,
+  });
+  expect(kamino(folder, 'build').err).toBe('');
+  const text = readFileSync(join(folder, 'built/index.html'), 'utf8');
+  expect(text).toContain('<div data-kamino-id="" id="main" class="text">');
+  expect(text).toContain('data-kamino="skip" href="#main"');
+});
