@@ -36,6 +36,16 @@ export function editedOutput(file: string): Finding {
   );
 }
 
+/** Kamino's own style sheet in the site, changed by hand. */
+export function editedStyle(file: string): Finding {
+  return finding(
+    'edited-output',
+    { file },
+    'someone has edited this style sheet of Kamino’s; it was left alone',
+    'Put own rules into a sheet of their own, named by `style`, or go on with --overwrite to lose them.',
+  );
+}
+
 export function nameTaken(path: string): Finding {
   return finding(
     'name-taken',

@@ -1,4 +1,5 @@
 import { existsSync, readFileSync } from 'node:fs';
+import { crc32 } from 'node:zlib';
 import { findInlaid } from '../core/inlay/lift.ts';
 import { type Raw, bytesOf, rawOf } from '../core/text/bytes.ts';
 import { charsetOf } from '../core/text/charset.ts';
@@ -7,7 +8,7 @@ import { placeInRaw } from '../core/text/place.ts';
 import { checksumOf } from '../files/pages.ts';
 import type { FileRecord } from '../files/record.ts';
 import { Writer } from '../files/write.ts';
-import { lacksMain, unusedMenu } from './build-findings.ts';
+import { editedStyle, lacksMain, unusedMenu } from './build-findings.ts';
 import { inPlace, ownStyle } from './own.ts';
 import { fromUser } from './paths.ts';
 import type { Run } from './prepare.ts';
@@ -55,9 +56,15 @@ export function writeInPlace(run: Run, result: BuildResult, options: BuildOption
     result.findings.push(...fromUser([edited], site.root));
     if (old) next.set(path, old);
   });
-  const style = bytesOf(prepared.style);
-  const file = run.from(ownStyle);
-  settle(ownStyle, { bytes: style, checksum: 0 }, existsSync(file) ? readFileSync(file) : null);
+  const style = { bytes: bytesOf(prepared.style), checksum: crc32(prepared.style) };
+  const there = existsSync(run.from(ownStyle)) ? readFileSync(run.from(ownStyle)) : null;
+  const old = known.get(ownStyle);
+  const isOurs = there === null || crc32(there) === style.checksum || crc32(there) === old?.checksum;
+  if (isOurs || overwrite) settle(ownStyle, style, there);
+  else {
+    result.findings.push(...fromUser([editedStyle(ownStyle)], site.root));
+    if (old) next.set(ownStyle, old);
+  }
   const ofPages = [...run.findings, ...(run.lackMain.length ? [lacksMain(run.lackMain)] : [])];
   result.findings.push(...fromUser(ofPages, site.root));
   if (!dryRun) site.record.save(inPlace, { basis: '', glance: null, files: next });
@@ -65,7 +72,7 @@ export function writeInPlace(run: Run, result: BuildResult, options: BuildOption
 }
 
 /** Whether somebody has changed what Kamino put into a page, and where it first differs from what would be put in now. */
-export function editedInside(
+function editedInside(
   path: string,
   { there, made }: { there: Raw; made: Raw },
   old: FileRecord | undefined,

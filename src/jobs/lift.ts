@@ -1,5 +1,6 @@
 import { existsSync, readFileSync, readdirSync, rmSync, rmdirSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
+import { crc32 } from 'node:zlib';
 import { pathMatcher } from '../core/address/glob.ts';
 import { LostRecord, findInlaid, keepMenus, lift as liftPage } from '../core/inlay/lift.ts';
 import { isOwnStyle } from '../core/inlay/style.ts';
@@ -11,7 +12,7 @@ import { checksumOf } from '../files/pages.ts';
 import { SiteRecord } from '../files/record.ts';
 import { walkFolder } from '../files/walk.ts';
 import { Writer } from '../files/write.ts';
-import { cannotWrite, isFileError } from './build-findings.ts';
+import { cannotWrite, editedStyle, isFileError } from './build-findings.ts';
 import { inPlace, ownStyle } from './own.ts';
 import { fromUser, isPartOfSite, shownPath } from './paths.ts';
 import { openPlan } from './project.ts';
@@ -121,15 +122,9 @@ class Lifting {
     const text = readFileSync(file, 'latin1');
     if (!isOwnStyle(text)) return;
     const known = this.#record.output(inPlace)?.files.get(ownStyle);
-    if (known && known.size !== text.length && !this.#options.overwrite) {
-      result.findings.push(
-        finding(
-          'edited-output',
-          { file: ownStyle },
-          'someone has edited this style sheet; it stays',
-          'Delete it yourself, or lift with --overwrite.',
-        ),
-      );
+    const isEdited = known !== undefined && crc32(readFileSync(file)) !== known.checksum;
+    if (isEdited && !this.#options.overwrite) {
+      result.findings.push(editedStyle(ownStyle));
       return;
     }
     result.removed.push(ownStyle);

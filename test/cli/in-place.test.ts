@@ -94,6 +94,33 @@ describe('a build in place', () => {
     expect(readFileSync(join(folder, 'index.html'), 'utf8')).not.toContain('About us');
   });
 
+  it('leaves its own style sheet alone where someone has edited it', () => {
+    const folder = folderWith(files());
+    kamino(folder, 'build');
+    const own = `${readFileSync(join(folder, 'kamino/menu.css'), 'utf8').replace('0.2em', '0.3em')}`;
+    put(folder, { 'kamino/menu.css': own });
+    for (const command of ['build', 'lift']) {
+      expect(kamino(folder, command)).toMatchObject({
+        status: 1,
+        err: expect.stringContaining('kamino/menu.css: error edited-output'),
+      });
+      expect(readFileSync(join(folder, 'kamino/menu.css'), 'utf8')).toBe(own);
+    }
+  });
+
+  it('makes no skip link to a main that was taken out', () => {
+    const folder = folderWith({
+      'kamino.yaml': inPlacePlan(),
+      'index.html': '<title>T</title><div class="top"><main>x</main></div><p>y',
+      'about.html': page('About'),
+    });
+    const before = readFileSync(join(folder, 'index.html'), 'utf8');
+    expect(kamino(folder, 'build').err).toContain('warning no-main');
+    expect(readFileSync(join(folder, 'index.html'), 'utf8')).not.toContain('data-kamino="skip"');
+    kamino(folder, 'lift');
+    expect(readFileSync(join(folder, 'index.html'), 'utf8')).toBe(before);
+  });
+
   it('refuses a page whose record is lost, by name', () => {
     const folder = folderWith(files());
     kamino(folder, 'build');

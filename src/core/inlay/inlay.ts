@@ -3,7 +3,7 @@ import type { SitePath } from '../address/path.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import { readFrame } from '../site/frame.ts';
 import { type Wanted, attributeStarts } from '../site/wanted.ts';
-import type { Frame } from '../site/types.ts';
+import type { Frame, MainContent } from '../site/types.ts';
 import { type Raw, type Span, bytesOf, lastMention, rawOf } from '../text/bytes.ts';
 import { encodeMarkup, unreadable } from '../text/charset.ts';
 import { type Finding, finding } from '../text/finding.ts';
@@ -23,7 +23,7 @@ import { LostRecord, type Taken, lift } from './lift.ts';
 import { type Standpoint, skipMarkup } from './markup.ts';
 import { idAttribute } from './names.ts';
 import { pointFor } from './points.ts';
-import { type Words, english } from './words.ts';
+import { english } from './words.ts';
 import { MenuWriter } from './writer.ts';
 
 /** What is put into the pages of a site. */
@@ -183,28 +183,27 @@ export class Inlayer {
     const overlap = taken.length > 0 ? overlapOf(spans) : null;
     if (overlap)
       return nothing(given, [...findings, badPlace(frame, menus[0]!, { element: null, why: overlap })]);
-    // Of two at one place the first stays first; what would stand in something taken out is dropped.
-    const all = [head, ...this.#skip(frame, here), ...spans].sort((one, other) => one.at - other.at);
-    const isTaken = (one: Span): boolean =>
-      spans.some(({ at, drop = 0 }) => at < one.at && one.at < at + drop);
+    const isTaken = (offset: number): boolean =>
+      spans.some(({ at, drop = 0 }) => at < offset && offset < at + drop);
+    const main = frame.main && !isTaken(frame.main.insert) ? frame.main : null;
     return {
       source,
-      spans: taken.length > 0 ? all.filter(one => !isTaken(one)) : all,
+      // Of two at one place the first stays first.
+      spans: [head, ...this.#skip(frame, main, here), ...spans].sort((one, other) => one.at - other.at),
       taken,
       findings,
       menus: count,
-      lacksMain: !frame.main && !frame.hasSkipLink,
+      lacksMain: !main && !frame.hasSkipLink,
     };
   }
 
-  #skip(frame: Frame, from: Standpoint): Span[] {
-    if (!frame.main || frame.hasSkipLink) return [];
-    const words = wordsFor();
-    const id = frame.main.id ?? freeId(frame.raw);
+  #skip(frame: Frame, main: MainContent | null, from: Standpoint): Span[] {
+    if (!main || frame.hasSkipLink) return [];
+    const id = main.id ?? freeId(frame.raw);
     const span = (at: number, markup: string): Span => ({ at, text: encodeMarkup(markup, frame.charset) });
-    const link = span(frame.bodyPoint, skipMarkup(words.skip, id, from, frame.base !== null));
-    if (frame.main.id !== null) return [link];
-    return [link, span(frame.main.insert, ` ${idAttribute}="" id="${escapeMarkup(id)}"`)];
+    const link = span(frame.bodyPoint, skipMarkup(english.skip, id, from, frame.base !== null));
+    if (main.id !== null) return [link];
+    return [link, span(main.insert, ` ${idAttribute}="" id="${escapeMarkup(id)}"`)];
   }
 
   #slotFindings(frame: Frame): Finding[] {
@@ -288,8 +287,4 @@ function freeId(raw: Raw): string {
     const id = number === 1 ? 'main' : `main-${number}`;
     if (!new RegExp(`id\\s*=\\s*["']?${id}(?![\\w-])`, 'i').test(raw)) return id;
   }
-}
-
-function wordsFor(): Words {
-  return english;
 }

@@ -23,7 +23,7 @@ export function pointFor(menu: ResolvedMenu, frame: Frame): Point {
 }
 
 /** Why no `nav` may stand in these elements (outermost first), or null. */
-export function whyNot(names: readonly string[], inOpenLink: boolean): string | null {
+function whyNot(names: readonly string[], inOpenLink: boolean): string | null {
   const parent = names.at(-1) ?? '';
   if (holdsOnlyOwnParts.has(parent)) return `a menu may not stand directly in \`${parent}\``;
   const above = names.findLast(name => holdsNoNav.has(name));

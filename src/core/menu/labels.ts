@@ -27,7 +27,7 @@ export function sharedPart(titles: readonly string[]): string | null {
 }
 
 /** The title without that part; the whole title where nothing else would be left. */
-export function withoutPart(title: string, part: string | null): string {
+function withoutPart(title: string, part: string | null): string {
   if (part === null) return title;
   const rest = title.endsWith(part)
     ? title.slice(0, -part.length)

@@ -136,7 +136,7 @@ export class Scanner {
 }
 
 /** The attributes between the end of a tag's name and the end of the tag. */
-export function attributesOf(raw: Raw, from: number, end: number): Attribute[] {
+function attributesOf(raw: Raw, from: number, end: number): Attribute[] {
   const found: Attribute[] = [];
   for (let at = nextAttribute(raw, from, end - 1); at < end - 1; at = nextAttribute(raw, at, end - 1)) {
     const attribute = attributeAt(raw, at, end - 1);

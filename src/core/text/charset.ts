@@ -52,7 +52,7 @@ export function encodeMarkup(markup: string, charset: Charset): Raw {
 }
 
 /** The standard's name for a charset's label, or null for an unknown one. */
-export function canonical(label: string): string | null {
+function canonical(label: string): string | null {
   const kept = knownLabels.get(label);
   if (kept !== undefined) return kept;
   const name = nameFor(lowerAscii(trimAscii(label)));
