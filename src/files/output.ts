@@ -129,9 +129,14 @@ export class Output {
   ): void {
     if (write === null) this.same += 1;
     else (!this.#isFresh && existsSync(join(this.folder, path)) ? this.changed : this.created).push(path);
-    const made = (write !== null && !this.#isDry ? write() : this.#stat(path)) ?? { size: 0, time: 0 };
-    const of = { sourceSize: source?.size ?? 0, sourceTime: source?.time ?? 0 };
-    this.#next.set(path, { ...of, ...made, checksum });
+    const made = write !== null && !this.#isDry ? write() : this.#stat(path);
+    this.#next.set(path, {
+      sourceSize: source?.size ?? 0,
+      sourceTime: source?.time ?? 0,
+      size: made?.size ?? 0,
+      time: made?.time ?? 0,
+      checksum,
+    });
   }
 
   #isUntouched(path: string): boolean {

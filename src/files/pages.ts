@@ -15,6 +15,7 @@ export class PageMaker {
   readonly #inlayer: Inlayer;
   readonly #reader = new Reader();
   readonly #splicer = new Splicer();
+  readonly #checksums = new Checksums();
 
   readonly #keep: (hash: string, raw: Raw) => void;
 
@@ -32,12 +33,36 @@ export class PageMaker {
     for (const { hash, raw } of taken) this.#keep(hash, raw);
     this.findings.push(...findings);
     if (lacksMain) this.lackMain.push(path);
-    const checksum = spans.reduce((sum, span) => crc32(span.text, sum), 0);
-    return { bytes: this.#splicer.splice(source, spans), checksum };
+    return {
+      bytes: this.#splicer.splice(source, spans),
+      checksum: this.#checksums.of(spans.map(span => span.text)),
+    };
   }
 }
 
 /** Of what Kamino put into a page. */
 export function checksumOf(raw: Raw): number {
-  return findInlaid(raw).reduce((sum, { start, end }) => crc32(raw.slice(start, end), sum), 0);
+  return new Checksums().of(findInlaid(raw).map(({ start, end }) => raw.slice(start, end)));
+}
+
+const mostKept = 4000;
+
+/** Checksums of parts; those that many pages share are computed once. */
+class Checksums {
+  readonly #known = new Map<Raw, number>();
+
+  of(parts: readonly Raw[]): number {
+    let sum = 0;
+    for (const part of parts) sum = (Math.imul(sum, 31) + this.#one(part)) >>> 0;
+    return sum;
+  }
+
+  #one(part: Raw): number {
+    const known = this.#known.get(part);
+    if (known !== undefined) return known;
+    if (this.#known.size >= mostKept) this.#known.clear();
+    const made = crc32(part);
+    this.#known.set(part, made);
+    return made;
+  }
 }

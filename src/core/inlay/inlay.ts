@@ -80,7 +80,7 @@ export class Inlayer {
 
   /** From the start of a page alone, where all that counts stands there and nothing is amiss; null where not. */
   #byItsStart(path: SitePath, menus: readonly ResolvedMenu[], bytes: Uint8Array): Inlaying | null {
-    const end = Math.max(lastMention(bytes, 'kamino') + margin, 2 * margin);
+    const end = Math.max(lastMention(bytes, '-kamino') + margin, 2 * margin);
     if (menus.length === 0 || end >= bytes.length || /\.xht(ml)?$/i.test(path) || bytes.includes(0))
       return null;
     const raw = rawOf(bytes.subarray(0, end));

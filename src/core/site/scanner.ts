@@ -22,6 +22,8 @@ export class Scanner {
   #rawText: string | null = null;
   /** Offset of the next brace at or behind the last place that was looked at. */
   #brace = -1;
+  /** The tag just met is written as most are. */
+  #isSimple = false;
 
   constructor(raw: Raw, from = 0) {
     this.raw = raw;
@@ -55,7 +57,8 @@ export class Scanner {
 
   /** The attributes of the tag just met; of two with one name the first counts. */
   attributes(): Attribute[] {
-    return attributesOf(this.raw, this.start + 1 + this.name.length, this.end);
+    const from = this.start + 1 + this.name.length;
+    return this.#isSimple ? simpleAttributes(this.raw, from) : attributesOf(this.raw, from, this.end);
   }
 
   /** Offset of the next thing that is no text, or the end. */
@@ -83,6 +86,14 @@ export class Scanner {
 
   #read(at: number, inForeign: boolean): TokenKind {
     const { raw } = this;
+    simpleTag.lastIndex = at;
+    const simple = simpleTag.exec(raw);
+    this.#isSimple = simple !== null;
+    if (simple) {
+      this.name = simple[2]!;
+      this.selfClosing = false;
+      return this.#set(simple[1] === '' ? 'start' : 'end', at, simpleTag.lastIndex);
+    }
     const code = raw.charCodeAt(at + 1);
     if (code === 0x3f) return this.#set('comment', at, endOfInstruction(raw, at));
     if (code === 0x21) return this.#readDeclaration(at, inForeign);
@@ -132,6 +143,24 @@ export class Scanner {
     this.start = start;
     this.end = end;
     return kind;
+  }
+}
+
+/** A tag as most are written: small letters, values in double quotes, no template code. */
+const simpleTag = /<(\/?)([a-z][a-z0-9]*)(?:[\t\n\r ]+[a-z][a-z-]*(?:="[^"<{]*")?)*[\t\n\r ]*>/y;
+const simpleAttribute = /[\t\n\r ]+([a-z][a-z-]*)(?:="([^"]*)")?/y;
+
+function simpleAttributes(raw: Raw, from: number): Attribute[] {
+  const found: Attribute[] = [];
+  let end = from;
+  for (simpleAttribute.lastIndex = from; ; end = simpleAttribute.lastIndex) {
+    const match = simpleAttribute.exec(raw);
+    if (!match) return found;
+    const [whole, , value] = match;
+    const name = match[1]!;
+    const start = end + whole.length - name.length - (value === undefined ? 0 : value.length + 3);
+    if (!found.some(one => one.name === name))
+      found.push({ name, value: value ?? '', start, end: simpleAttribute.lastIndex });
   }
 }
 

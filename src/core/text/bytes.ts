@@ -21,7 +21,7 @@ export function utf8Raw(text: string): Raw {
 export function lastMention(bytes: Uint8Array, word: string): number {
   const buffer = Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   let last = -1;
-  for (const form of [word, word.toUpperCase(), word.charAt(0).toUpperCase() + word.slice(1)]) {
+  for (const form of [word, word.toUpperCase(), word.replace(/[a-z]/, letter => letter.toUpperCase())]) {
     for (let at = buffer.indexOf(form, 0, 'latin1'); at >= 0; at = buffer.indexOf(form, at + 1, 'latin1')) {
       last = Math.max(last, at);
     }
