@@ -2,7 +2,7 @@ import { existsSync, statSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { pathMatcher } from '../core/address/glob.ts';
 import { checkSite } from '../core/check/index.ts';
-import { linksOf } from '../core/check/links.ts';
+import { linksOf } from '../core/site/links.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { SiteRecord } from '../files/record.ts';
 import { inPlace } from './own.ts';

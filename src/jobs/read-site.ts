@@ -1,17 +1,20 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathMatcher } from '../core/address/glob.ts';
-import type { CheckedSite } from '../core/check/types.ts';
+import type { WholeSite } from '../core/site/whole.ts';
 import { lift } from '../core/inlay/lift.ts';
 import { frontPage } from '../core/menu/resolve.ts';
 import { type FullPage, readFull } from '../core/site/full.ts';
 import { rawOf } from '../core/text/bytes.ts';
+import { handMenus } from '../core/site/hand/candidates.ts';
+import type { HandMenu } from '../core/site/hand/types.ts';
+import { readTree } from '../core/site/tree.ts';
 import { unreadable } from '../core/text/charset.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
 import { walkFolder } from '../files/walk.ts';
 
 export interface SiteReading {
-  site: CheckedSite;
+  site: WholeSite;
   /** Pages that cannot be read, and files that cannot be listed. */
   findings: Finding[];
 }
@@ -32,15 +35,20 @@ export function readSite(
   const { files, findings } = walkFolder(root, leaveOut);
   const isPage = pathMatcher([read], true);
   const pages = new Map<string, FullPage>();
+  const candidates = new Map<string, readonly HandMenu[]>();
   const paths = files.map(file => file.path.normalize('NFC'));
   paths.forEach((path, at) => {
     progress(at, paths.length);
     if (!isPage(path)) return;
     const raw = rawOf(readFileSync(join(root, files[at]!.path)));
-    const page = readFull(path, lifted ? lift(raw, () => '') : raw);
+    const source = lifted ? lift(raw, () => '') : raw;
+    const page = readFull(path, source);
     const why = unreadable(raw, page.frame.charset);
-    if (why === null) pages.set(path, page);
-    else findings.push(finding('unreadable-page', { file: path }, why, 'Save the page as UTF-8.'));
+    if (why === null) {
+      pages.set(path, page);
+      if (lifted) candidates.set(path, handMenus(readTree(source, page.frame.charset, false)));
+    } else findings.push(finding('unreadable-page', { file: path }, why, 'Save the page as UTF-8.'));
   });
-  return { site: { pages, files: new Set(paths), front: frontPage(new Set(pages.keys())) }, findings };
+  const front = frontPage(new Set(pages.keys()));
+  return { site: { pages, files: new Set(paths), front, candidates }, findings };
 }

@@ -1,4 +1,4 @@
-import { linksOf } from '../core/check/links.ts';
+import { linksOf } from '../core/site/links.ts';
 import { readSite } from './read-site.ts';
 
 /** What was checked in finished pages, and the links of menus that lead nowhere. */

@@ -3,12 +3,18 @@ import { deadLink } from './rules/dead-link.ts';
 import { emptyLink } from './rules/empty-link.ts';
 import { foreignPath } from './rules/foreign-path.ts';
 import { letterCase } from './rules/letter-case.ts';
+import { menuDiffers } from './rules/menu-differs.ts';
+import { menuMissing } from './rules/menu-missing.ts';
 import { missingHash } from './rules/missing-hash.ts';
 import { orphan } from './rules/orphan.ts';
 import { sameId } from './rules/same-id.ts';
 import { sameTitle } from './rules/same-title.ts';
+import { unclosedList } from './rules/unclosed-list.ts';
 import { untitled } from './rules/untitled.ts';
-import type { CheckRule, CheckedSite } from './types.ts';
+import { wrongCurrent } from './rules/wrong-current.ts';
+import { wrongFolder } from './rules/wrong-folder.ts';
+import type { WholeSite } from '../site/whole.ts';
+import type { CheckRule } from './types.ts';
 
 /** Every rule, in the order of the manual. */
 const rules: readonly CheckRule[] = [
@@ -21,9 +27,14 @@ const rules: readonly CheckRule[] = [
   sameTitle,
   sameId,
   orphan,
+  menuDiffers,
+  menuMissing,
+  wrongCurrent,
+  wrongFolder,
+  unclosedList,
 ];
 
 /** What is wrong in a site, sorted by place. */
-export function checkSite(site: CheckedSite): Finding[] {
+export function checkSite(site: WholeSite): Finding[] {
   return sortFindings(rules.flatMap(rule => rule.find(site)));
 }

@@ -57,6 +57,11 @@ export class Outline {
     return this.#leaks || this.#open.some(one => one.name === 'noscript' && !one.isForeign);
   }
 
+  /** What was told of the innermost open element. */
+  get innermost(): Element | null {
+    return this.#open.at(-1)?.record ?? null;
+  }
+
   isInside(names: ReadonlySet<string>): boolean {
     return this.#open.some(one => names.has(one.name));
   }

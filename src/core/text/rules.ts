@@ -98,6 +98,12 @@ export const rules = {
   'same-title': { severity: 'warning', about: 'Titles differ.' },
   'same-id': { severity: 'warning', about: 'An id stands once in a page.' },
   orphan: { severity: 'warning', about: 'Some other page links to each page.' },
+  // Menus written by hand.
+  'menu-differs': { severity: 'warning', about: 'The copies of a menu are alike.' },
+  'menu-missing': { severity: 'warning', about: 'A menu that most pages carry is on every page.' },
+  'wrong-current': { severity: 'warning', about: 'The entry marked as current leads to the page itself.' },
+  'wrong-folder': { severity: 'error', about: 'A link of a menu is written from its own page’s folder.' },
+  'unclosed-list': { severity: 'warning', about: 'The lists of a menu are closed.' },
   // Looks.
   'low-contrast': {
     severity: 'warning',

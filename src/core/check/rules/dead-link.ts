@@ -1,7 +1,8 @@
 import { nearestPage } from '../../menu/targets.ts';
 import { finding } from '../../text/finding.ts';
 import { nearest } from '../../text/nearest.ts';
-import { linksOf, placeOfLink } from '../links.ts';
+import { linksOf, placeOfLink } from '../../site/links.ts';
+import { isToldByMenu } from '../places.ts';
 import type { CheckRule } from '../types.ts';
 
 /** A link leads to a file of the site, and to a place that its page has. */
@@ -9,6 +10,7 @@ export const deadLink: CheckRule = {
   find: site =>
     linksOf(site).flatMap(one => {
       const { end } = one;
+      if (isToldByMenu(one, site)) return [];
       if (end.kind === 'no-file') {
         const near = nearestPage(end.path, site.files);
         const remedy = near ? `Did you mean \`${near}\`?` : 'Add the file, or take the link out.';

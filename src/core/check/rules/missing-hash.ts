@@ -1,5 +1,5 @@
 import { finding } from '../../text/finding.ts';
-import { linksOf, placeOfLink } from '../links.ts';
+import { linksOf, placeOfLink } from '../../site/links.ts';
 import type { CheckRule } from '../types.ts';
 
 /** A link to a place in the page begins with `#`. */

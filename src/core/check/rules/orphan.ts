@@ -1,5 +1,5 @@
 import { finding } from '../../text/finding.ts';
-import { linksOf } from '../links.ts';
+import { linksOf } from '../../site/links.ts';
 import type { CheckRule } from '../types.ts';
 
 /** Some other page links to each page; the front page is where visitors begin. */

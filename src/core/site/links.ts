@@ -1,9 +1,9 @@
 import { baseFolder, readAddress } from '../address/href.ts';
 import { type SitePath, joinPath, normalizePath } from '../address/path.ts';
-import type { FullPage, Link } from '../site/full.ts';
+import type { FullPage, Link } from './full.ts';
+import type { WholeSite } from './whole.ts';
 import type { Finding } from '../text/finding.ts';
 import { placeInRaw } from '../text/place.ts';
-import type { CheckedSite } from './types.ts';
 
 /** Where a link in a page leads. */
 export type LinkEnd =
@@ -28,18 +28,25 @@ export interface FoundLink {
 }
 
 /** Every link of a site with its end. */
-export function linksOf(site: CheckedSite): FoundLink[] {
+export function linksOf(site: WholeSite): FoundLink[] {
   const kept = known.get(site);
   if (kept) return kept;
-  const lower = new Map([...site.files].map(path => [path.toLowerCase(), path]));
   const found = [...site.pages.values()].flatMap(page =>
-    page.links.map(link => ({ page, link, end: endOf(link, page, { site, lower }) })),
+    page.links.map(link => ({ page, link, end: endOfLink(link.href, page, site) })),
   );
   known.set(site, found);
   return found;
 }
 
-const known = new WeakMap<CheckedSite, FoundLink[]>();
+const known = new WeakMap<WholeSite, FoundLink[]>();
+const lowerNames = new WeakMap<WholeSite, ReadonlyMap<string, SitePath>>();
+
+/** Where an `href` in a page leads. */
+export function endOfLink(href: string, page: FullPage, site: WholeSite): LinkEnd {
+  const lower = lowerNames.get(site) ?? new Map([...site.files].map(path => [path.toLowerCase(), path]));
+  lowerNames.set(site, lower);
+  return endOf(href, page, { site, lower });
+}
 
 /** The place of a link in its page. */
 export function placeOfLink({ page, link }: FoundLink): Finding['place'] {
@@ -47,11 +54,11 @@ export function placeOfLink({ page, link }: FoundLink): Finding['place'] {
 }
 
 interface Context {
-  site: CheckedSite;
+  site: WholeSite;
   lower: ReadonlyMap<string, SitePath>;
 }
 
-function endOf({ href }: Link, page: FullPage, context: Context): LinkEnd {
+function endOf(href: string, page: FullPage, context: Context): LinkEnd {
   const { path, base } = page.frame;
   const written = href.trim();
   if (written === '' || written === '#') return { kind: 'empty' };

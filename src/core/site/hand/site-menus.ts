@@ -1,0 +1,158 @@
+import type { SitePath } from '../../address/path.ts';
+import { endOfLink } from '../links.ts';
+import type { WholeSite } from '../whole.ts';
+import { type SiteEntry, copyEntries, entryKey, sharedEntries } from './shared.ts';
+import { type HandMenu, flatEntries } from './types.ts';
+
+/** One menu written by hand, with all its copies. */
+export interface SiteMenu {
+  copies: ReadonlyMap<SitePath, HandMenu>;
+  /** Pages without it. */
+  lacking: readonly SitePath[];
+  /** What most copies hold. */
+  entries: readonly SiteEntry[];
+  /** Tried in order, they find every copy that has a selector, each with how many pages it is needed for. */
+  selectors: readonly { selector: string; pages: readonly SitePath[] }[];
+}
+
+/** The menus that recur over the pages of a site, those on most pages first; on a single page, those to its sections. */
+export function siteMenus(site: WholeSite): SiteMenu[] {
+  const kept = known.get(site);
+  if (kept) return kept;
+  const clusters: Cluster[] = [];
+  for (const [path, menus] of orderedPages(site)) place(clusters, path, menus, site);
+  const least = site.pages.size === 1 ? 1 : 2;
+  const found = clusters
+    .filter(one => one.copies.size >= least && isOfThisPage(one, site))
+    .map(one => menuOf(one, clusters, site))
+    .filter(menu => menu.entries.length > 1)
+    .sort((one, other) => other.copies.size - one.copies.size || firstStart(one) - firstStart(other));
+  known.set(site, found);
+  return found;
+}
+
+const known = new WeakMap<WholeSite, SiteMenu[]>();
+
+interface Cluster {
+  copies: Map<SitePath, HandMenu>;
+  /** How often each label, and each target, has been met. */
+  counts: Map<string, number>;
+}
+
+/** The front page first: it is what the copies are most likely copies of. */
+function orderedPages(site: WholeSite): [SitePath, readonly HandMenu[]][] {
+  const all = [...site.candidates];
+  return [...all.filter(([path]) => path === site.front), ...all.filter(([path]) => path !== site.front)];
+}
+
+/** Labels and targets of a copy. */
+function keysOf(menu: HandMenu, path: SitePath, site: WholeSite): string[] {
+  const keys = copyEntries(menu, path, site).flatMap(({ entry, target }) => [
+    entry.label === '' ? null : `label ${entryKey(entry.label)}`,
+    target === null ? null : `target ${target}`,
+  ]);
+  return [...new Set(keys.filter(one => one !== null))];
+}
+
+const leastAlike = 0.5;
+
+/** Gives each menu of a page to the cluster that it is most like; each takes one a page. */
+function place(clusters: Cluster[], path: SitePath, menus: readonly HandMenu[], site: WholeSite): void {
+  const keys = menus.map(menu => keysOf(menu, path, site));
+  const pairs = menus.flatMap((menu, at) =>
+    clusters.map(cluster => ({ at, cluster, score: alike(menu, keys[at]!, cluster) })),
+  );
+  pairs.sort((one, other) => other.score - one.score || one.at - other.at);
+  const placed = new Set<number>();
+  const taken = new Set<Cluster>();
+  for (const { at, cluster, score } of pairs) {
+    if (score < leastAlike || placed.has(at) || taken.has(cluster)) continue;
+    placed.add(at);
+    taken.add(cluster);
+    add(cluster, path, menus[at]!, keys[at]!);
+  }
+  menus.forEach((menu, at) => {
+    if (placed.has(at)) return;
+    const cluster: Cluster = { copies: new Map(), counts: new Map() };
+    add(cluster, path, menu, keys[at]!);
+    clusters.push(cluster);
+  });
+}
+
+function add(cluster: Cluster, path: SitePath, menu: HandMenu, keys: readonly string[]): void {
+  cluster.copies.set(path, menu);
+  for (const key of keys) cluster.counts.set(key, (cluster.counts.get(key) ?? 0) + 1);
+}
+
+/** Share of the smaller one's labels and targets that both have, and a little for standing at the same place. */
+function alike(menu: HandMenu, keys: readonly string[], { copies, counts }: Cluster): number {
+  const usual = [...counts].filter(([, count]) => count * 2 >= copies.size).map(([key]) => key);
+  const shared = keys.filter(key => (counts.get(key) ?? 0) * 2 >= copies.size).length;
+  if (shared < 3) return 0;
+  const share = shared / Math.min(keys.length, usual.length);
+  if (share < 0.4) return 0;
+  const [first] = copies.values();
+  const sameKind = first!.kind === menu.kind ? 0.3 : 0;
+  const sameRegion = first!.region === menu.region ? 0.2 : 0;
+  return share * 0.8 + sameKind + sameRegion - (sameKind + sameRegion === 0 ? 0.2 : 0);
+}
+
+/** On a site of one page a menu leads to sections of that page. */
+function isOfThisPage(cluster: Cluster, site: WholeSite): boolean {
+  if (site.pages.size > 1) return true;
+  const [[path, menu]] = [...cluster.copies] as [[SitePath, HandMenu]];
+  const page = site.pages.get(path)!;
+  const links = [...flatEntries(menu.entries)].flatMap(({ entry }) => entry.href ?? []);
+  const own = links.filter(href => {
+    const end = endOfLink(href, page, site);
+    return href.startsWith('#') || end.kind === 'no-hash' || (end.kind === 'page' && end.path === path);
+  });
+  return /^nav\b/.test(menu.kind) || own.length * 2 >= links.length;
+}
+
+function menuOf(cluster: Cluster, clusters: readonly Cluster[], site: WholeSite): SiteMenu {
+  const others = clusters.filter(one => one !== cluster);
+  return {
+    copies: cluster.copies,
+    lacking: [...site.pages.keys()].filter(path => !cluster.copies.has(path)).sort(),
+    entries: sharedEntries(cluster.copies, site),
+    selectors: selectorsFor(cluster, others),
+  };
+}
+
+/** As few selectors as find all copies, and never another menu where a copy is missing. */
+function selectorsFor(cluster: Cluster, others: readonly Cluster[]): SiteMenu['selectors'] {
+  const foreign = new Map<string, Set<SitePath>>();
+  for (const { copies } of others)
+    for (const [path, menu] of copies)
+      for (const selector of menu.selectors)
+        foreign.set(selector, (foreign.get(selector) ?? new Set()).add(path));
+  const open = new Map(cluster.copies);
+  const chosen: { selector: string; pages: SitePath[] }[] = [];
+  while (open.size > 0) {
+    const uses = new Map<string, { pages: SitePath[]; rank: number }>();
+    for (const [path, menu] of open)
+      menu.selectors.forEach((selector, rank) => {
+        const use = uses.get(selector) ?? { pages: [], rank: 0 };
+        use.pages.push(path);
+        use.rank += rank;
+        uses.set(selector, use);
+      });
+    const wrong = (selector: string): number => foreign.get(selector)?.size ?? 0;
+    const [best] = [...uses].sort(
+      ([a, one], [b, other]) =>
+        wrong(a) - wrong(b) ||
+        other.pages.length - one.pages.length ||
+        one.rank / one.pages.length - other.rank / other.pages.length ||
+        (a < b ? -1 : 1),
+    );
+    if (!best) break;
+    chosen.push({ selector: best[0], pages: best[1].pages });
+    for (const path of best[1].pages) open.delete(path);
+  }
+  return chosen;
+}
+
+function firstStart({ copies }: SiteMenu): number {
+  return [...copies.values()][0]!.start;
+}

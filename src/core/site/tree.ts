@@ -1,0 +1,88 @@
+import { type Raw, lowerAscii } from '../text/bytes.ts';
+import { type Charset, decode } from '../text/charset.ts';
+import { readAttributeReferences, readReferences } from '../text/references.ts';
+import { Outline } from './outline.ts';
+import { Scanner } from './scanner.ts';
+import type { Attribute, Element } from './types.ts';
+
+/** An element with what it lies in and what lies in it. */
+export interface TreeNode extends Element {
+  parent: TreeNode | null;
+  content: (TreeNode | TreeText)[];
+  attributes: readonly Attribute[];
+}
+
+/** A stretch of text: byte offsets. */
+export interface TreeText {
+  start: number;
+  end: number;
+}
+
+/** The elements of a page as a tree; `html`, `head` and `body` are not among them, what lies in them is. */
+export interface Tree {
+  raw: Raw;
+  charset: Charset;
+  content: (TreeNode | TreeText)[];
+  /** All elements, in the order of their start tags. */
+  nodes: TreeNode[];
+}
+
+/** @param scripting as for a browser with scripts on, where a `noscript` holds text and no elements */
+export function readTree(raw: Raw, charset: Charset, scripting: boolean): Tree {
+  const scanner = new Scanner(raw, raw.startsWith('\xef\xbb\xbf') ? 3 : 0);
+  const outline = new Outline(scanner, scripting);
+  const tree: Tree = { raw, charset, content: [], nodes: [] };
+  const innermost = (): TreeNode | null => outline.innermost as TreeNode | null;
+  while (scanner.next(outline.inForeign) !== 'done') {
+    if (scanner.kind === 'end') outline.close();
+    else if (scanner.kind === 'text')
+      (innermost() ?? tree).content.push({ start: scanner.start, end: scanner.end });
+    else if (scanner.kind === 'start') {
+      const before = outline.within();
+      if (!outline.before(scanner.name) || roots.has(scanner.name)) continue;
+      const parent = innermost();
+      const attributes = scanner.attributes();
+      const node: TreeNode = Object.assign(outline.enter(before), { parent, content: [], attributes });
+      (parent ?? tree).content.push(node);
+      tree.nodes.push(node);
+    }
+  }
+  return tree;
+}
+
+const roots: ReadonlySet<string> = new Set(['html', 'head', 'body']);
+
+export function isNode(one: TreeNode | TreeText): one is TreeNode {
+  return 'content' in one;
+}
+
+export function childrenOf(parent: { content: readonly (TreeNode | TreeText)[] }): TreeNode[] {
+  return parent.content.filter(isNode);
+}
+
+/** An attribute's value as text, or null where it is not there. */
+export function valueOf(node: TreeNode, name: string, charset: Charset): string | null {
+  const found = node.attributes.find(one => one.name === name);
+  return found ? readAttributeReferences(decode(found.value, charset)) : null;
+}
+
+export function classesOf(node: TreeNode, charset: Charset): string[] {
+  return (valueOf(node, 'class', charset) ?? '').split(/[\t\n\f\r ]+/).filter(Boolean);
+}
+
+export function textOf({ raw, charset }: Tree, { start, end }: TreeText): string {
+  return readReferences(decode(raw.slice(start, end), charset));
+}
+
+/** The first word of its `role`, in small letters. */
+export function roleOf(node: TreeNode, charset: Charset): string {
+  return lowerAscii(valueOf(node, 'role', charset) ?? '')
+    .trim()
+    .split(/\s+/)[0]!;
+}
+
+/** An element and all in it, in the order of the page. */
+export function* descendants(node: TreeNode): Generator<TreeNode> {
+  yield node;
+  for (const child of node.content) if (isNode(child)) yield* descendants(child);
+}

@@ -1,0 +1,40 @@
+import { describe, expect, it } from '@jest/globals';
+import { folderWith, kamino } from '../helpers/site.ts';
+import { type OldSite, oldSites, plant } from '../helpers/old-sites.ts';
+
+interface Json {
+  findings: { rule: string; place: { file: string; position?: { line: number } } | null }[];
+}
+
+const bytes = (files: Record<string, string>): Record<string, Uint8Array> =>
+  Object.fromEntries(Object.entries(files).map(([path, text]) => [path, Buffer.from(text, 'latin1')]));
+
+/** The site with all its mistakes, and what is to be told: `file:line rule`. */
+function planted({ files, mistakes }: OldSite): { files: Record<string, string>; told: string[] } {
+  const made = { ...files };
+  for (const mistake of mistakes) made[mistake.file] = plant(made[mistake.file]!, mistake);
+  const told = mistakes.map(({ file, tells = file, is, told: line = is.split('\n').at(-1)!, rule }) => {
+    if (line === null) return `${tells}:- ${rule}`;
+    const at = made[file]!.indexOf(line);
+    if (at < 0) throw new Error(`${file}: ${line} is not there`);
+    return `${tells}:${made[file]!.slice(0, at).split('\n').length} ${rule}`;
+  });
+  return { files: made, told };
+}
+
+const found = (folder: string): string[] =>
+  (JSON.parse(kamino(folder, 'inventory', '--json').out) as Json).findings.map(
+    ({ rule, place }) => `${place!.file}:${place!.position?.line ?? '-'} ${rule}`,
+  );
+
+describe.each(oldSites.map(site => [site.name, site] as const))('%s', (_, site) => {
+  it('is right as it was made', () => {
+    expect(found(folderWith(bytes(site.files)))).toEqual([]);
+  });
+
+  it('has every planted mistake named with its place, and no other', () => {
+    const { files, told } = planted(site);
+    expect(site.mistakes.length).toBeGreaterThanOrEqual(14);
+    expect(found(folderWith(bytes(files))).sort()).toEqual(told.sort());
+  });
+});
