@@ -1,7 +1,7 @@
 import type CliTable from 'cli-table3';
 import type { Command } from 'commander';
 import { counted } from '../core/text/nearest.ts';
-import type { Inventory, InventoryPage } from '../jobs/inventory.ts';
+import type { Inventory, InventoryEntry, InventoryPage } from '../jobs/inventory.ts';
 import { type Act, type Voice, tellFindings } from './io.ts';
 import { progressOn } from './progress.ts';
 
@@ -33,6 +33,8 @@ async function work(folder: string, { json }: { json?: true }, voice: Voice): Pr
   else {
     if (result.status !== 2) voice.io.out(`${report(result, new Table(style(voice)), voice)}\n`);
     tellFindings(result.findings, voice);
+    if (result.status !== 2)
+      voice.io.out(`${result.findings.length > 0 ? '\n' : ''}${nextLine(result, voice)}`);
   }
   return result.status;
 }
@@ -48,11 +50,9 @@ function style({ out }: Voice): CliTable.TableConstructorOptions {
   };
 }
 
-function report(
-  { pages, otherFiles, site, findings }: Inventory,
-  table: CliTable.Table,
-  { out }: Voice,
-): string {
+function report(inventory: Inventory, table: CliTable.Table, voice: Voice): string {
+  const { pages, otherFiles, site, findings } = inventory;
+  const { out } = voice;
   let folder = '';
   for (const page of [...pages].sort(byFolder)) {
     const [own, name] = splitPath(page.path);
@@ -62,7 +62,36 @@ function report(
   }
   const head = `${counted(pages.length, 'page')} and ${counted(otherFiles, 'other file')} in ${site === '.' ? 'this folder' : `${site}/`}`;
   const ends = findings.length === 0 ? '\n\nNothing is wrong in them.' : '';
-  return `${out.strong(head)}\n\n${table.toString().replace(/ +$/gm, '')}${ends}\n`;
+  return `${out.strong(head)}\n\n${table.toString().replace(/ +$/gm, '')}${menuLines(inventory, voice)}${ends}\n`;
+}
+
+/** The menus written by hand, each with its entries and where they lead. */
+function menuLines({ menus, pages }: Inventory, { out }: Voice): string {
+  const parts = menus.map(menu => {
+    const [first, ...others] = menu.selectors;
+    const by = first ? `"${first.selector}"` : 'a menu that no selector finds';
+    const also = others.map(({ selector, pages: count }) => `, "${selector}" (${count})`).join('');
+    const count = `on ${menu.carriedBy.length} of ${counted(pages.length, 'page')}`;
+    const rows = linesOf(menu.entries, 1);
+    return [
+      `${out.strong(by)}${also}  ${out.quiet(count)}`,
+      ...rows.map(([label, target]) => `${cut(label, 44).padEnd(46)}${out.quiet(cut(target, 52))}`),
+    ].join('\n');
+  });
+  return parts.length === 0
+    ? ''
+    : `\n\n${out.strong(`${counted(menus.length, 'menu')} written by hand`)}\n\n${parts.join('\n\n')}`;
+}
+
+function linesOf(entries: readonly InventoryEntry[], depth: number): [string, string][] {
+  return entries.flatMap(({ label, target, entries: below }) => [
+    [`${'  '.repeat(depth)}${label || '(no words)'}`, target ?? ''] as [string, string],
+    ...linesOf(below, depth + 1),
+  ]);
+}
+
+function nextLine({ next }: Inventory, { out }: Voice): string {
+  return `Go on with  ${out.strong(next.command)}   ${out.quiet(`(${next.about})`)}\n`;
 }
 
 function row(page: InventoryPage, name: string): string[] {

@@ -2,7 +2,12 @@ import { existsSync, statSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { pathMatcher } from '../core/address/glob.ts';
 import { checkSite } from '../core/check/index.ts';
+import { menuNames } from '../core/site/hand/names.ts';
+import type { SiteEntry } from '../core/site/hand/shared.ts';
+import { type SiteMenu, siteMenus } from '../core/site/hand/site-menus.ts';
 import { linksOf } from '../core/site/links.ts';
+import type { WholeSite } from '../core/site/whole.ts';
+import { counted, listed } from '../core/text/nearest.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { SiteRecord } from '../files/record.ts';
 import { inPlace } from './own.ts';
@@ -23,14 +28,37 @@ export interface InventoryPage {
   links: { page: number; file: number; away: number };
 }
 
+/** A menu written by hand. */
+export interface InventoryMenu {
+  /** What finds its copies, tried in order, and on how many pages each is needed. */
+  selectors: { selector: string; pages: number }[];
+  /** Pages that carry it, and those that do not. */
+  carriedBy: string[];
+  lacking: string[];
+  /** What most copies hold. */
+  entries: InventoryEntry[];
+}
+
+export interface InventoryEntry {
+  label: string;
+  /** A path in the site, an address elsewhere, or null. */
+  target: string | null;
+  entries: InventoryEntry[];
+}
+
 export interface Inventory {
   status: 0 | 1 | 2;
   site: string;
   pages: InventoryPage[];
   /** Files that are no pages. */
   otherFiles: number;
+  menus: InventoryMenu[];
+  /** The command to go on with. */
+  next: { command: string; about: string };
   findings: Finding[];
 }
+
+const nothing = { pages: [], otherFiles: 0, menus: [], next: { command: 'kamino draft', about: '' } };
 
 /** What a site has, and what is wrong in it. What Kamino put in is not counted. */
 export function inventory(folder = '.', options: Pick<ReadOptions, 'progress'> = {}): Inventory {
@@ -43,7 +71,7 @@ export function inventory(folder = '.', options: Pick<ReadOptions, 'progress'> =
       'there is no such folder',
       'Name the folder of your pages.',
     );
-    return { status: 2, site, pages: [], otherFiles: 0, findings: [missing] };
+    return { status: 2, site, ...nothing, findings: [missing] };
   }
   const outputs = ['built', ...new SiteRecord(root, true).folders].filter(name => name !== inPlace);
   const folders = outputs.map(name => resolve(root, name));
@@ -57,8 +85,54 @@ export function inventory(folder = '.', options: Pick<ReadOptions, 'progress'> =
     site,
     pages,
     otherFiles: files.size - pages.length,
+    menus: siteMenus(reading.site).map(menuOf),
+    next: nextStep(reading.site, folder),
     findings,
   };
+}
+
+function menuOf({ selectors, copies, lacking, entries }: SiteMenu): InventoryMenu {
+  return {
+    selectors: selectors.map(({ selector, pages }) => ({ selector, pages: pages.length })),
+    carriedBy: [...copies.keys()].sort(),
+    lacking: [...lacking],
+    entries: entries.map(entryOf),
+  };
+}
+
+function entryOf({ label, target, entries }: SiteEntry): InventoryEntry {
+  return { label, target, entries: entries.map(entryOf) };
+}
+
+const mostNamed = 3;
+
+/** The menus that most pages carry are what a plan takes over. */
+function nextStep(site: WholeSite, folder: string): Inventory['next'] {
+  const usual = siteMenus(site).filter(
+    menu => menu.selectors.length > 0 && menu.copies.size * 2 > site.pages.size,
+  );
+  const where = folder === '.' ? '' : ` ${folder}`;
+  const [first] = usual;
+  if (!first)
+    return { command: `kamino draft${where}`, about: 'no menu is on most pages: by folders and titles' };
+  const names = menuNames(usual);
+  const options = usual.map((menu, at) => {
+    const selector = JSON.stringify(menu.selectors[0]!.selector);
+    return `--from ${at === 0 ? '' : `${names[at]!}=`}${selector}`;
+  });
+  const [best, ...others] = first.selectors;
+  const all = site.pages.size;
+  const about = [
+    `${best!.pages.length} of ${counted(all, 'page')}`,
+    ...others.map(({ selector, pages }) => `${counted(pages.length, 'page')}: "${selector}"`),
+    ...(first.lacking.length > 0 ? [`none on ${shortList(first.lacking)}`] : []),
+  ];
+  return { command: `kamino draft${where} ${options.join(' ')}`, about: about.join('; ') };
+}
+
+function shortList(paths: readonly string[]): string {
+  const more = paths.length - mostNamed;
+  return more > 0 ? `${paths.slice(0, mostNamed).join(', ')} and ${more} more` : listed(paths, 'and');
 }
 
 function pagesOf(site: ReturnType<typeof readSite>['site']): InventoryPage[] {

@@ -7,6 +7,8 @@ import { carrier } from '../core/menu/carried.ts';
 import { resolveMenus } from '../core/menu/resolve.ts';
 import type { ResolvedMenu } from '../core/menu/types.ts';
 import type { Plan } from '../core/plan/types.ts';
+import type { Seek } from '../core/site/types.ts';
+import { readSelector } from '../core/text/selector.ts';
 import { bytesOf } from '../core/text/bytes.ts';
 import type { Finding } from '../core/text/finding.ts';
 import type { Source } from '../core/text/source.ts';
@@ -24,6 +26,8 @@ export interface Prepared {
   findings: Finding[];
   menus: ResolvedMenu[];
   style: string;
+  /** What follows selectors that need the whole page. */
+  seek: Seek | null;
   /** Stands for all that finished files depend on beside their sources. */
   basis: string;
 }
@@ -42,7 +46,17 @@ export async function prepare(open: OpenPlan, plan: Plan, site: OpenSite): Promi
     menus,
     style,
     basis,
+    seek: await seekerOf(plan),
   };
+}
+
+/** The library of selectors is loaded only where a plan needs it. */
+async function seekerOf({ menus, skipTo }: Plan): Promise<Seek | null> {
+  const isComplex = (text: string): boolean => readSelector(text)?.isCompound === false;
+  const isNeeded =
+    menus.some(({ place }) => place?.side === 'instead-of' || place?.selectors.some(isComplex) === true) ||
+    skipTo.some(isComplex);
+  return isNeeded ? (await import('../core/site/select.ts')).seekIn : null;
 }
 
 /** The library of colours is loaded only where the plan has any. */
@@ -76,6 +90,7 @@ export class Run {
       front: site.facts.front,
       hash: hashOf,
       taken: hash => site.record.taken(hash),
+      seek: prepared.seek,
     };
     this.#maker = new PageMaker(site.root, this.#inlay, (hash, raw) => {
       site.record.keep(hash, raw);

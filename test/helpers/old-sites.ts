@@ -346,7 +346,7 @@ ${top}
       {
         title: 'no menu at all',
         file: imprint,
-        was: /  <div id="nav">[^]*?<\/ul>\n  <\/div>\n/.exec(files[imprint]!)![0],
+        was: / {2}<div id="nav">[^]*?<\/ul>\n {2}<\/div>\n/.exec(files[imprint]!)![0],
         is: '',
         rule: 'menu-missing',
         told: null,

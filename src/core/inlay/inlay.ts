@@ -3,7 +3,7 @@ import type { SitePath } from '../address/path.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import { readFrame } from '../site/frame.ts';
 import { type Wanted, attributeStarts } from '../site/wanted.ts';
-import type { Frame, MainContent } from '../site/types.ts';
+import type { Frame, MainContent, Seek } from '../site/types.ts';
 import { type Raw, type Span, bytesOf, lastMention, rawOf } from '../text/bytes.ts';
 import { encodeMarkup, unreadable } from '../text/charset.ts';
 import { type Finding, finding } from '../text/finding.ts';
@@ -37,6 +37,8 @@ export interface Inlay {
   /** The name under which what is taken out is kept, and what is kept under a name. */
   hash: (raw: Raw) => string;
   taken: Taken;
+  /** Follows selectors that need the whole page; null where the plan has none. */
+  seek: Seek | null;
 }
 
 export interface Inlaying {
@@ -84,6 +86,7 @@ export class Inlayer {
     if (menus.length === 0 || end >= bytes.length || /\.xht(ml)?$/i.test(path) || bytes.includes(0))
       return null;
     const raw = rawOf(bytes.subarray(0, end));
+    if (this.#inlay.seek !== null) return null;
     const starts = attributeStarts(raw);
     if (starts.others.length > 0 || !raw.includes('\n')) return null;
     const frame = readFrame(path, raw, this.#wanted(menus, raw, starts.slots));
@@ -139,8 +142,16 @@ export class Inlayer {
   #wanted(menus: readonly ResolvedMenu[], raw: Raw, slotStarts: readonly number[] | null): Wanted {
     const others = menus.filter(menu => slotStarts?.length === 0 || !this.#slots.get(menu)!.test(raw));
     const places = others.flatMap(menu => menu.place ?? []);
+    const { seek } = this.#inlay;
+    const isSought = (menu: ResolvedMenu, one: Selector): boolean =>
+      !one.isCompound || (seek !== null && menu.place?.side === 'instead-of');
+    const wanted = others.map(menu => ({ menu, selectors: this.#selectors.get(menu)! }));
+    const pick = (sought: boolean): Selector[] =>
+      wanted.flatMap(({ menu, selectors }) => selectors.filter(one => isSought(menu, one) === sought));
     return {
-      selectors: others.flatMap(menu => this.#selectors.get(menu)!),
+      selectors: pick(false),
+      sought: [...pick(true), ...this.#skipTo.filter(one => !one.isCompound)].map(one => one.text),
+      seek,
       skipTo: this.#skipTo,
       header: others.some(menu => menu.place === null),
       title: false,
@@ -165,7 +176,8 @@ export class Inlayer {
         const out = point.drop ? frame.raw.slice(point.at, point.at + point.drop) : null;
         const was = out === null ? null : this.#inlay.hash(out);
         if (out !== null && was !== null) taken.push({ hash: was, raw: out });
-        const line = { indent: indentAt(frame.raw, point.at), lineBreak, was };
+        const cell = point.cell ?? null;
+        const line = { indent: indentAt(frame.raw, point.at), lineBreak, was, cell };
         const text = this.#writer.write(menu, here, line, frame.charset);
         spans.push({ at: point.at, text, drop: point.drop ?? 0 });
       } else if (point.kind === 'none') findings.push(noPlace(frame, menu));

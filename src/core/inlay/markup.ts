@@ -2,6 +2,7 @@ import { fragmentOf, relativeAddress } from '../address/href.ts';
 import { type SitePath, folderOf } from '../address/path.ts';
 import type { Mark } from '../menu/marks.ts';
 import type { Destination, ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
+import type { Raw } from '../text/bytes.ts';
 import { escapeMarkup } from '../text/references.ts';
 import { english } from './words.ts';
 import {
@@ -29,14 +30,18 @@ export interface LinePlace {
   lineBreak: string;
   /** The hash of what is taken out here, or null. */
   was: string | null;
+  /** Attributes of the table cell that the menu stands in, where it stands instead of cells. */
+  cell: Raw | null;
 }
 
 /** A menu as one `nav` element, one entry a line. */
 export function menuMarkup(menu: ResolvedMenu, from: Standpoint, line: LinePlace, marks: Marks): string {
   const { toggle } = parts;
   const was = line.was === null ? '' : ` ${wasAttribute}="${line.was}"`;
+  const ours = ` ${inlayAttribute}="${menu.name}"${was}`;
+  const [before, after] = line.cell === null ? ['', ''] : [`<td${ours}${line.cell}>`, '</td>'];
   const lines = [
-    `<nav class="${parts.menu} ${parts[menu.form]} ${menuClass(menu.name)}" ${inlayAttribute}="${menu.name}"${was} aria-label="${escapeMarkup(menu.title)}">`,
+    `${before}<nav class="${parts.menu} ${parts[menu.form]} ${menuClass(menu.name)}"${before === '' ? ours : ''} aria-label="${escapeMarkup(menu.title)}">`,
     `  <div class="${parts.room}">`,
     ...(menu.home ? [`    ${homeMarkup(menu.home, from)}`] : []),
     ...(menu.fold.belowEm === null
@@ -48,7 +53,7 @@ export function menuMarkup(menu: ResolvedMenu, from: Standpoint, line: LinePlace
     ),
     '    </ul>',
     '  </div>',
-    '</nav>',
+    `</nav>${after}`,
   ];
   return lines.join(`${line.lineBreak}${line.indent}`);
 }

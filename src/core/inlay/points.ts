@@ -1,13 +1,14 @@
 import { ownHeader } from '../site/wanted.ts';
 import { formatting, holdsNoNav, holdsOnlyOwnParts, paragraphEnders, voidElements } from '../site/kinds.ts';
-import type { Element, Frame } from '../site/types.ts';
+import type { Raw } from '../text/bytes.ts';
+import type { Cells, Element, Found, Frame } from '../site/types.ts';
 import type { MenuPlace } from '../plan/types.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 
 /** Where a menu goes into a page. */
 export type Point =
-  /** `drop`: how many bytes of the page go out there. */
-  | { kind: 'at'; at: number; drop?: number }
+  /** `drop`: how many bytes of the page go out there; `cell`: the menu goes into a cell with these attributes. */
+  | { kind: 'at'; at: number; drop?: number; cell?: Raw }
   /** There is a place, but no `nav` may stand there. */
   | { kind: 'bad'; element: Element | null; why: string }
   /** No selector of `place` matches. */
@@ -41,12 +42,13 @@ function placed(place: MenuPlace, frame: Frame): Point {
   return { kind: 'none' };
 }
 
-function beside(element: Element, side: MenuPlace['side'], frame: Frame): Point {
+function beside(element: Element | Found, side: MenuPlace['side'], frame: Frame): Point {
   switch (side) {
     case 'first-in':
     case 'last-in':
       return inside(element, side, frame);
     case 'instead-of': {
+      if ('cells' in element && element.cells) return insteadOfCells(element, element.cells);
       const why = whyNot(openBefore(element), element.inOpenLink);
       if (why) return { kind: 'bad', element, why };
       const end = voidElements.has(element.name) ? element.open : element.end;
@@ -63,6 +65,13 @@ function beside(element: Element, side: MenuPlace['side'], frame: Frame): Point 
       return unclosed(element);
     }
   }
+}
+
+/** A cell stands in their row, and the menu in it. */
+function insteadOfCells(element: Element, { start, end, attributes }: Cells): Point {
+  const why = whyNot([...element.within, 'td'], false);
+  if (why) return { kind: 'bad', element, why };
+  return end < 0 ? unclosed(element) : { kind: 'at', at: start, drop: end - start, cell: attributes };
 }
 
 /** What is open where a menu before this element would stand: a paragraph that the element ends, a menu ends as well. */

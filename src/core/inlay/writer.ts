@@ -16,6 +16,7 @@ export class MenuWriter {
     const marks = marksOn(menu, from.page, from.front);
     let key = `${menu.name}\n${from.folder}\n${line.indent}${line.lineBreak}`;
     if (charset.declared) key += charset.name;
+    if (line.cell !== null) key += `\n${line.cell}`;
     if (line.was !== null) key += `\n${line.was}`;
     // Only these say something of the page itself.
     if (from.page === menu.home?.page) key += '\nhome';

@@ -110,7 +110,7 @@ class Teller {
           'bad-selector',
           path,
           `\`${value}\` is no selector that Kamino follows here`,
-          'Use an element’s name, #id, .class or [attribute=value], or several of them joined: header.top',
+          'Use a selector of CSS without states:  header.top,  #nav > ul,  [role=banner]',
         );
       case 'address.scheme':
         return this.#at(

@@ -8,7 +8,7 @@ import { Outline } from './outline.ts';
 import { Scanner } from './scanner.ts';
 import { type Wanted, attributeStarts, ownHeader } from './wanted.ts';
 import { charsetLabel, collapse, endOfTitle, once, withoutTags } from './words.ts';
-import type { Attribute, Element, Frame, MainContent, OpenElements, Slot } from './types.ts';
+import type { Attribute, Element, Found, Frame, MainContent, OpenElements, Slot } from './types.ts';
 
 const slotAttribute = 'data-kamino-slot';
 /** Start tags that always tell something of the page. */
@@ -47,7 +47,7 @@ class FrameReader {
   #isFrameset = false;
   #hasNoscript = false;
   readonly #slots: { name: Raw; element: Element }[] = [];
-  readonly #found = new Map<string, Element>();
+  readonly #found = new Map<string, Element | Found>();
   readonly #main: { rank: number; element: Element; id: Raw | null }[] = [];
   #firstLink: { href: Raw; className: Raw; element: Element } | null = null;
   /** Offsets at which the attribute may stand, and which of them is next. */
@@ -59,7 +59,8 @@ class FrameReader {
     this.#path = path;
     this.#raw = raw;
     this.#wanted = wanted;
-    this.#sought = wanted.skipTo.length > 0 ? [...wanted.selectors, ...wanted.skipTo] : wanted.selectors;
+    const compound = wanted.skipTo.filter(one => one.isCompound);
+    this.#sought = compound.length > 0 ? [...wanted.selectors, ...compound] : wanted.selectors;
     this.#scanner = new Scanner(raw, raw.startsWith('\xef\xbb\xbf') ? 3 : 0);
     this.#outline = new Outline(this.#scanner, wanted.scripting);
     this.#slotStarts = wanted.slotStarts ?? attributeStarts(raw).slots;
@@ -196,7 +197,9 @@ class FrameReader {
     if (this.#wanted.header && isOwnHeader && !this.#found.has(ownHeader))
       this.#found.set(ownHeader, element);
     const rank =
-      name === 'main' ? 0 : this.#wanted.skipTo.findIndex(one => matches(one, name, attributes, read)) + 1;
+      name === 'main'
+        ? 0
+        : this.#wanted.skipTo.findIndex(one => one.isCompound && matches(one, name, attributes, read)) + 1;
     if (name === 'main' || rank > 0) this.#main.push({ rank, element, id: value('id') || null });
     const href = name === 'a' ? value('href') : null;
     if (href !== null && this.#phase === 'body' && !this.#firstLink) {
@@ -253,6 +256,7 @@ class FrameReader {
     const text = (value: Raw): string => collapse(readReferences(decode(value, charset)));
     const bodyPoint = this.#bodyPoint < 0 ? raw.length : this.#bodyPoint;
     const [from, to] = this.#heading ?? [0, 0];
+    this.#seek(charset, bodyPoint);
     const main = this.#mainContent();
     return {
       path: this.#path,
@@ -277,6 +281,17 @@ class FrameReader {
       hasSkipLink: this.#isSkipLink(main),
       found: this.#found,
     };
+  }
+
+  /** What can only be found in the whole page. */
+  #seek(charset: Charset, bodyPoint: number): void {
+    const { sought, seek, skipTo, scripting } = this.#wanted;
+    if (!seek || sought.length === 0) return;
+    for (const [text, element] of seek({ raw: this.#raw, charset, scripting, bodyPoint }, sought)) {
+      const rank = skipTo.findIndex(one => one.text === text) + 1;
+      if (rank > 0) this.#main.push({ rank, element, id: element.id || null });
+      this.#found.set(text, element);
+    }
   }
 
   /** Before the first style sheet, else at the head's end; never before what browsers must meet first. */

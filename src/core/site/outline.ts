@@ -104,6 +104,7 @@ export class Outline {
       open: end,
       close: -1,
       end: -1,
+      stop: -1,
       within: this.within(),
       openBefore,
       inOpenLink: this.#inLink,
@@ -157,9 +158,12 @@ export class Outline {
   #pop(byOwnTag = false): void {
     const one = this.#open.pop();
     if (!one) return;
-    if (byOwnTag && one.record) {
-      one.record.close = this.#scanner.start;
-      one.record.end = this.#scanner.end;
+    if (one.record) {
+      one.record.stop = byOwnTag ? this.#scanner.end : this.#scanner.start;
+      if (byOwnTag) {
+        one.record.close = this.#scanner.start;
+        one.record.end = this.#scanner.end;
+      }
     }
     if (markers.has(one.name) && !one.isForeign) this.#inLink = one.outerLink;
   }

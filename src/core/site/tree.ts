@@ -25,13 +25,28 @@ export interface Tree {
   content: (TreeNode | TreeText)[];
   /** All elements, in the order of their start tags. */
   nodes: TreeNode[];
+  /** These stand for themselves, with the attributes of their first tags. */
+  html: TreeNode;
+  head: TreeNode;
+  body: TreeNode;
+  /** Where the body's content begins, as far as it is known; what lies before it is the head's. */
+  bodyPoint: number;
 }
 
 /** @param scripting as for a browser with scripts on, where a `noscript` holds text and no elements */
 export function readTree(raw: Raw, charset: Charset, scripting: boolean): Tree {
   const scanner = new Scanner(raw, raw.startsWith('\xef\xbb\xbf') ? 3 : 0);
   const outline = new Outline(scanner, scripting);
-  const tree: Tree = { raw, charset, content: [], nodes: [] };
+  const tree: Tree = {
+    raw,
+    charset,
+    content: [],
+    nodes: [],
+    bodyPoint: 0,
+    html: rootNode('html'),
+    head: rootNode('head'),
+    body: rootNode('body'),
+  };
   const innermost = (): TreeNode | null => outline.innermost as TreeNode | null;
   while (scanner.next(outline.inForeign) !== 'done') {
     if (scanner.kind === 'end') outline.close();
@@ -39,6 +54,7 @@ export function readTree(raw: Raw, charset: Charset, scripting: boolean): Tree {
       (innermost() ?? tree).content.push({ start: scanner.start, end: scanner.end });
     else if (scanner.kind === 'start') {
       const before = outline.within();
+      if (scanner.name === 'html' || scanner.name === 'body') addRoot(tree[scanner.name], scanner);
       if (!outline.before(scanner.name) || roots.has(scanner.name)) continue;
       const parent = innermost();
       const attributes = scanner.attributes();
@@ -48,6 +64,17 @@ export function readTree(raw: Raw, charset: Charset, scripting: boolean): Tree {
     }
   }
   return tree;
+}
+
+function rootNode(name: string): TreeNode {
+  const places = { start: -1, open: -1, close: -1, end: -1, stop: -1 };
+  const outer = { within: [], openBefore: [], inOpenLink: false, openAtClose: [], linkAtClose: false };
+  return { name, ...places, ...outer, parent: null, content: [], attributes: [] };
+}
+
+function addRoot(node: TreeNode, scanner: Scanner): void {
+  if (node.start >= 0) return;
+  Object.assign(node, { start: scanner.start, open: scanner.end, attributes: scanner.attributes() });
 }
 
 const roots: ReadonlySet<string> = new Set(['html', 'head', 'body']);

@@ -12,6 +12,8 @@ export interface Element {
   /** Offset of the `<` of its end tag, and behind its `>`; -1 where it has no end tag of its own. */
   close: number;
   end: number;
+  /** Where it ends: `end`, or the `<` of the tag that ended it; -1 where the page ends first. */
+  stop: number;
   /** The names of the elements it lies in, outermost first. */
   within: readonly string[];
   /** What is open directly before its start tag: more than `within`, where that tag closes something. */
@@ -21,6 +23,32 @@ export interface Element {
   /** What is open directly before its end tag, and whether a link is; empty where it has no end tag. */
   openAtClose: readonly string[];
   linkAtClose: boolean;
+}
+
+/** An element that a selector was sought for. */
+export interface Found extends Element {
+  id: string | null;
+  /** Of a cell or row of a table: the cells that go together. */
+  cells: Cells | null;
+}
+
+/** Cells of one row: from the `<` of the first to behind the last, and the attributes of a cell in place of them all. */
+export interface Cells {
+  start: number;
+  end: number;
+  attributes: Raw;
+}
+
+/** Finds elements by selectors that need the whole page. */
+export type Seek = (page: SoughtPage, selectors: readonly string[]) => ReadonlyMap<string, Found>;
+
+export interface SoughtPage {
+  raw: Raw;
+  charset: Charset;
+  /** As for a browser with scripts on, where a `noscript` holds text and no elements. */
+  scripting: boolean;
+  /** Where the body's content begins. */
+  bodyPoint: number;
 }
 
 /** An attribute as written: its value is raw (neither charset nor character references are decoded). */
@@ -77,7 +105,7 @@ export interface Frame {
   /** A skip link of the page's own. */
   hasSkipLink: boolean;
   /** The first element for each selector that was asked for. */
-  found: ReadonlyMap<string, Element>;
+  found: ReadonlyMap<string, Element | Found>;
 }
 
 /** The element that the skip link leads to; `insert` is where an id would go, straight after the tag's name. */

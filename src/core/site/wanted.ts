@@ -1,10 +1,14 @@
 import type { Raw } from '../text/bytes.ts';
+import type { Seek } from './types.ts';
 import type { Selector } from '../text/selector.ts';
 
 /** What is sought beside what every page has. The fewer, the sooner the reading can stop. */
 export interface Wanted {
   /** The first element that matches each. */
   selectors: readonly Selector[];
+  /** The same for selectors that need the whole page, and what finds them. */
+  sought: readonly string[];
+  seek: Seek | null;
   /** Where the main content is when there is no `main`, tried in order. */
   skipTo: readonly Selector[];
   /** The first `header` that is the page's own, under the name `ownHeader`. */
@@ -34,6 +38,8 @@ export function attributeStarts(raw: Raw): { slots: number[]; others: number[] }
 
 export const nothingWanted: Wanted = {
   selectors: [],
+  sought: [],
+  seek: null,
   skipTo: [],
   header: false,
   title: true,

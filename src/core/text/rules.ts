@@ -44,7 +44,7 @@ export const rules = {
   'bad-address': { severity: 'error', about: 'An address is of http or https.' },
   'bad-selector': {
     severity: 'error',
-    about: 'Selectors are names, ids, classes and attributes, without combinators.',
+    about: 'Selectors are those of CSS that depend on the page alone.',
   },
   'backslash-path': { severity: 'note', about: 'Paths are written with /.' },
   'same-menu-name': { severity: 'error', about: 'Each menu has its own name.' },

@@ -1,8 +1,11 @@
+import { type Selector as Part, parse } from 'css-what';
 import { type Raw, lowerAscii } from './bytes.ts';
 
-/** A compound selector: `header`, `#top`, `.masthead`, `[role=main]`, `div.wrap#top`. */
+/** A selector of CSS. Compound ones (`header`, `#top`, `.masthead`, `[role=main]`, `div.wrap#top`) are matched while reading. */
 export interface Selector {
   text: string;
+  /** It looks at no more than one element; if not, `name` and `tests` say nothing. */
+  isCompound: boolean;
   name: string | null;
   tests: AttributeTest[];
 }
@@ -17,9 +20,36 @@ interface AttributeTest {
 const part =
   /^(?:\*|([a-z][a-z0-9-]*)|#([\w\u0080-\u{10ffff}-]+)|\.([\w\u0080-\u{10ffff}-]+)|\[\s*([\w-]+)\s*(?:(~?=)\s*(?:"([^"]*)"|'([^']*)'|([^\s\]"']+))\s*)?\])/iu;
 
-/** Reads one compound selector; null where it is something else (combinators and pseudo-classes among them). */
+/** Pseudo-classes that depend on the page alone. */
+const lasting = new Set(
+  'not is where has first-child last-child only-child first-of-type last-of-type only-of-type nth-child nth-last-child nth-of-type nth-last-of-type empty root'.split(
+    ' ',
+  ),
+);
+
+/** Reads a selector; null where it is none, or depends on more than the page (`:hover`, `::before`). */
 export function readSelector(text: string): Selector | null {
-  const selector: Selector = { text, name: null, tests: [] };
+  const compound = readCompound(text);
+  if (compound) return compound;
+  try {
+    const selectors = parse(text);
+    const isFixed = selectors.length > 0 && selectors.every(isLasting);
+    return isFixed ? { text, isCompound: false, name: null, tests: [] } : null;
+  } catch {
+    return null;
+  }
+}
+
+function isLasting(selector: readonly Part[]): boolean {
+  return selector.every(one => {
+    if (one.type === 'pseudo-element') return false;
+    if (one.type !== 'pseudo') return true;
+    return lasting.has(one.name) && (typeof one.data === 'string' || (one.data ?? []).every(isLasting));
+  });
+}
+
+function readCompound(text: string): Selector | null {
+  const selector: Selector = { text, isCompound: true, name: null, tests: [] };
   let rest = text.trim();
   if (rest === '') return null;
   for (let first = true; rest !== ''; first = false) {

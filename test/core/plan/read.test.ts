@@ -147,10 +147,10 @@ describe('keys and values', () => {
       '',
     ],
     [
-      'a selector with a combinator',
-      `${start}${entries}    place: { after: "header p" }\n`,
+      'a selector with a state',
+      `${start}${entries}    place: { after: "a:hover" }\n`,
       ['6:21 error bad-selector'],
-      '#id',
+      'header.top',
     ],
     [
       'a control character in a label',

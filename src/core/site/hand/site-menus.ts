@@ -1,7 +1,7 @@
 import type { SitePath } from '../../address/path.ts';
 import { endOfLink } from '../links.ts';
 import type { WholeSite } from '../whole.ts';
-import { type SiteEntry, copyEntries, entryKey, sharedEntries } from './shared.ts';
+import { type SiteEntry, copyEntries, entryKey, flatShared, sharedEntries } from './shared.ts';
 import { type HandMenu, flatEntries } from './types.ts';
 
 /** One menu written by hand, with all its copies. */
@@ -26,7 +26,7 @@ export function siteMenus(site: WholeSite): SiteMenu[] {
     .filter(one => one.copies.size >= least && isOfThisPage(one, site))
     .map(one => menuOf(one, clusters, site))
     .filter(menu => menu.entries.length > 1)
-    .sort((one, other) => other.copies.size - one.copies.size || firstStart(one) - firstStart(other));
+    .sort((one, other) => weight(other, site) - weight(one, site) || firstStart(one) - firstStart(other));
   known.set(site, found);
   return found;
 }
@@ -151,6 +151,14 @@ function selectorsFor(cluster: Cluster, others: readonly Cluster[]): SiteMenu['s
     for (const path of best[1].pages) open.delete(path);
   }
   return chosen;
+}
+
+/** The main menu of a site stands on most pages, not at their foot, and has the most entries. */
+function weight({ copies, entries }: SiteMenu, site: WholeSite): number {
+  const [first] = copies.values();
+  const isUsual = copies.size * 2 > site.pages.size;
+  const atFoot = first!.region === 'footer' ? 50 : 0;
+  return (isUsual ? 1000 : 0) - atFoot + flatShared(entries).length + copies.size / site.pages.size;
 }
 
 function firstStart({ copies }: SiteMenu): number {
