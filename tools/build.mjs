@@ -14,6 +14,8 @@ const result = await build({
   platform: 'node',
   target: 'node20',
   external: ['playwright-core'],
+  // The package reads its data by file names that a bundle does not have; this build of it holds them.
+  alias: { 'css-tree': './node_modules/css-tree/dist/csstree.esm.js' },
   chunkNames: 'part-[hash]',
   legalComments: 'none',
   metafile: true,

@@ -1,21 +1,20 @@
 import { Command, CommanderError } from 'commander';
 import { version } from '../jobs/version.ts';
 import { addBuild } from './build.ts';
+import { addCheck } from './check.ts';
 import { addDemo } from './demo.ts';
+import { addDraft } from './draft.ts';
 import { addInventory } from './inventory.ts';
 import { addLift } from './lift.ts';
+import { addMap } from './map.ts';
 import { type Act, type Io, voiceOf } from './io.ts';
 
 const firstSteps = `
 What to do first:
   $ kamino demo                  a sample site in ./brackenfold, built and checked
-  $ cd your-site                 a folder of HTML pages; write a kamino.yaml there:
-                                   kamino: 1
-                                   menus:
-                                     - menu: masthead
-                                       entries:
-                                         - index.html
-                                         - contact.html
+  $ cd your-site                 a folder of HTML pages
+  $ kamino inventory             what is in it, the menus that its pages have already, and what is wrong
+  $ kamino draft                 a first plan, kamino.yaml: read it, change it
   $ kamino build                 the same pages with the menu in them, in ./built;
                                  with  output: in-place  in the plan, the pages themselves
   $ kamino lift                  takes the menus out of the pages again
@@ -45,9 +44,12 @@ export async function run(argv: readonly string[], io: Io): Promise<number> {
   const act: Act = work => async () => {
     status = await work(voiceOf(io, program.opts<{ color: boolean }>().color ? undefined : false));
   };
-  addBuild(program, act);
-  addLift(program, act);
   addInventory(program, act);
+  addDraft(program, act);
+  addBuild(program, act);
+  addCheck(program, act);
+  addLift(program, act);
+  addMap(program, act);
   addDemo(program, act);
   for (const command of program.commands) command.option('--no-color', 'no colour in what is printed');
   if (argv.length === 0) {

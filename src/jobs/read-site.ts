@@ -22,6 +22,8 @@ export interface SiteReading {
 export interface ReadOptions {
   /** Read the pages without what Kamino put in. */
   lifted?: boolean;
+  /** Look for menus written by hand; so it does where pages are lifted. */
+  menus?: boolean;
   progress?: (done: number, all: number) => void;
 }
 
@@ -30,7 +32,7 @@ export function readSite(
   root: string,
   read: string,
   leaveOut: (path: string) => boolean,
-  { lifted = false, progress = () => undefined }: ReadOptions = {},
+  { lifted = false, menus = lifted, progress = () => undefined }: ReadOptions = {},
 ): SiteReading {
   const { files, findings } = walkFolder(root, leaveOut);
   const isPage = pathMatcher([read], true);
@@ -46,9 +48,9 @@ export function readSite(
     const why = unreadable(raw, page.frame.charset);
     if (why === null) {
       pages.set(path, page);
-      if (lifted) candidates.set(path, handMenus(readTree(source, page.frame.charset, false)));
+      if (menus) candidates.set(path, handMenus(readTree(source, page.frame.charset, false)));
     } else findings.push(finding('unreadable-page', { file: path }, why, 'Save the page as UTF-8.'));
   });
   const front = frontPage(new Set(pages.keys()));
-  return { site: { pages, files: new Set(paths), front, candidates }, findings };
+  return { site: { pages, files: new Set(paths), front, candidates, styles: new Map() }, findings };
 }

@@ -7,6 +7,7 @@ import { menuDiffers } from './rules/menu-differs.ts';
 import { menuMissing } from './rules/menu-missing.ts';
 import { missingHash } from './rules/missing-hash.ts';
 import { orphan } from './rules/orphan.ts';
+import { outranked } from './rules/outranked.ts';
 import { sameId } from './rules/same-id.ts';
 import { sameTitle } from './rules/same-title.ts';
 import { unclosedList } from './rules/unclosed-list.ts';
@@ -32,6 +33,7 @@ const rules: readonly CheckRule[] = [
   wrongCurrent,
   wrongFolder,
   unclosedList,
+  outranked,
 ];
 
 /** What is wrong in a site, sorted by place. */

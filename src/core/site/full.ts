@@ -50,6 +50,8 @@ export interface FullPage {
   landmarks: Landmark[];
   /** How many words people read in its body. */
   words: number;
+  /** It asks search engines to leave it out, or sends on to another page. */
+  isUnlisted: boolean;
 }
 
 /** Reads a whole page. */
@@ -102,7 +104,7 @@ class FullReader {
     this.#frame = frame;
     this.#scanner = new Scanner(frame.raw, frame.raw.startsWith('\xef\xbb\xbf') ? 3 : 0);
     this.#outline = new Outline(this.#scanner, false);
-    this.#page = { frame, ids: [], headings: [], links: [], landmarks: [], words: 0 };
+    this.#page = { frame, ids: [], headings: [], links: [], landmarks: [], words: 0, isUnlisted: false };
   }
 
   read(): FullPage {
@@ -145,6 +147,7 @@ class FullReader {
     this.#readLandmark(name, attributes, within, extent);
     if (headings.has(name)) this.#readHeading(name, id || null, extent);
     else if (name === 'a' || name === 'area') this.#readLink(name, attributes, extent);
+    else if (name === 'meta') this.#readMeta(attributes);
     else if (name === 'img') this.#readAlternative(attributes);
     else if (name === 'br') for (const one of this.#open) one.parts.push(' ');
   }
@@ -180,6 +183,14 @@ class FullReader {
     const link: Link = { ...extent, href, text: alt, menu: this.#menus.at(-1)?.name ?? null };
     this.#page.links.push(link);
     if (name === 'a') this.#open.push({ closes: 'a', parts: [], done: text => (link.text = text) });
+  }
+
+  #readMeta(attributes: readonly Attribute[]): void {
+    const isRobots = lowerAscii(this.#value(attributes, 'name') ?? '') === 'robots';
+    const isRefresh = lowerAscii(this.#value(attributes, 'http-equiv') ?? '') === 'refresh';
+    const content = this.#value(attributes, 'content') ?? '';
+    if ((isRobots && /noindex|none/i.test(content)) || (isRefresh && /url\s*=/i.test(content)))
+      this.#page.isUnlisted = true;
   }
 
   #readAlternative(attributes: readonly Attribute[]): void {

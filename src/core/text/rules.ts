@@ -34,6 +34,11 @@ export const rules = {
   'duplicate-key': { severity: 'error', about: 'A key stands once in its map.' },
   'empty-plan': { severity: 'error', about: 'A plan says something.' },
   'no-plan': { severity: 'error', about: 'A plan is a file that can be read.' },
+  // Drafts.
+  'plan-there': { severity: 'error', about: 'A plan is not written over unasked.' },
+  'no-pages': { severity: 'error', about: 'A site has pages.' },
+  'no-hand-menu': { severity: 'error', about: 'A selector finds a menu written by hand.' },
+  'bad-outline': { severity: 'error', about: 'An outline can be read.' },
   // The plan's keys and values.
   'unknown-key': { severity: 'error', about: 'Keys are those of the plan reference.' },
   'later-key': { severity: 'error', about: 'A key of the plan format that this version does not build yet.' },
@@ -104,6 +109,7 @@ export const rules = {
   'wrong-current': { severity: 'warning', about: 'The entry marked as current leads to the page itself.' },
   'wrong-folder': { severity: 'error', about: 'A link of a menu is written from its own page’s folder.' },
   'unclosed-list': { severity: 'warning', about: 'The lists of a menu are closed.' },
+  outranked: { severity: 'warning', about: 'No rule of the page’s own beats Kamino’s inside a menu.' },
   // Looks.
   'low-contrast': {
     severity: 'warning',

@@ -38,6 +38,11 @@ export function handMenus(tree: Tree): HandMenu[] {
     .filter(menu => !menu.isTrail && isMenu(menu.entries));
 }
 
+/** What Kamino put in is not written by hand. */
+function isOurs(node: TreeNode): boolean {
+  return node.attributes.some(one => one.name === 'data-kamino');
+}
+
 /** What no entry of a menu holds: a list that is never closed ends there. */
 const noEntry: ReadonlySet<string> = new Set(
   'h1 h2 h3 h4 h5 h6 p div table section article main form footer hr pre blockquote'.split(' '),
@@ -107,7 +112,7 @@ function lettersOf(tree: Tree, text: TreeText): number {
 
 function candidatesIn(tree: Tree, node: TreeNode, counts: Map<TreeNode, Counts>): TreeNode[] {
   const own = counts.get(node)!;
-  if (own.links < 2 || unseen.has(node.name)) return [];
+  if (own.links < 2 || unseen.has(node.name) || isOurs(node)) return [];
   const isLandmark = node.name === 'nav' || roleOf(node, tree.charset) === 'navigation';
   const inner = (): TreeNode[] => childrenOf(node).flatMap(one => candidatesIn(tree, one, counts));
   if (isLandmark) return [node];

@@ -1,0 +1,44 @@
+import type { Command } from 'commander';
+import { counted } from '../core/text/nearest.ts';
+import { countFindings } from '../core/text/render.ts';
+import { type Act, type Voice, tellFindings } from './io.ts';
+import { progressOn } from './progress.ts';
+
+const examples = `
+Examples:
+  $ kamino check                   the finished pages of the plan in this folder
+  $ kamino check built             any folder of pages
+  $ kamino check --json            all of it, for other programs
+
+Exit status: 0 fine, also with warnings, 1 errors, 2 a failure.`;
+
+export function addCheck(program: Command, act: Act): void {
+  program
+    .command('check')
+    .description(
+      'look for what is wrong in finished pages: links, titles, ids, menus that differ, rules that beat a menu',
+    )
+    .argument('[site]', 'a plan, its folder, or a folder of pages', '.')
+    .option('--json', 'print the result as one JSON document')
+    .addHelpText('after', examples)
+    .action((site: string, options: { json?: true }) => act(voice => work(site, options, voice))());
+}
+
+async function work(site: string, { json }: { json?: true }, voice: Voice): Promise<number> {
+  const { check } = await import('../jobs/check.ts');
+  const progress = await progressOn(voice.io, 'files');
+  const result = check({ site, progress: progress.show });
+  progress.end();
+  if (json) {
+    voice.io.out(`${JSON.stringify({ kamino: 1, command: 'check', ...result }, null, 2)}\n`);
+    return result.status;
+  }
+  tellFindings(result.findings, voice);
+  if (result.status === 2) return 2;
+  const where = result.site === '.' ? 'this folder' : `${result.site}/`;
+  const found = countFindings(result.findings) || 'nothing is wrong';
+  voice.io.out(
+    `${voice.out.strong(`Checked ${counted(result.pages, 'page')} in ${where}`)}: ${counted(result.menus, 'menu')} of Kamino’s, ${counted(result.links, 'link')}; ${found}.\n`,
+  );
+  return result.status;
+}

@@ -1,0 +1,119 @@
+import { createInterface } from 'node:readline/promises';
+import type { Command } from 'commander';
+import { counted, listed } from '../core/text/nearest.ts';
+import type { Answer, Ask, DraftResult } from '../jobs/draft.ts';
+import { type Act, type Io, type Voice, tellFindings } from './io.ts';
+import { progressOn } from './progress.ts';
+
+interface Options {
+  from?: string[];
+  force?: true;
+  dryRun?: true;
+  yes?: true;
+  json?: true;
+}
+
+const examples = `
+Examples:
+  $ kamino draft                             from the folders and titles of the pages here
+  $ kamino draft --from "nav.top"            from the menu that stands on the pages already, in its place
+  $ kamino draft --from masthead=".top" --from foot="footer ul"
+  $ kamino draft --from structure.md         from an outline: .md, .opml, .csv, .json, the .xml of a sitemap
+  $ kamino draft --dry-run                   print the plan, write nothing
+
+On a terminal it asks what it cannot know; --yes takes every default. kamino inventory  shows the menus there are.
+Exit status: 0 fine, 2 a failure.`;
+
+export function addDraft(program: Command, act: Act): void {
+  program
+    .command('draft')
+    .description('write a first plan for a site')
+    .argument('[site]', 'the folder of pages', '.')
+    .option(
+      '--from <source>',
+      'a menu written by hand (its selector), or an outline (its file); name=… names it',
+      collect,
+    )
+    .option('--force', 'write over the plan that is there')
+    .option('--dry-run', 'print the plan, write nothing')
+    .option('-y, --yes', 'ask nothing, take the defaults')
+    .option('--json', 'print the result as one JSON document')
+    .addHelpText('after', examples)
+    .action((site: string, options: Options) => act(voice => work(site, options, voice))());
+}
+
+function collect(value: string, before: string[] = []): string[] {
+  return [...before, value];
+}
+
+async function work(site: string, options: Options, voice: Voice): Promise<number> {
+  const { draft } = await import('../jobs/draft.ts');
+  const { from, force = false, dryRun = false, json } = options;
+  const asks = voice.io.outIsTerminal && voice.io.errIsTerminal && options.yes !== true && !json && !dryRun;
+  const progress = await progressOn(voice.io, 'files');
+  const result = await draft({
+    site,
+    ...(from ? { from } : {}),
+    force,
+    dryRun,
+    progress: progress.show,
+    ...(asks ? { ask: asker(voice, progress.end) } : {}),
+  });
+  progress.end();
+  if (json) voice.io.out(`${JSON.stringify({ kamino: 1, command: 'draft', ...result }, null, 2)}\n`);
+  else report(result, dryRun, site, voice);
+  return result.status;
+}
+
+function report(result: DraftResult, isDry: boolean, site: string, voice: Voice): void {
+  tellFindings(result.findings, voice);
+  if (result.plan === null) return;
+  if (isDry) {
+    voice.io.out(result.plan);
+    return;
+  }
+  const { out } = voice;
+  const menus = result.menus.map(({ name, entries, copies, lacking }) => {
+    const source = copies === null ? '' : `, from ${counted(copies, 'copy', 'copies')}`;
+    const without = lacking.length > 0 ? `\n            no copy, so no menu, on ${shortList(lacking)}` : '';
+    return `  ${out.quiet(name.padEnd(9))} ${counted(entries, 'entry', 'entries')}${source}${without}`;
+  });
+  const where = site === '.' ? '' : ` ${site}`;
+  voice.io.out(
+    `${out.strong(`Wrote ${result.file}`)}\n${menus.join('\n')}\n\nRead it through, then go on with  ${out.strong(`kamino build${where}`)}\n`,
+  );
+}
+
+const mostNamed = 5;
+
+function shortList(paths: readonly string[]): string {
+  const more = paths.length - mostNamed;
+  return more > 0 ? `${paths.slice(0, mostNamed).join(', ')} and ${more} more` : listed(paths, 'and');
+}
+
+/** Asks on the terminal; Enter takes the first answer. */
+function asker(voice: Voice, before: () => void): Ask {
+  return async (question, answers) => {
+    before();
+    const lines = answers.map(
+      ({ value, about }, at) =>
+        `  ${at + 1}  ${about}${value && value !== about ? voice.err.quiet(`  ${value}`) : ''}`,
+    );
+    voice.io.err(`${voice.err.strong(question)}\n${lines.join('\n')}\n`);
+    return choose(answers, voice.io);
+  };
+}
+
+async function choose(answers: readonly Answer[], io: Io): Promise<string> {
+  const terminal = createInterface({ input: process.stdin, output: process.stderr });
+  try {
+    for (;;) {
+      const said = (await terminal.question('Number, or Enter for 1: ')).trim();
+      const chosen = answers[said === '' ? 0 : Number(said) - 1];
+      if (chosen) return chosen.value;
+      io.err(`There are answers 1 to ${answers.length}.\n`);
+    }
+  } finally {
+    terminal.close();
+  }
+}

@@ -1,0 +1,117 @@
+import { type SitePath, folderOf, isIndex } from '../address/path.ts';
+import { fileLabel, spaced } from '../menu/labels.ts';
+import { compare } from '../text/finding.ts';
+import { counted } from '../text/nearest.ts';
+import { draftEntry, threeLevels } from './targets.ts';
+import type { DraftEntry, DraftMenu, DraftSite } from './types.ts';
+
+/** A folder with more pages than these is a collection: its index page alone goes into the menu. */
+const mostInFolder = 12;
+
+/** A menu from folders and titles: folders become submenus, the front page first, the rest as the pages link to them. */
+export function menuFromFolders(site: DraftSite): DraftMenu {
+  const builder = new FolderMenu(site);
+  const lost: string[] = [];
+  const entries = threeLevels(builder.entriesOf(''), lost);
+  const notes = [
+    ...builder.notes,
+    ...(lost.length > 0 ? [`Left out, more than three levels deep: ${lost.join(', ')}`] : []),
+  ];
+  return {
+    name: 'masthead',
+    title: 'Main',
+    form: 'bar',
+    comments: [],
+    carriedBy: null,
+    place: null,
+    fold: 'below 48em',
+    entries,
+    notes,
+  };
+}
+
+class FolderMenu {
+  readonly notes: string[] = [];
+  readonly #site: DraftSite;
+  readonly #paths: readonly SitePath[];
+  readonly #ranks: ReadonlyMap<SitePath, number>;
+
+  constructor(site: DraftSite) {
+    this.#site = site;
+    const unlisted = [...site.pages].filter(([, page]) => page.isUnlisted).map(([path]) => path);
+    if (unlisted.length > 0)
+      this.notes.push(
+        `Left out, since they say noindex, send on or tell of an error: ${unlisted.sort().join(', ')}`,
+      );
+    this.#paths = [...site.pages.keys()].filter(path => !unlisted.includes(path)).sort(compare);
+    this.#ranks = linkRanks(site);
+  }
+
+  /** The pages of a folder and the folders in it, in order; without its own index page, but for the site's. */
+  entriesOf(folder: SitePath): DraftEntry[] {
+    const start = folder === '' ? '' : `${folder}/`;
+    const inside = this.#paths.filter(path => path.startsWith(start));
+    const pages = inside.filter(path => folderOf(path) === folder && !(folder !== '' && isIndex(path)));
+    const folders = [
+      ...new Set(inside.map(path => /^[^/]+(?=\/)/.exec(path.slice(start.length))?.[0] ?? '')),
+    ].filter(Boolean);
+    if (folder !== '' && pages.length > mostInFolder) {
+      this.notes.push(`Left out: ${counted(pages.length, 'page')} in ${folder}/`);
+      pages.length = 0;
+    }
+    const items = [
+      ...pages.map(path => ({ rank: this.#rank(path), key: path, entry: this.#page(path) })),
+      ...folders.map(name => {
+        const path = `${start}${name}`;
+        return { rank: this.#folderRank(path), key: path, entry: this.#folder(path, name) };
+      }),
+    ];
+    return items
+      .sort((one, other) => one.rank - other.rank || compare(one.key, other.key))
+      .flatMap(({ entry }) => entry ?? []);
+  }
+
+  #page(path: SitePath): DraftEntry {
+    return draftEntry(this.#site.pages.get(path)?.label ?? fileLabel(path), path, this.#site);
+  }
+
+  #folder(path: SitePath, name: string): DraftEntry | null {
+    const index = this.#paths.find(one => folderOf(one) === path && isIndex(one));
+    const entries = this.entriesOf(path);
+    if (index !== undefined) return { ...this.#page(index), entries };
+    if (entries.length === 0) return null;
+    // A folder of one page is that page.
+    if (entries.length === 1) return entries[0]!;
+    return { label: spaced(name), target: null, highlight: false, mayBeMissing: false, entries };
+  }
+
+  #rank(path: SitePath): number {
+    return path === this.#site.front ? -1 : (this.#ranks.get(path) ?? Infinity);
+  }
+
+  #folderRank(folder: SitePath): number {
+    const ranks = this.#paths.filter(path => path.startsWith(`${folder}/`)).map(path => this.#rank(path));
+    return Math.min(...ranks);
+  }
+}
+
+/** The order in which the front page links to pages; behind these, that of most pages. */
+function linkRanks({ pages, front }: DraftSite): Map<SitePath, number> {
+  const ranks = new Map<SitePath, number>();
+  const add = (paths: readonly SitePath[], from: number): void => {
+    paths.forEach((path, at) => {
+      if (!ranks.has(path)) ranks.set(path, from + at);
+    });
+  };
+  if (front !== null) add(pages.get(front)?.links ?? [], 0);
+  const places = new Map<SitePath, number[]>();
+  for (const { links } of pages.values())
+    [...new Set(links)].forEach((path, at) => places.set(path, [...(places.get(path) ?? []), at]));
+  const mean = (list: readonly number[]): number => list.reduce((sum, one) => sum + one, 0) / list.length;
+  const usual = [...places].filter(([, list]) => list.length * 2 > pages.size);
+  add(
+    usual.sort(([, one], [, other]) => mean(one) - mean(other)).map(([path]) => path),
+    10_000,
+  );
+  return ranks;
+}

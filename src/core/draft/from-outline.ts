@@ -1,0 +1,53 @@
+import type { OutlineEntry, OutlineMenu } from './outlines/types.ts';
+import { draftEntry, threeLevels } from './targets.ts';
+import type { DraftEntry, DraftMenu, DraftSite } from './types.ts';
+
+/** Menus as an outline has them. Pages that do not exist yet may stay. */
+export function menusFromOutline(menus: readonly OutlineMenu[], site: DraftSite): DraftMenu[] {
+  return menus.map(({ name, title, entries }, at) => {
+    const lost: string[] = [];
+    const made = threeLevels(
+      entries.map(one => entryFrom(one, site)),
+      lost,
+    );
+    return {
+      name: nameFor(name, at),
+      title: title ?? 'Main',
+      form: 'bar',
+      comments: [],
+      carriedBy: null,
+      place: null,
+      fold: 'below 48em',
+      entries: made,
+      notes: lost.length > 0 ? [`Left out, more than three levels deep: ${lost.join(', ')}`] : [],
+    };
+  });
+}
+
+function nameFor(name: string | null, at: number): string {
+  const isFree =
+    name !== null && /^[a-z][a-z0-9-]*$/.test(name) && !['style', 'script', 'skip', 'top'].includes(name);
+  return isFree ? name : at === 0 ? 'masthead' : `menu-${at + 1}`;
+}
+
+function entryFrom({ label, target, highlight, entries }: OutlineEntry, site: DraftSite): DraftEntry {
+  const made = draftEntry(label, target, site, {
+    highlight,
+    entries: entries.map(one => entryFrom(one, site)),
+  });
+  return made.target === null && made.entries.length === 0
+    ? { ...made, target: { key: 'page', value: `${plain(label ?? '')}.html` }, mayBeMissing: true }
+    : made;
+}
+
+/** A page that is only named in the outline gets a file name from its label. */
+function plain(label: string): string {
+  return (
+    label
+      .normalize('NFKD')
+      .replace(/\p{M}/gu, '')
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-+|-+$/g, '') || 'page'
+  );
+}

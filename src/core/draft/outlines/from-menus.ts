@@ -1,0 +1,27 @@
+import type { Destination, ResolvedEntry, ResolvedMenu } from '../../menu/types.ts';
+import type { OutlineEntry, OutlineMenu } from './types.ts';
+
+/** The structure of a plan's menus. */
+export function outlineOf(menus: readonly ResolvedMenu[]): OutlineMenu[] {
+  return menus.map(({ name, title, entries }) => ({ name, title, entries: entries.map(entryOf) }));
+}
+
+function entryOf({ label, leadsTo, highlight, entries }: ResolvedEntry): OutlineEntry {
+  return { label, target: targetOf(leadsTo), highlight, entries: entries.map(entryOf) };
+}
+
+function targetOf(leadsTo: Destination): string | null {
+  switch (leadsTo.kind) {
+    case 'page':
+    case 'file':
+      return leadsTo.path;
+    case 'section':
+      return `${leadsTo.path ?? ''}#${leadsTo.id}`;
+    case 'url':
+    case 'mail':
+    case 'phone':
+      return leadsTo.url;
+    case 'none':
+      return null;
+  }
+}

@@ -1,0 +1,44 @@
+import { SaxesParser } from 'saxes';
+import { decodePercent } from '../../address/href.ts';
+import { OutlineError } from './types.ts';
+
+/**
+ * The paths that a sitemap names (https://www.sitemaps.org/protocol.html), from the folder that all of them share.
+ * @throws OutlineError
+ */
+export function sitemapPaths(text: string): string[] {
+  const urls: string[] = [];
+  let isIn = false;
+  let url = '';
+  const parser = new SaxesParser({ position: true });
+  parser.on('error', error => {
+    throw new OutlineError(`this is no XML: ${error.message}`, parser.line, 'Save the sitemap again.');
+  });
+  parser.on('opentag', ({ name }) => {
+    isIn = name === 'loc';
+    url = '';
+  });
+  parser.on('text', words => {
+    if (isIn) url += words;
+  });
+  parser.on('closetag', ({ name }) => {
+    if (name === 'loc' && url.trim() !== '') urls.push(url.trim());
+    isIn = false;
+  });
+  parser.write(text).close();
+  if (urls.length === 0)
+    throw new OutlineError('it names no pages', null, 'Pages stand in  <url><loc>…</loc></url>');
+  const paths = urls.map(one => decodePercent(new URL(one, 'https://site.example/').pathname));
+  const shared = sharedFolder(paths);
+  return paths
+    .map(path => path.slice(shared.length) || 'index.html')
+    .map(path => (path.endsWith('/') ? `${path}index.html` : path));
+}
+
+function sharedFolder(paths: readonly string[]): string {
+  const [first = '/'] = paths;
+  let shared = first.slice(0, first.lastIndexOf('/') + 1);
+  while (!paths.every(path => path.startsWith(shared)))
+    shared = shared.slice(0, shared.lastIndexOf('/', shared.length - 2) + 1);
+  return shared;
+}

@@ -1,0 +1,51 @@
+import type { DraftEntry, DraftSite } from './types.ts';
+
+/** An entry from a label and an address written as in an `href`, from the site's folder. */
+export function draftEntry(
+  label: string | null,
+  address: string | null,
+  site: DraftSite,
+  { highlight = false, entries = [] as readonly DraftEntry[] } = {},
+): DraftEntry {
+  const target = address === null ? null : targetOf(address, site);
+  const path = target?.value.replace(/#.*$/, '') ?? '';
+  const isOwn = target !== null && ['page', 'section', 'file'].includes(target.key) && path !== '';
+  const isThere = site.files.has(path) || site.files.has(target?.value ?? '');
+  // A label that Kamino takes from the page need not stand in the plan.
+  const isGiven = target?.key === 'page' && site.pages.get(target.value)?.label === label;
+  return { label: isGiven ? null : label, target, highlight, mayBeMissing: isOwn && !isThere, entries };
+}
+
+function targetOf(address: string, site: DraftSite): DraftEntry['target'] {
+  if (site.pages.has(address)) return { key: 'page', value: address };
+  if (site.files.has(address)) return { key: 'file', value: address };
+  if (/^mailto:/i.test(address)) return mailTarget(address);
+  if (/^tel:/i.test(address)) return { key: 'phone', value: address.slice(4) };
+  if (/^(?:https?:)?\/\//i.test(address))
+    return { key: 'url', value: address.startsWith('//') ? `https:${address}` : address };
+  if (address.includes('#')) return { key: 'section', value: address };
+  const index = [`${address.replace(/\/$/, '')}/index.html`, `${address.replace(/\/$/, '')}/index.htm`];
+  const found = index.find(one => site.pages.has(one));
+  if (found !== undefined) return { key: 'page', value: found };
+  return /\.html?$|\/$|^[^.]*$/i.test(address)
+    ? { key: 'page', value: address }
+    : { key: 'file', value: address };
+}
+
+function mailTarget(address: string): DraftEntry['target'] {
+  const [to = ''] = address.slice('mailto:'.length).split('?');
+  try {
+    return { key: 'mail', value: decodeURIComponent(to) };
+  } catch {
+    return { key: 'mail', value: to };
+  }
+}
+
+/** Without what lies more than three levels deep: a menu has three at most. The labels of what is left out go to `lost`. */
+export function threeLevels(entries: readonly DraftEntry[], lost: string[], level = 1): DraftEntry[] {
+  return entries.map(one => {
+    if (level < 3) return { ...one, entries: threeLevels(one.entries, lost, level + 1) };
+    lost.push(...one.entries.map(below => below.label ?? below.target?.value ?? ''));
+    return { ...one, entries: [] };
+  });
+}

@@ -1,0 +1,74 @@
+import type { Form, PlaceSide } from '../plan/types.ts';
+
+/** A plan to be written, with the words that help. */
+export interface Draft {
+  /** Above everything. */
+  comments: readonly string[];
+  output: string;
+  skipTo: readonly string[];
+  menus: readonly DraftMenu[];
+  look: DraftLook;
+}
+
+export interface DraftMenu {
+  name: string;
+  title: string;
+  form: Form;
+  comments: readonly string[];
+  /** Patterns of pages; null for every page. */
+  carriedBy: readonly string[] | null;
+  place: { side: PlaceSide; selectors: readonly string[] } | null;
+  fold: string | null;
+  entries: readonly DraftEntry[];
+  /** Below the last entry: what was left out, and why. */
+  notes: readonly string[];
+}
+
+export interface DraftEntry {
+  /** null: Kamino takes it from the target. */
+  label: string | null;
+  target: { key: 'page' | 'section' | 'file' | 'url' | 'mail' | 'phone'; value: string } | null;
+  highlight: boolean;
+  /** The target may be made later. */
+  mayBeMissing: boolean;
+  entries: readonly DraftEntry[];
+}
+
+/** As the plan's `look`; what is null is left to the page. */
+export interface DraftLook {
+  accent: string | null;
+  background: string | null;
+  color: string | null;
+  fontFamily: string | null;
+  fontSize: string | null;
+  fontWeight: string | null;
+  padding: string | null;
+  radius: string | null;
+}
+
+export const pageLook: DraftLook = {
+  accent: null,
+  background: null,
+  color: null,
+  fontFamily: null,
+  fontSize: null,
+  fontWeight: null,
+  padding: null,
+  radius: null,
+};
+
+/** What a draft must know of the site. */
+export interface DraftSite {
+  pages: ReadonlyMap<string, DraftPage>;
+  files: ReadonlySet<string>;
+  front: string | null;
+}
+
+export interface DraftPage {
+  /** What Kamino would call an entry that leads to it; null where it has no title. */
+  label: string | null;
+  /** Not for a menu: it says `noindex`, sends on, or tells of an error. */
+  isUnlisted: boolean;
+  /** Pages of the site that it links to, in order. */
+  links: readonly string[];
+}

@@ -1,0 +1,114 @@
+import { Document, type Pair, Scalar, YAMLMap, YAMLSeq } from 'yaml';
+import type { Draft, DraftEntry, DraftLook, DraftMenu } from './types.ts';
+
+/** A draft as the text of a plan. */
+export function writeDraft(draft: Draft): string {
+  const document = new Document(null, { schema: 'failsafe' });
+  const { skipTo, menus, look, output, comments } = draft;
+  const hints: Record<string, string> = {
+    output:
+      output === 'in-place'
+        ? 'the pages themselves; or a folder, such as  built'
+        : 'a copy; or  in-place:  the pages themselves',
+  };
+  document.contents = map([
+    ['kamino', '1'],
+    ['output', output],
+    ...(skipTo.length > 0 ? [['skip-to', flow(skipTo)] as Row] : []),
+    ['menus', list(menus.map(menuNode))],
+    ...lookRows(look),
+  ]) as never;
+  document.commentBefore = comments.map(line => ` ${line}`).join('\n');
+  for (const { key, value } of pairs(document.contents as unknown as YAMLMap)) {
+    const hint = hints[String((key as Scalar).value)];
+    if (hint !== undefined) (value as Scalar).comment = ` ${hint}`;
+  }
+  return document.toString({ lineWidth: 0, flowCollectionPadding: true, indentSeq: true });
+}
+
+type Node = Scalar | YAMLMap | YAMLSeq;
+type Row = [key: string, value: string | Node];
+
+function map(rows: readonly Row[], isFlow = false): YAMLMap {
+  const made = new YAMLMap();
+  for (const [key, value] of rows)
+    made.set(new Scalar(key), typeof value === 'string' ? new Scalar(value) : value);
+  made.flow = isFlow;
+  return made;
+}
+
+function list(items: readonly Node[]): YAMLSeq {
+  const made = new YAMLSeq();
+  made.items.push(...items);
+  return made;
+}
+
+function flow(texts: readonly string[]): Node {
+  if (texts.length === 1) return new Scalar(texts[0]!);
+  const made = list(texts.map(text => new Scalar(text)));
+  made.flow = true;
+  return made;
+}
+
+function pairs(made: YAMLMap): Pair[] {
+  return made.items;
+}
+
+function menuNode(menu: DraftMenu): YAMLMap {
+  const { name, title, form, carriedBy, place, fold, entries, notes, comments } = menu;
+  const items = list(entries.map(entryNode));
+  if (notes.length > 0) items.comment = notes.map(note => ` ${note}`).join('\n');
+  const made = map([
+    ['menu', name],
+    ['title', title],
+    ...(form === 'bar' ? [] : [['form', form] as Row]),
+    ...(carriedBy ? [['carried-by', flow(carriedBy)] as Row] : []),
+    ...(place ? [['place', map([[place.side, flow(place.selectors)]], true)] as Row] : []),
+    ...(fold === null ? [] : [['fold', map([['when', fold]], true)] as Row]),
+    ['entries', items],
+  ]);
+  if (comments.length > 0) made.commentBefore = comments.map(line => ` ${line}`).join('\n');
+  return made;
+}
+
+/** A bare target where that says it all. */
+function entryNode({ label, target, highlight, mayBeMissing, entries }: DraftEntry): Node {
+  const isBare = label === null && !highlight && !mayBeMissing && entries.length === 0;
+  if (isBare && target && isPlainTarget(target)) return new Scalar(target.value);
+  return map(
+    [
+      ...(target ? [[target.key, target.value] as Row] : []),
+      ...(label === null ? [] : [['label', label] as Row]),
+      ...(highlight ? [['highlight', 'background'] as Row] : []),
+      ...(mayBeMissing ? [['if-missing', 'warn'] as Row] : []),
+      ...(entries.length > 0 ? [['entries', list(entries.map(entryNode))] as Row] : []),
+    ],
+    entries.length === 0,
+  );
+}
+
+/** What a bare target is read as is what it is. */
+function isPlainTarget({ key, value }: NonNullable<DraftEntry['target']>): boolean {
+  return (key === 'page' || key === 'file') && !/[#%?:\\]|^\s|\s$/.test(value);
+}
+
+function lookRows(look: DraftLook): Row[] {
+  const fontRows: Row[] = [
+    ...row('family', look.fontFamily),
+    ...row('size', look.fontSize),
+    ...row('weight', look.fontWeight),
+  ];
+  const rows: Row[] = [
+    ...row('accent', look.accent),
+    ...row('background', look.background),
+    ...row('color', look.color),
+    ...(fontRows.length > 0 ? [['font', map(fontRows, true)] as Row] : []),
+    ...row('padding', look.padding),
+    ...row('radius', look.radius),
+  ];
+  return rows.length > 0 ? [['look', map(rows)]] : [];
+}
+
+function row(key: string, value: string | null): Row[] {
+  return value === null ? [] : [[key, value]];
+}

@@ -1,0 +1,30 @@
+import type { DraftPage, DraftSite } from '../core/draft/types.ts';
+import { linksOf } from '../core/site/links.ts';
+import type { WholeSite } from '../core/site/whole.ts';
+import { labelOf, sharedPart } from '../core/menu/labels.ts';
+import { nameOf } from '../core/address/path.ts';
+
+/** What a draft must know of a site that has been read. */
+export function draftSite(site: WholeSite): DraftSite {
+  const shared = sharedPart([...site.pages.values()].flatMap(({ frame }) => frame.title ?? []));
+  const links = new Map<string, string[]>();
+  for (const { page, end } of linksOf(site))
+    if (end.kind === 'page' && end.path !== page.frame.path)
+      links.set(page.frame.path, [...(links.get(page.frame.path) ?? []), end.path]);
+  const source = { from: 'title', cut: null } as const;
+  const pages = new Map<string, DraftPage>();
+  for (const [path, { frame, isUnlisted }] of site.pages) {
+    const words = { title: frame.title, heading: frame.heading };
+    pages.set(path, {
+      label: labelOf(path, words, source, shared),
+      isUnlisted: isUnlisted || isErrorPage(path),
+      links: links.get(path) ?? [],
+    });
+  }
+  return { pages, files: site.files, front: site.front };
+}
+
+/** Pages that a server gives where there is no other. */
+function isErrorPage(path: string): boolean {
+  return /^(?:[45]\d\d|error|not-?found)\w*\.html?$/i.test(nameOf(path));
+}
