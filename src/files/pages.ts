@@ -1,7 +1,7 @@
 import { crc32 } from 'node:zlib';
 import { type Inlay, Inlayer } from '../core/inlay/inlay.ts';
 import { findInlaid } from '../core/inlay/lift.ts';
-import { type Raw, Splicer } from '../core/text/bytes.ts';
+import { type Raw, type Span, Splicer } from '../core/text/bytes.ts';
 import type { Finding } from '../core/text/finding.ts';
 import type { Finished } from './output.ts';
 import { Reader } from './read.ts';
@@ -28,15 +28,18 @@ export class PageMaker {
 
   /** A finished page, good until the next is asked for. What is found in it goes to `findings`. */
   page(path: string): Finished {
+    const { page, spans } = this.inlaid(path);
+    return { bytes: page, checksum: this.#checksums.of(spans.map(span => span.text)) };
+  }
+
+  /** The same, with what went in and out. */
+  inlaid(path: string): { page: Uint8Array; spans: readonly Span[] } {
     const bytes = this.#reader.read(`${this.#root}/${path}`);
     const { source, spans, taken, findings, lacksMain } = this.#inlayer.page(path, bytes);
     for (const { hash, raw } of taken) this.#keep(hash, raw);
     this.findings.push(...findings);
     if (lacksMain) this.lackMain.push(path);
-    return {
-      bytes: this.#splicer.splice(source, spans),
-      checksum: this.#checksums.of(spans.map(span => span.text)),
-    };
+    return { page: this.#splicer.splice(source, spans), spans };
   }
 }
 

@@ -1,9 +1,12 @@
 import { existsSync, readFileSync, statSync } from 'node:fs';
 import { join, resolve } from 'node:path';
+import { computedLook } from '../browser/old-look.ts';
+import { findBrowser } from '../browser/find.ts';
 import { pathMatcher } from '../core/address/glob.ts';
 import { menuFromFolders } from '../core/draft/from-folders.ts';
 import { menuFromHand } from '../core/draft/from-menu.ts';
 import { menusFromOutline } from '../core/draft/from-outline.ts';
+import { lookFromBrowser, lookFromStyles } from '../core/draft/old-look.ts';
 import { outlineFormatOf, outlineFormats } from '../core/draft/outlines/index.ts';
 import { sitemapPaths } from '../core/draft/outlines/sitemap.ts';
 import { OutlineError } from '../core/draft/outlines/types.ts';
@@ -12,6 +15,8 @@ import { writeDraft } from '../core/draft/write.ts';
 import { menuNames } from '../core/site/hand/names.ts';
 import { type SiteMenu, siteMenus } from '../core/site/hand/site-menus.ts';
 import { seekIn } from '../core/site/select.ts';
+import { inlineRules } from '../core/site/styles.ts';
+import { readTree } from '../core/site/tree.ts';
 import type { WholeSite } from '../core/site/whole.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { counted, nearest } from '../core/text/nearest.ts';
@@ -20,8 +25,10 @@ import { SiteRecord } from '../files/record.ts';
 import { writeWhole } from '../files/write.ts';
 import { draftSite } from './draft-site.ts';
 import { inPlace } from './own.ts';
-import { findPlan, isPartOfSite, shownPath } from './paths.ts';
+import { draftLeft } from './draft-left.ts';
+import { findPlan, fromUser, isPartOfSite, shownPath } from './paths.ts';
 import { readSite } from './read-site.ts';
+import { siteStyles } from './site-styles.ts';
 
 export interface DraftOptions {
   /** The folder of pages. */
@@ -103,6 +110,8 @@ class Drafting {
   readonly #options: DraftOptions;
   readonly #findings: Finding[] = [];
   readonly #menus: DraftResult['menus'] = [];
+  /** The first menu that is taken over. */
+  #main: SiteMenu | null = null;
 
   constructor(root: string, site: WholeSite, options: DraftOptions) {
     this.#root = root;
@@ -127,6 +136,8 @@ class Drafting {
       return { ...result, status: 2, findings: sortFindings(this.#findings), plan: null };
     const text = writeDraft(await this.#draftOf(menus));
     if (this.#options.dryRun !== true) writeWhole(file, Buffer.from(text));
+    if (menus.some(menu => menu.place?.side === 'instead-of'))
+      this.#findings.push(...fromUser(await draftLeft(file, text, this.#site), this.#root));
     return { ...result, status: 0, findings: sortFindings(this.#findings), plan: text };
   }
 
@@ -135,7 +146,7 @@ class Drafting {
     const copy = { value: 'built', about: 'a copy in the folder built, the pages stay as they are' };
     const pages = { value: inPlace, about: 'the pages themselves; kamino lift takes the menu out again' };
     const output = await this.#ask('What may Kamino change?', replaces ? [pages, copy] : [copy, pages]);
-    const look: DraftLook = pageLook;
+    const look = this.#look();
     return {
       comments: [
         'A plan for Kamino. Change it as you like, then run  kamino build',
@@ -146,6 +157,29 @@ class Drafting {
       menus,
       look,
     };
+  }
+
+  /** Of the first menu that is taken over, where a browser is at hand; else from its style sheets. */
+  #look(): DraftLook {
+    const main = this.#main;
+    if (!main) return pageLook;
+    const front = this.#site.front;
+    const [path, copy] = [...main.copies].find(([one]) => one === front) ?? [...main.copies][0]!;
+    const { frame } = this.#site.pages.get(path)!;
+    const tree = readTree(frame.raw, frame.charset, true);
+    const node = tree.nodes.find(one => one.start === copy.start)!;
+    const browser = findBrowser();
+    const file = join(this.#root, path);
+    const place = {
+      start: copy.start,
+      name: node.name,
+      headPoint: frame.headPoint,
+      bodyPoint: frame.bodyPoint,
+    };
+    const computed = browser === null ? null : computedLook(browser, file, place);
+    if (computed) return lookFromBrowser(computed);
+    const rules = [...siteStyles(this.#root, this.#site).values()].flat();
+    return lookFromStyles(tree, copy.start, [...rules, ...inlineRules(path, tree)]);
   }
 
   async #ask(question: string, answers: readonly Answer[]): Promise<string> {
@@ -291,6 +325,7 @@ class Drafting {
   }
 
   #fromHand({ menu, selectors }: HandSource, name: string): DraftMenu {
+    this.#main ??= menu;
     this.#menus.push({ name, entries: 0, copies: menu.copies.size, lacking: [...menu.lacking] });
     const made = menuFromHand(menu, { name, selectors }, this.#site, this.#known);
     this.#menus.at(-1)!.entries = count(made);

@@ -118,6 +118,11 @@ export class Run {
     return this.#made.get(path) ?? this.#maker.page(path);
   }
 
+  /** The same, with what went in and out. */
+  inlaid(path: string): ReturnType<PageMaker['inlaid']> {
+    return this.#maker.inlaid(path);
+  }
+
   /** The same, kept for when it is written. */
   pageToKeep(path: string): Finished {
     const { bytes, checksum } = this.page(path);

@@ -153,8 +153,8 @@ ${pick(':focus-visible')} {
 ${marked} {
   content: "";
   position: absolute;
-  inset-inline: 0.95em;
-  inset-block-end: 0.35em;
+  inset-inline: var(--kamino-mark-inline);
+  inset-block-end: var(--kamino-mark-block);
   block-size: 0.15em;
   border-radius: 1em;
   background: var(--kamino-marker);

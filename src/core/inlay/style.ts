@@ -59,6 +59,17 @@ function hasHighlight(entries: readonly ResolvedEntry[]): boolean {
   return entries.some(one => one.highlight || hasHighlight(one.entries));
 }
 
+const defaultPadding = '0.7em 0.95em';
+
+/** The mark of the current page is as long as the label, and halfway between it and the edge. */
+function markPlace(padding: string): [name: string, value: string][] {
+  const [top = '0', side = top, bottom = top] = padding.split(' ');
+  return [
+    ['mark-inline', side],
+    ['mark-block', bottom === '0' ? '0px' : `calc(${bottom} / 2)`],
+  ];
+}
+
 /** What a designer changes first; one class strong, so that any rule of the page's own wins. */
 function properties(colors: ResolvedLook, look: Look, uses: StyleParts): string {
   const rows: [name: string, value: string | null][] = [
@@ -80,7 +91,8 @@ function properties(colors: ResolvedLook, look: Look, uses: StyleParts): string 
     ['font-size', look.font.size ?? '1em'],
     ['font-weight', look.font.weight ?? 'inherit'],
     ['letter-spacing', look.font.spacing ?? 'inherit'],
-    ['padding', look.padding ?? '0.7em 0.95em'],
+    ['padding', look.padding ?? defaultPadding],
+    ...markPlace(look.padding ?? defaultPadding),
     ['gap', '0.2em'],
     ['radius', look.radius ?? '0.35em'],
   ];

@@ -30,19 +30,17 @@ export function readStyles(source: Source, from = 0, to = source.text.length): S
         conditions.push(`@${node.name} ${node.prelude ? generate(node.prelude) : ''}`.trim());
       if (node.type !== 'Rule' || node.prelude.type !== 'SelectorList') return;
       if (conditions.some(one => /^@(?:-\w+-)?(?:keyframes|font-face|page)/.test(one))) return;
-      const declarations = node.block.children
-        .toArray()
-        .flatMap(one =>
-          one.type === 'Declaration'
-            ? [
-                {
-                  property: one.property.toLowerCase(),
-                  value: generate(one.value).trim(),
-                  isImportant: one.important !== false,
-                },
-              ]
-            : [],
-        );
+      const declarations = node.block.children.toArray().flatMap(one =>
+        one.type === 'Declaration'
+          ? [
+              {
+                property: one.property.toLowerCase(),
+                value: generate(one.value).trim(),
+                isImportant: one.important !== false,
+              },
+            ]
+          : [],
+      );
       for (const selector of node.prelude.children) {
         const { start, end } = selector.loc ?? node.loc!;
         rules.push({

@@ -38,6 +38,9 @@ export const rules = {
   'plan-there': { severity: 'error', about: 'A plan is not written over unasked.' },
   'no-pages': { severity: 'error', about: 'A site has pages.' },
   'no-hand-menu': { severity: 'error', about: 'A selector finds a menu written by hand.' },
+  'left-rule': { severity: 'note', about: 'A rule that matched the old menu only may go.' },
+  'left-script': { severity: 'note', about: 'A script that the old menu called only may go.' },
+  'left-call': { severity: 'warning', about: 'No script names what goes with the old menu.' },
   'bad-outline': { severity: 'error', about: 'An outline can be read.' },
   // The plan's keys and values.
   'unknown-key': { severity: 'error', about: 'Keys are those of the plan reference.' },

@@ -11,7 +11,7 @@ import type { CheckRule } from '../types.ts';
 /** No rule of the page's own beats Kamino's inside a menu, by an id, more classes or `!important`. */
 export const outranked: CheckRule = {
   find: site => {
-    const beaten = new Map<StyleRule, { pages: Set<string>; menus: Set<string> }>();
+    const beaten = new Map<string, { rule: StyleRule; pages: Set<string>; menus: Set<string> }>();
     for (const [path, page] of site.pages) {
       if (!page.links.some(link => link.menu !== null)) continue;
       const tree = readTree(page.frame.raw, page.frame.charset, true);
@@ -23,13 +23,15 @@ export const outranked: CheckRule = {
       for (const rule of strong) {
         const hits = hitsOf(rule, tree, inMenus);
         if (hits.length === 0) continue;
-        const told = beaten.get(rule) ?? { pages: new Set(), menus: new Set() };
+        // The same rule in many pages is told once.
+        const key = `${rule.place.file.endsWith('.css') ? rule.place.file : ''} ${rule.selector} ${JSON.stringify(rule.declarations)}`;
+        const told = beaten.get(key) ?? { rule, pages: new Set(), menus: new Set() };
         told.pages.add(path);
         for (const menu of hits) told.menus.add(menu);
-        beaten.set(rule, told);
+        beaten.set(key, told);
       }
     }
-    return [...beaten].map(([rule, { pages, menus }]) => toFinding(rule, pages.size, [...menus]));
+    return [...beaten.values()].map(({ rule, pages, menus }) => toFinding(rule, pages.size, [...menus]));
   },
 };
 

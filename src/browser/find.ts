@@ -1,0 +1,29 @@
+import { accessSync, constants } from 'node:fs';
+import { delimiter, join } from 'node:path';
+
+const names = ['chromium', 'chromium-browser', 'google-chrome', 'google-chrome-stable', 'chrome', 'msedge'];
+const places = [
+  '/Applications/Google Chrome.app/Contents/MacOS/Google Chrome',
+  '/Applications/Chromium.app/Contents/MacOS/Chromium',
+  'C:\\Program Files\\Google\\Chrome\\Application\\chrome.exe',
+  'C:\\Program Files (x86)\\Microsoft\\Edge\\Application\\msedge.exe',
+];
+
+/** A browser on this machine, or null. `KAMINO_BROWSER` names one; `none` there means that none is to be used. */
+export function findBrowser(environment: NodeJS.ProcessEnv = process.env): string | null {
+  const given = environment['KAMINO_BROWSER'];
+  if (given === 'none') return null;
+  if (given) return isProgram(given) ? given : null;
+  const folders = (environment['PATH'] ?? '').split(delimiter).filter(Boolean);
+  const found = names.flatMap(name => folders.map(folder => join(folder, name)));
+  return [...found, ...places].find(isProgram) ?? null;
+}
+
+function isProgram(file: string): boolean {
+  try {
+    accessSync(file, constants.X_OK);
+    return true;
+  } catch {
+    return false;
+  }
+}

@@ -1,0 +1,238 @@
+import type { SitePath } from '../address/path.ts';
+import { type StyleRule, inlineRules } from '../site/styles.ts';
+import { matcher } from '../site/select.ts';
+import { type Tree, type TreeNode, isNode, readTree, valueOf } from '../site/tree.ts';
+import type { FullPage } from '../site/full.ts';
+import type { WholeSite } from '../site/whole.ts';
+import { decode } from '../text/charset.ts';
+import { type Finding, finding } from '../text/finding.ts';
+import { counted } from '../text/nearest.ts';
+import { placeInRaw } from '../text/place.ts';
+import { Source } from '../text/source.ts';
+
+/** A part of a page that a menu is to stand instead of: byte offsets. */
+export interface Removed {
+  path: SitePath;
+  start: number;
+  end: number;
+}
+
+/**
+ * What would stay behind an old menu: rules that match nothing any more, and what its scripts leave.
+ * @param pages the site as it will be
+ * @param scripts the texts of its script files
+ */
+export function leftBehind(
+  site: WholeSite,
+  { removed, pages }: { removed: readonly Removed[]; pages: ReadonlyMap<SitePath, FullPage> },
+  scripts: ReadonlyMap<SitePath, string>,
+): Finding[] {
+  const behind = new Behind();
+  for (const [path, { frame }] of site.pages) {
+    const tree = readTree(frame.raw, frame.charset, true);
+    const after = pages.get(path) ?? { frame };
+    const parts = removed.filter(one => one.path === path);
+    const rules = [...inlineRules(path, tree), ...[...site.styles.values()].flat()];
+    behind.page(path, tree, parts);
+    behind.rules({ before: tree, after: readTree(after.frame.raw, after.frame.charset, true) }, rules, parts);
+  }
+  for (const [path, text] of scripts) behind.script(new Source(path, text), text, 0);
+  return behind.findings();
+}
+
+const callPattern = /([A-Za-z_$][\w$]*)\s*\(/g;
+const words = new Set([
+  'if',
+  'for',
+  'while',
+  'switch',
+  'function',
+  'return',
+  'catch',
+  'typeof',
+  'Image',
+  'Array',
+  'alert',
+]);
+
+interface Script {
+  source: Source;
+  text: string;
+  /** Where it stands in the source. */
+  from: number;
+}
+
+class Behind {
+  /** Rules by their text and place: whether they still match anything, and on how many pages they matched the old menus. */
+  readonly #rules = new Map<string, { rule: StyleRule; isUsed: boolean; pages: number }>();
+  readonly #calledInside = new Set<string>();
+  readonly #definedInside = new Set<string>();
+  readonly #namesInside = new Set<string>();
+  readonly #namesOutside = new Set<string>();
+  readonly #scripts: Script[] = [];
+  readonly #events: { place: Finding['place']; text: string }[] = [];
+
+  page(path: SitePath, tree: Tree, parts: readonly Removed[]): void {
+    const isGone = insideOf(parts);
+    for (const node of tree.nodes) {
+      const gone = isGone(node);
+      const events = node.attributes.filter(one => /^on[a-z]+$/.test(one.name));
+      for (const { value, start, end } of events) {
+        const text = decode(value, tree.charset);
+        if (gone) this.#addCalls(text);
+        else
+          this.#events.push({
+            place: placeInRaw({ path, raw: tree.raw, charset: tree.charset }, start, end),
+            text,
+          });
+      }
+      for (const key of ['name', 'id']) {
+        const name = valueOf(node, key, tree.charset);
+        if (name) (gone ? this.#namesInside : this.#namesOutside).add(name);
+      }
+      const text = node.name === 'script' ? node.content.find(one => !isNode(one)) : undefined;
+      if (!text) continue;
+      const code = decode(tree.raw.slice(text.start, text.end), tree.charset);
+      if (gone) for (const name of definedIn(code)) this.#definedInside.add(name);
+      else {
+        const before = decode(tree.raw.slice(0, text.start), tree.charset);
+        this.script(new Source(path, before + code), code, before.length);
+      }
+    }
+    // The body's own attributes are no element of the tree.
+    for (const { name, value, start, end } of tree.body.attributes)
+      if (name.startsWith('on'))
+        this.#events.push({
+          place: placeInRaw({ path, raw: tree.raw, charset: tree.charset }, start, end),
+          text: decode(value, tree.charset),
+        });
+  }
+
+  script(source: Source, text: string, from: number): void {
+    this.#scripts.push({ source, text, from });
+  }
+
+  rules(trees: { before: Tree; after: Tree }, rules: readonly StyleRule[], parts: readonly Removed[]): void {
+    const isGone = insideOf(parts);
+    for (const rule of rules) {
+      const key = `${rule.place.file.endsWith('.css') ? rule.place.file : ''} ${rule.selector} ${JSON.stringify(rule.declarations)}`;
+      const seen = this.#rules.get(key) ?? { rule, isUsed: false, pages: 0 };
+      this.#rules.set(key, seen);
+      seen.isUsed ||= matchesOf(rule, trees.after).length > 0;
+      if (!seen.isUsed && matchesOf(rule, trees.before).some(isGone)) seen.pages += 1;
+    }
+  }
+
+  findings(): Finding[] {
+    const rules = [...this.#rules.values()].filter(({ isUsed, pages }) => pages > 0 && !isUsed);
+    return [
+      ...rules.map(({ rule, pages }) =>
+        finding(
+          'left-rule',
+          rule.place,
+          `\`${rule.selector}\` matched the old menu only, on ${counted(pages, 'page')}`,
+          'It may go.',
+        ),
+      ),
+      ...this.#lostCalls(),
+      ...this.#idleScripts(),
+    ];
+  }
+
+  /** Calls of what the old menu defined, and names that go with it. */
+  #lostCalls(): Finding[] {
+    const gone = [...this.#namesInside].filter(name => !this.#namesOutside.has(name) && name.length > 1);
+    const remedy = 'Take the call out, or it fails once the old menu is gone.';
+    const told = (place: Finding['place'], name: string): Finding =>
+      finding('left-call', place, `\`${name}\` goes with the old menu, and is named here`, remedy);
+    const places: Finding[] = [];
+    const seen = new Set<string>();
+    const tell = (place: Finding['place'], name: string): void => {
+      const key = `${place?.excerpt?.text.trim() ?? ''} ${name}`;
+      if (seen.has(key)) return;
+      seen.add(key);
+      places.push(told(place, name));
+    };
+    for (const { place, text } of this.#events) {
+      for (const name of gone) if (names(text, name) >= 0) tell(place, name);
+      for (const name of callsIn(text)) if (this.#definedInside.has(name)) tell(place, name);
+    }
+    for (const { source, text, from } of this.#scripts) {
+      for (const name of gone) {
+        const at = names(text, name);
+        if (at >= 0) tell(source.place(from + at, from + at + name.length), name);
+      }
+      for (const name of callsIn(text))
+        if (this.#definedInside.has(name)) {
+          const at = text.search(new RegExp(`\\b${escapePattern(name)}\\s*\\(`));
+          tell(source.place(from + at, from + at + name.length), name);
+        }
+    }
+    return places;
+  }
+
+  /** Functions that only the old menu called. */
+  #idleScripts(): Finding[] {
+    const called = new Set(
+      [...this.#events, ...this.#scripts].flatMap(({ text }) => callsIn(withoutDefinitions(text))),
+    );
+    const seen = new Set<string>();
+    return this.#scripts.flatMap(({ source, text, from }) =>
+      [...definedIn(text)].flatMap(name => {
+        if (!this.#calledInside.has(name) || called.has(name) || seen.has(`${name} ${text.length}`))
+          return [];
+        seen.add(`${name} ${text.length}`);
+        const at = text.indexOf(name);
+        const place = source.place(from + at, from + at + name.length);
+        return [finding('left-script', place, `\`${name}\` was called by the old menu only`, 'It may go.')];
+      }),
+    );
+  }
+
+  #addCalls(text: string): void {
+    for (const name of callsIn(text)) this.#calledInside.add(name);
+  }
+}
+
+function insideOf(parts: readonly Removed[]): (node: TreeNode) => boolean {
+  return node => parts.some(({ start, end }) => start <= node.start && node.start < end);
+}
+
+function matchesOf({ selector }: StyleRule, tree: Tree): TreeNode[] {
+  const lasting = selector.replace(
+    /::?(?:hover|focus(?:-visible|-within)?|active|visited|link|any-link|before|after|first-letter|first-line)\b/g,
+    '',
+  );
+  try {
+    return tree.nodes.filter(matcher(tree, lasting.trim() || '*'));
+  } catch {
+    return [];
+  }
+}
+
+function callsIn(text: string): string[] {
+  return [...text.matchAll(callPattern)].map(match => match[1]!).filter(name => !words.has(name));
+}
+
+function definedIn(text: string): Set<string> {
+  const found = [
+    ...text.matchAll(/function\s+([A-Za-z_$][\w$]*)|([A-Za-z_$][\w$]*)\s*=\s*(?:function\b|\([^)]*\)\s*=>)/g),
+  ];
+  return new Set(found.map(match => (match[1] ?? match[2])!));
+}
+
+function withoutDefinitions(text: string): string {
+  return text.replace(/function\s+[A-Za-z_$][\w$]*\s*\(/g, '');
+}
+
+/** Where a script names something, as text in quotes or behind a point; -1 where it does not. */
+function names(text: string, name: string): number {
+  const match = new RegExp(`(["'])${escapePattern(name)}\\1|\\.${escapePattern(name)}\\b(?!\\s*\\()`).exec(
+    text,
+  );
+  return match ? match.index + 1 : -1;
+}
+
+function escapePattern(text: string): string {
+  return text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+}
