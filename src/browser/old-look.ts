@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { pathToFileURL } from 'node:url';
@@ -10,12 +10,12 @@ const patience = 20_000;
 
 /**
  * The look of a menu as a browser computes it, from a copy of its page in a temporary folder.
- * @param start byte offset of the menu's first tag
+ * @param raw the page, and `start` the byte offset of the menu's first tag in it
  * @returns null where the browser gives none
  */
 export function computedLook(
   browser: string,
-  file: string,
+  { file, raw }: { file: string; raw: string },
   {
     start,
     name,
@@ -25,7 +25,6 @@ export function computedLook(
 ): ComputedLook | null {
   const folder = mkdtempSync(join(tmpdir(), 'kamino-look-'));
   try {
-    const page = readFileSync(file, 'latin1');
     const spans = [
       { at: headPoint, text: `<base href="${pathToFileURL(dirname(file)).href}/">` },
       { at: bodyPoint, text: `<script>addEventListener('load',${script});</script>` },
@@ -35,7 +34,7 @@ export function computedLook(
     writeFileSync(
       copy,
       splice(
-        page,
+        raw,
         spans.sort((one, other) => one.at - other.at),
       ),
       'latin1',

@@ -1,8 +1,8 @@
-import { createInterface } from 'node:readline/promises';
+import { type Interface, createInterface } from 'node:readline';
 import type { Command } from 'commander';
 import { counted, listed } from '../core/text/nearest.ts';
-import type { Answer, Ask, DraftResult } from '../jobs/draft.ts';
-import { type Act, type Io, type Voice, tellFindings } from './io.ts';
+import type { Ask, DraftResult } from '../jobs/draft.ts';
+import { type Act, type Voice, tellFindings } from './io.ts';
 import { progressOn } from './progress.ts';
 
 interface Options {
@@ -50,16 +50,18 @@ async function work(site: string, options: Options, voice: Voice): Promise<numbe
   const { draft } = await import('../jobs/draft.ts');
   const { from, force = false, dryRun = false, json } = options;
   const asks = voice.io.outIsTerminal && voice.io.errIsTerminal && options.yes !== true && !json && !dryRun;
-  const progress = await progressOn(voice.io, 'files');
+  const progress = asks ? null : await progressOn(voice.io, 'files');
+  const asker = asks ? new Asker(voice) : null;
   const result = await draft({
     site,
     ...(from ? { from } : {}),
     force,
     dryRun,
-    progress: progress.show,
-    ...(asks ? { ask: asker(voice, progress.end) } : {}),
+    ...(progress ? { progress: progress.show } : {}),
+    ...(asker ? { ask: asker.ask } : {}),
   });
-  progress.end();
+  progress?.end();
+  asker?.end();
   if (json) voice.io.out(`${JSON.stringify({ kamino: 1, command: 'draft', ...result }, null, 2)}\n`);
   else report(result, dryRun, site, voice);
   return result.status;
@@ -92,28 +94,35 @@ function shortList(paths: readonly string[]): string {
 }
 
 /** Asks on the terminal; Enter takes the first answer. */
-function asker(voice: Voice, before: () => void): Ask {
-  return async (question, answers) => {
-    before();
-    const lines = answers.map(
-      ({ value, about }, at) =>
-        `  ${at + 1}  ${about}${value && value !== about ? voice.err.quiet(`  ${value}`) : ''}`,
-    );
-    voice.io.err(`${voice.err.strong(question)}\n${lines.join('\n')}\n`);
-    return choose(answers, voice.io);
-  };
-}
+class Asker {
+  readonly #voice: Voice;
+  readonly #terminal: Interface;
+  readonly #lines: AsyncIterator<string>;
 
-async function choose(answers: readonly Answer[], io: Io): Promise<string> {
-  const terminal = createInterface({ input: process.stdin, output: process.stderr });
-  try {
+  constructor(voice: Voice) {
+    this.#voice = voice;
+    const prompt = 'Number, or Enter for 1: ';
+    this.#terminal = createInterface({ input: process.stdin, output: process.stderr, prompt });
+    this.#lines = this.#terminal[Symbol.asyncIterator]();
+  }
+
+  readonly ask: Ask = async (question, answers) => {
+    const { io, err } = this.#voice;
+    const lines = answers.map(
+      ({ value, about }, at) => `  ${at + 1}  ${about}${value.length > 1 ? err.quiet(`  ${value}`) : ''}`,
+    );
+    io.err(`\n${err.strong(question)}\n${lines.join('\n')}\n`);
     for (;;) {
-      const said = (await terminal.question('Number, or Enter for 1: ')).trim();
+      this.#terminal.prompt();
+      const { value, done } = await this.#lines.next();
+      const said = done === true ? '' : value.trim();
       const chosen = answers[said === '' ? 0 : Number(said) - 1];
       if (chosen) return chosen.value;
       io.err(`There are answers 1 to ${answers.length}.\n`);
     }
-  } finally {
-    terminal.close();
+  };
+
+  end(): void {
+    this.#terminal.close();
   }
 }

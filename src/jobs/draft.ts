@@ -28,6 +28,7 @@ import { inPlace } from './own.ts';
 import { draftLeft } from './draft-left.ts';
 import { findPlan, fromUser, isPartOfSite, shownPath } from './paths.ts';
 import { readSite } from './read-site.ts';
+import { skipTargets } from './draft-skip.ts';
 import { siteStyles } from './site-styles.ts';
 
 export interface DraftOptions {
@@ -92,14 +93,19 @@ export async function draft(options: DraftOptions = {}): Promise<DraftResult> {
         'Write over it with --force, or see a draft with --dry-run.',
       ),
     );
-  const outputs = ['built', ...new SiteRecord(root, true).folders].filter(name => name !== inPlace);
+  const record = new SiteRecord(root, true);
+  const outputs = ['built', ...record.folders].filter(name => name !== inPlace);
   const inSite = isPartOfSite(
     root,
     there,
     outputs.map(name => resolve(root, name)),
     pathMatcher([]),
   );
-  const { site } = readSite(root, '**/*.{html,htm}', path => !inSite(path), { lifted: true, ...options });
+  const { site } = readSite(root, '**/*.{html,htm}', path => !inSite(path), {
+    lifted: true,
+    taken: hash => record.taken(hash),
+    ...options,
+  });
   return new Drafting(root, site, options).make(file);
 }
 
@@ -146,6 +152,7 @@ class Drafting {
     const copy = { value: 'built', about: 'a copy in the folder built, the pages stay as they are' };
     const pages = { value: inPlace, about: 'the pages themselves; kamino lift takes the menu out again' };
     const output = await this.#ask('What may Kamino change?', replaces ? [pages, copy] : [copy, pages]);
+    const placed = replaces ? menus : await this.#placed(menus);
     const look = this.#look();
     return {
       comments: [
@@ -153,10 +160,39 @@ class Drafting {
         'Every key is explained by the plan reference in the manual.',
       ],
       output,
-      skipTo: [],
-      menus,
+      skipTo: skipTargets(this.#site),
+      menus: await this.#setApart(placed),
       look,
     };
+  }
+
+  /** Where on the page a new menu goes. */
+  async #placed(menus: readonly DraftMenu[]): Promise<readonly DraftMenu[]> {
+    const answers = [
+      { value: '', about: 'first in the header of each page, else at its start' },
+      { value: 'body', about: 'at the very start of each page' },
+      { value: 'slot', about: 'where the pages say data-kamino-slot="masthead"' },
+    ];
+    const answer = await this.#ask('Where on the page shall the menu stand?', answers);
+    if (answer !== 'body') return menus;
+    return menus.map(menu => ({ ...menu, place: { side: 'first-in', selectors: ['body'] } }));
+  }
+
+  /** One entry of the first menu may be set apart as a button. */
+  async #setApart(menus: readonly DraftMenu[]): Promise<readonly DraftMenu[]> {
+    const [first, ...others] = menus;
+    if (!first || first.entries.some(one => one.highlight)) return menus;
+    const answers = first.entries.map((one, at) => ({ value: String(at), about: this.#labelOf(one) }));
+    const none = { value: '', about: 'none' };
+    const answer = await this.#ask('Which entry shall be set apart as a button?', [none, ...answers]);
+    const entries = first.entries.map((one, at) =>
+      String(at) === answer ? { ...one, highlight: true } : one,
+    );
+    return [{ ...first, entries }, ...others];
+  }
+
+  #labelOf({ label, target }: DraftMenu['entries'][number]): string {
+    return label ?? this.#known.pages.get(target?.value ?? '')?.label ?? target?.value ?? '';
   }
 
   /** Of the first menu that is taken over, where a browser is at hand; else from its style sheets. */
@@ -176,7 +212,7 @@ class Drafting {
       headPoint: frame.headPoint,
       bodyPoint: frame.bodyPoint,
     };
-    const computed = browser === null ? null : computedLook(browser, file, place);
+    const computed = browser === null ? null : computedLook(browser, { file, raw: frame.raw }, place);
     if (computed) return lookFromBrowser(computed);
     const rules = [...siteStyles(this.#root, this.#site).values()].flat();
     return lookFromStyles(tree, copy.start, [...rules, ...inlineRules(path, tree)]);

@@ -73,10 +73,15 @@ export function inventory(folder = '.', options: Pick<ReadOptions, 'progress'> =
     );
     return { status: 2, site, ...nothing, findings: [missing] };
   }
-  const outputs = ['built', ...new SiteRecord(root, true).folders].filter(name => name !== inPlace);
+  const record = new SiteRecord(root, true);
+  const outputs = ['built', ...record.folders].filter(name => name !== inPlace);
   const folders = outputs.map(name => resolve(root, name));
   const inSite = isPartOfSite(root, findPlan(root), folders, pathMatcher([]));
-  const reading = readSite(root, '**/*.{html,htm}', path => !inSite(path), { ...options, lifted: true });
+  const reading = readSite(root, '**/*.{html,htm}', path => !inSite(path), {
+    ...options,
+    lifted: true,
+    taken: hash => record.taken(hash),
+  });
   const findings = sortFindings(fromUser([...reading.findings, ...checkSite(reading.site)], root));
   const { files } = reading.site;
   const pages = pagesOf(reading.site);

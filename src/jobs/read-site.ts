@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathMatcher } from '../core/address/glob.ts';
 import type { WholeSite } from '../core/site/whole.ts';
-import { lift } from '../core/inlay/lift.ts';
+import { type Taken, lift } from '../core/inlay/lift.ts';
 import { frontPage } from '../core/menu/resolve.ts';
 import { type FullPage, readFull } from '../core/site/full.ts';
 import { rawOf } from '../core/text/bytes.ts';
@@ -22,6 +22,8 @@ export interface SiteReading {
 export interface ReadOptions {
   /** Read the pages without what Kamino put in. */
   lifted?: boolean;
+  /** Gives what was taken out for a menu, by its hash. */
+  taken?: Taken;
   /** Look for menus written by hand; so it does where pages are lifted. */
   menus?: boolean;
   progress?: (done: number, all: number) => void;
@@ -32,7 +34,7 @@ export function readSite(
   root: string,
   read: string,
   leaveOut: (path: string) => boolean,
-  { lifted = false, menus = lifted, progress = () => undefined }: ReadOptions = {},
+  { lifted = false, menus = lifted, taken = () => null, progress = () => undefined }: ReadOptions = {},
 ): SiteReading {
   const { files, findings } = walkFolder(root, leaveOut);
   const isPage = pathMatcher([read], true);
@@ -43,7 +45,7 @@ export function readSite(
     progress(at, paths.length);
     if (!isPage(path)) return;
     const raw = rawOf(readFileSync(join(root, files[at]!.path)));
-    const source = lifted ? lift(raw, () => '') : raw;
+    const source = lifted ? lift(raw, hash => taken(hash) ?? '') : raw;
     const page = readFull(path, source);
     const why = unreadable(raw, page.frame.charset);
     if (why === null) {

@@ -609,8 +609,9 @@ const potter: OldSite = {
     {
       title: 'an id used twice',
       file: 'index.html',
-      was: '<h3 id="iron">Iron</h3>',
-      is: '<h3 id="salt">Iron</h3>',
+      was: '<p>Round ones.</p>',
+      is: '<p id="salt">Round ones.</p>',
+      told: '<h3 id="salt">',
       rule: 'same-id',
     },
     {

@@ -1,5 +1,5 @@
 import { folderOf } from '../address/path.ts';
-import { copyEntries, flatShared, matched, type SiteEntry } from '../site/hand/shared.ts';
+import { copyEntries, entryKey, flatShared, matched, type SiteEntry } from '../site/hand/shared.ts';
 import type { SiteMenu } from '../site/hand/site-menus.ts';
 import type { WholeSite } from '../site/whole.ts';
 import { counted } from '../text/nearest.ts';
@@ -17,8 +17,12 @@ export function menuFromHand(
   known: DraftSite,
 ): DraftMenu {
   const lost: string[] = [];
-  const dead = flatShared(menu.entries).filter(one => one.target === null && one.entries.length === 0);
-  const entries = threeLevels(entriesFrom(menu.entries, known), lost);
+  const byName = targetsByName(menu, site, known);
+  const named = flatShared(menu.entries).filter(one => one.target === null && byName.has(one));
+  const dead = flatShared(menu.entries).filter(
+    one => one.target === null && one.entries.length === 0 && !byName.has(one),
+  );
+  const entries = threeLevels(entriesFrom(menu.entries, known, byName), lost);
   const [first] = menu.copies.values();
   const form = first!.region === 'aside' ? 'column' : first!.region === 'footer' ? 'plain' : 'bar';
   const isUsual = menu.copies.size * 2 > site.pages.size;
@@ -35,6 +39,7 @@ export function menuFromHand(
     entries,
     notes: [
       ...rareEntries(menu, site),
+      ...named.map(one => `\`${one.label}\` led nowhere; by its name it is ${byName.get(one)!}`),
       ...dead.map(one => `\`${one.label}\` led nowhere`),
       ...(lost.length > 0 ? [`Left out, more than three levels deep: ${lost.join(', ')}`] : []),
     ],
@@ -47,13 +52,34 @@ function titleFor(name: string): string {
   return titles[name] ?? name.charAt(0).toUpperCase() + name.slice(1).replace(/-/g, ' ');
 }
 
-function entriesFrom(entries: readonly SiteEntry[], known: DraftSite): DraftEntry[] {
+function entriesFrom(
+  entries: readonly SiteEntry[],
+  known: DraftSite,
+  byName: ReadonlyMap<SiteEntry, string>,
+): DraftEntry[] {
   return entries.flatMap(one => {
-    const below = entriesFrom(one.entries, known);
-    if (one.target === null && below.length === 0) return [];
+    const below = entriesFrom(one.entries, known, byName);
+    const target = one.target ?? byName.get(one) ?? null;
+    if (target === null && below.length === 0) return [];
     const highlight = one.marks.some(mark => apart.test(mark));
-    return [draftEntry(one.label || null, one.target, known, { highlight, entries: below })];
+    return [draftEntry(one.label || null, target, known, { highlight, entries: below })];
   });
+}
+
+/** For entries that lead nowhere: a section of the page with the only copy, or a page, of the same name. */
+function targetsByName(menu: SiteMenu, site: WholeSite, known: DraftSite): Map<SiteEntry, string> {
+  const found = new Map<SiteEntry, string>();
+  const [path] = menu.copies.size === 1 ? [...menu.copies.keys()] : [];
+  const headings = path === undefined ? [] : site.pages.get(path)!.headings;
+  for (const one of flatShared(menu.entries)) {
+    if (one.target !== null) continue;
+    const key = entryKey(one.label);
+    const heading = headings.find(({ text, id }) => id !== null && entryKey(text) === key);
+    const [page] = [...known.pages].find(([, { label }]) => label !== null && entryKey(label) === key) ?? [];
+    if (heading) found.set(one, `${path!}#${heading.id!}`);
+    else if (page !== undefined) found.set(one, page);
+  }
+  return found;
 }
 
 /** What stands on a few copies only. */

@@ -51,7 +51,7 @@ function beside(element: Element | Found, side: MenuPlace['side'], frame: Frame)
       if ('cells' in element && element.cells) return insteadOfCells(element, element.cells);
       const why = whyNot(openBefore(element), element.inOpenLink);
       if (why) return { kind: 'bad', element, why };
-      const end = voidElements.has(element.name) ? element.open : element.end;
+      const end = voidElements.has(element.name) ? element.open : endOf(element);
       return end < 0 ? unclosed(element) : { kind: 'at', at: element.start, drop: end - element.start };
     }
     case 'before':
@@ -65,6 +65,11 @@ function beside(element: Element | Found, side: MenuPlace['side'], frame: Frame)
       return unclosed(element);
     }
   }
+}
+
+/** Behind an element; a list that is never closed ends where it is meant to. */
+function endOf(element: Element | Found): number {
+  return element.end < 0 && 'listEnd' in element ? element.listEnd : element.end;
 }
 
 /** A cell stands in their row, and the menu in it. */

@@ -5,6 +5,7 @@ import {
   type TreeNode,
   type TreeText,
   childrenOf,
+  firstBehind,
   isNode,
   readTree,
   textOf,
@@ -24,12 +25,14 @@ export function seekIn(page: SoughtPage, selectors: readonly string[]): Map<stri
   for (const selector of selectors) {
     const matches = matcher(tree, selector);
     const first = tree.nodes.find(one => one.start >= bodyPoint && matches(one));
-    if (first)
-      found.set(selector, {
-        ...first,
-        id: valueOf(first, 'id', charset),
-        cells: cellsOf(first, matches, raw),
-      });
+    if (!first) continue;
+    const id = valueOf(first, 'id', charset);
+    found.set(selector, {
+      ...first,
+      id,
+      cells: cellsOf(first, matches, raw),
+      listEnd: listEndOf(first, raw),
+    });
   }
   return found;
 }
@@ -81,6 +84,13 @@ function cellsOf(first: TreeNode, matches: (node: TreeNode) => boolean, raw: Raw
   const after = row.slice(row.indexOf(first));
   const end = after.findIndex(one => !isCell(one) || !matches(one));
   return cellsFrom(end < 0 ? after : after.slice(0, end), raw);
+}
+
+/** Where a list that is never closed is meant to end, so that a menu can stand instead of it; -1 for anything else. */
+function listEndOf(node: TreeNode, raw: Raw): number {
+  if (node.close >= 0 || !['ul', 'ol', 'menu', 'dir', 'dl'].includes(node.name)) return -1;
+  const behind = firstBehind(node)?.start ?? node.stop;
+  return behind < 0 ? -1 : raw.slice(0, behind).trimEnd().length;
 }
 
 function isCell({ name }: TreeNode): boolean {

@@ -113,3 +113,14 @@ export function* descendants(node: TreeNode): Generator<TreeNode> {
   yield node;
   for (const child of node.content) if (isNode(child)) yield* descendants(child);
 }
+
+/** What no entry of a menu holds: a list that is never closed ends there. */
+const noEntry: ReadonlySet<string> = new Set(
+  'h1 h2 h3 h4 h5 h6 p div table section article main form footer hr pre blockquote'.split(' '),
+);
+
+/** The first element in a list that is never closed which cannot be meant to lie in it; null where there is none. */
+export function firstBehind(list: TreeNode): TreeNode | null {
+  for (const node of descendants(list)) if (node !== list && noEntry.has(node.name)) return node;
+  return null;
+}

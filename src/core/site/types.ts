@@ -30,6 +30,8 @@ export interface Found extends Element {
   id: string | null;
   /** Of a cell or row of a table: the cells that go together. */
   cells: Cells | null;
+  /** Of a list that is never closed: where it is meant to end; -1 for anything else. */
+  listEnd: number;
 }
 
 /** Cells of one row: from the `<` of the first to behind the last, and the attributes of a cell in place of them all. */

@@ -131,7 +131,9 @@ function holdsInstead(page: string, selector: string): boolean {
   expect(again.replace(/ data-kamino-was="\d+"/, '')).toBe(raw.replace(/ data-kamino-was="\d+"/, ''));
   // Formatting that goes out of the element, text in tables and slots are told of by other tests; in an SVG `desc`
   // parse5 knows no CDATA.
-  if (count > 0 && !/<(?:b|i|a|nobr|font|table|em|strong)\b|kamino-slot|CDATA/i.test(page))
+  // A list that is never closed holds all behind it, and lets go of that with its menu.
+  const isOpen = (sought(page, selector)?.listEnd ?? -1) >= 0;
+  if (count > 0 && !isOpen && !/<(?:b|i|a|nobr|font|table|em|strong)\b|kamino-slot|CDATA/i.test(page))
     for (const scripting of [false, true])
       expect(treeOf(raw, scripting, true)).toBe(treeOf(marked(page, selector), scripting, true));
   return count > 0;

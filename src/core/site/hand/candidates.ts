@@ -1,5 +1,5 @@
 import type { TreeNode, Tree, TreeText } from '../tree.ts';
-import { childrenOf, descendants, isNode, roleOf, textOf, valueOf } from '../tree.ts';
+import { childrenOf, descendants, firstBehind, isNode, roleOf, textOf, valueOf } from '../tree.ts';
 import { entriesOf, isLink, isSeparator } from './entries.ts';
 import { Selectors } from './selectors.ts';
 import { type HandEntry, type HandMenu, flatEntries } from './types.ts';
@@ -43,14 +43,9 @@ function isOurs(node: TreeNode): boolean {
   return node.attributes.some(one => one.name === 'data-kamino');
 }
 
-/** What no entry of a menu holds: a list that is never closed ends there. */
-const noEntry: ReadonlySet<string> = new Set(
-  'h1 h2 h3 h4 h5 h6 p div table section article main form footer hr pre blockquote'.split(' '),
-);
-
 /** A list that is never closed lets go of what is no entry, and of all behind it. */
 function endList(tree: Tree, list: TreeNode): void {
-  const first = [...descendants(list)].find(one => one !== list && noEntry.has(one.name));
+  const first = firstBehind(list);
   if (!first) return;
   const gone: (TreeNode | TreeText)[] = [];
   const cut = (node: TreeNode): void => {

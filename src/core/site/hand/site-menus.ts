@@ -142,7 +142,7 @@ function selectorsFor(cluster: Cluster, others: readonly Cluster[]): SiteMenu['s
     const [best] = [...uses].sort(
       ([a, one], [b, other]) =>
         wrong(a) - wrong(b) ||
-        other.pages.length - one.pages.length ||
+        other.pages.length * trust(b) - one.pages.length * trust(a) ||
         one.rank / one.pages.length - other.rank / other.pages.length ||
         (a < b ? -1 : 1),
     );
@@ -151,6 +151,14 @@ function selectorsFor(cluster: Cluster, others: readonly Cluster[]): SiteMenu['s
     for (const path of best[1].pages) open.delete(path);
   }
   return chosen;
+}
+
+/** How sure it is that a selector means the menu and not its place: by a name of its own, by what it lies in, by chance. */
+function trust(selector: string): number {
+  const last = selector.split(' ').at(-1)!;
+  if (/[#.]/.test(last.replace(/\[[^\]]*\]/g, ''))) return 1;
+  if (/\[|^nav$/.test(last) || /[#.]/.test(selector)) return 0.8;
+  return 0.4;
 }
 
 /** The main menu of a site stands on most pages, not at their foot, and has the most entries. */

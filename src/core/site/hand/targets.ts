@@ -11,12 +11,11 @@ export function targetKey(end: LinkEnd, href: string, page: SitePath): string | 
     }
     case 'away':
       return href.trim();
-    case 'empty':
-      return page;
     case 'no-hash':
       return `${page}#${end.id}`;
     case 'other-case':
       return end.right;
+    case 'empty':
     case 'no-file':
     case 'no-place':
     case 'foreign':

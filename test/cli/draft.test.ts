@@ -1,0 +1,387 @@
+import { spawnSync } from 'node:child_process';
+import { existsSync, readFileSync, readdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { describe, expect, it, test } from '@jest/globals';
+import { findInlaid } from '../../src/core/inlay/lift.ts';
+import { splice } from '../../src/core/text/bytes.ts';
+import { type OldSite, oldSites, plant } from '../helpers/old-sites.ts';
+import { contents, folderWith, kamino, page, put } from '../helpers/site.ts';
+
+const bytes = (files: Record<string, string>): Record<string, Uint8Array> =>
+  Object.fromEntries(Object.entries(files).map(([path, text]) => [path, Buffer.from(text, 'latin1')]));
+const planted = ({ files, mistakes }: OldSite): Record<string, string> => {
+  const made = { ...files };
+  for (const mistake of mistakes) made[mistake.file] = plant(made[mistake.file]!, mistake);
+  return made;
+};
+const planOf = (folder: string): string => readFileSync(join(folder, 'kamino.yaml'), 'utf8');
+
+/** The entries of Kamino's menu on a page: labels with where their links lead, seen from the site's folder. */
+function menuOn(raw: string, path: string): string[] {
+  const [part] = findInlaid(raw).filter(one => one.name === 'masthead');
+  if (!part) return [];
+  const links = raw
+    .slice(part.start, part.end)
+    .matchAll(/<a class="kamino-link" href="([^"]*)"[^>]*>([^<]*)<\/a>/g);
+  return [...links].map(([, href, label]) => {
+    const url = new URL(href!, `https://site.example/${path}`);
+    return `${label!} ${url.pathname.slice(1)}${url.hash}`;
+  });
+}
+
+describe.each(oldSites.map(site => [site.name, site] as const))('%s, with every mistake in it', (_, site) => {
+  const before = planted(site);
+  const folder = folderWith(bytes(before));
+  const drafted = kamino(folder, 'draft');
+  const built = kamino(folder, 'build');
+  const after = contents(folder);
+  const pages = Object.keys(before).filter(path => path.endsWith('.html'));
+
+  it('gets a plan by its own menu, which builds at once', () => {
+    expect([drafted.status, built.status]).toEqual([0, 0]);
+    expect(planOf(folder)).toContain('instead-of');
+    expect(kamino(folder, 'draft', '--from', site.from, '--dry-run').out).toBe(planOf(folder));
+  });
+
+  it('has one right menu on all pages that had one', () => {
+    const lacking = site.mistakes.filter(one => one.rule === 'menu-missing').map(one => one.file);
+    const menus = pages.filter(path => !lacking.includes(path)).map(path => menuOn(after[path]!, path));
+    for (const menu of menus) expect(menu).toEqual(menus[0]);
+    // What the right site says, whatever was planted.
+    const right = folderWith(bytes(site.files));
+    kamino(right, 'draft');
+    kamino(right, 'build');
+    expect(menus[0]).toEqual(menuOn(contents(right)['index.html']!, 'index.html'));
+    expect(menus[0]!.length).toBeGreaterThan(5);
+    for (const path of lacking) expect(menuOn(after[path]!, path)).toEqual([]);
+  });
+
+  it('has changed in nothing else, and comes back byte for byte', () => {
+    for (const path of pages) {
+      const raw = after[path]!;
+      const parts = findInlaid(raw);
+      const without = splice(
+        raw,
+        parts.map(({ start, end }) => ({ at: start, drop: end - start, text: '' })),
+      );
+      const taken = parts.flatMap(one =>
+        one.was === null ? [] : readFileSync(join(folder, '.kamino/taken', one.was), 'latin1'),
+      );
+      expect(taken.reduce((text, part) => text.replace(part, ''), before[path]!)).toBe(without);
+    }
+    expect(kamino(folder, 'lift').status).toBe(0);
+    const { 'kamino.yaml': plan, ...lifted } = contents(folder);
+    expect(plan).toBeDefined();
+    expect(lifted).toEqual(before);
+  });
+});
+
+describe('a draft from folders and titles', () => {
+  const folder = folderWith({
+    'index.html': page('Home | Fold', '<a href="visit/">v</a> <a href="b.html">b</a>'),
+    'a.html': page('Aa | Fold'),
+    'b.html': page('Bb | Fold'),
+    'visit/index.html': page('Visit | Fold'),
+    'visit/here.html': page('Getting here | Fold'),
+    'deep/one/two/three.html': page('Deep'),
+    'deep/one/four.html': page('Four | Fold'),
+    'deep/five.html': page('Five | Fold'),
+    '404.html': page('Gone'),
+    'hidden.html': page('Hidden').replace('<title>', '<meta name="robots" content="noindex"><title>'),
+    ...Object.fromEntries(
+      Array.from({ length: 14 }, (_, at) => [`log/${String(at).padStart(2, '0')}.html`, page(`Log ${at}`)]),
+    ),
+    'log/index.html': page('Log | Fold'),
+  });
+
+  it('has the front page first, then what it links to, then the rest by name', () => {
+    expect(kamino(folder, 'draft')).toMatchObject({ status: 0, err: '' });
+    const entries = planOf(folder)
+      .split('\n')
+      .filter(line => /^ +- |^ +#/.test(line))
+      .map(line => line.trim());
+    expect(entries).toEqual([
+      '- menu: masthead',
+      '- index.html',
+      '- page: visit/index.html',
+      '- visit/here.html',
+      '- b.html',
+      '- a.html',
+      '- label: Deep',
+      '- deep/five.html',
+      '- label: One',
+      '- deep/one/four.html',
+      '- deep/one/two/three.html',
+      '- log/index.html',
+      '# Left out, since they say noindex, send on or tell of an error: 404.html, hidden.html',
+      '# Left out: 14 pages in log/',
+    ]);
+    expect(kamino(folder, 'build').status).toBe(0);
+    expect(kamino(folder, 'build').out).toContain('Nothing to do');
+  });
+
+  it('never writes over a plan unasked', () => {
+    const plan = planOf(folder);
+    expect(kamino(folder, 'draft')).toMatchObject({ status: 2 });
+    expect(planOf(folder)).toBe(plan);
+    put(folder, { 'kamino.yaml': 'mine' });
+    expect(kamino(folder, 'draft', '--force').status).toBe(0);
+    expect(planOf(folder)).toBe(plan);
+  });
+});
+
+describe('a draft from a menu', () => {
+  const menu = (links: string, name = 'top'): string => `\n<div class="${name}">${links}</div>`;
+  const links =
+    '<a href="index.html">Home</a> | <a href="a.html">The As</a> | <a class="button" href="b.html">Book</a>';
+  const files = {
+    'index.html': page('Home', menu(links)),
+    'a.html': page('A', menu(links)),
+    'b.html': page('B', menu(links, 'tpo')),
+    'c.html': page('C', menu(`${links} | <a href="c.html">Cs</a>`)),
+    'd.html': page('D', '\n<p>Without</p>'),
+  };
+
+  it('says from how many pages it is, covers misspelt copies, keeps highlights, tells what is rare', () => {
+    const folder = folderWith(files);
+    expect(kamino(folder, 'inventory').out).toContain(
+      'kamino draft --from "div.top"   (3 of 5 pages; 1 page: "div.tpo"; none on d.html)',
+    );
+    const { status, out } = kamino(folder, 'draft', '--from', 'div.top');
+    expect([status, out]).toEqual([
+      0,
+      expect.stringMatching(/3 entries, from 4 copies\n.*no menu, on d\.html/),
+    ]);
+    expect(planOf(folder)).toContain('place: { instead-of: [ div.top, div.tpo ] }');
+    expect(planOf(folder)).toContain('{ page: b.html, label: Book, highlight: background }');
+    expect(planOf(folder)).toContain('# Only on c.html: Cs (c.html)');
+    const built = kamino(folder, 'build');
+    expect(built.err).toContain('d.html: warning no-place');
+    expect(contents(folder)['d.html']).toBe(files['d.html']);
+  });
+
+  it('takes names, and tells a selector that finds nothing', () => {
+    const folder = folderWith(files);
+    expect(kamino(folder, 'draft', '--from', 'above=.top').status).toBe(0);
+    expect(planOf(folder)).toContain('- menu: above');
+    const wrong = kamino(folder, 'draft', '--from', 'div.topp', '--force');
+    expect([wrong.status, wrong.err]).toEqual([
+      2,
+      expect.stringContaining('Did you mean  --from "div.top"?'),
+    ]);
+    expect(kamino(folder, 'draft', '--from', 'p:::', '--force').err).toContain('no selector, and no file');
+  });
+
+  it('has labels for pictures, also in cells of a table', () => {
+    const cells = (own: number): string =>
+      `<table><tr class="bar">${[
+        ['index.html', '<img src=h.gif alt="Home">'],
+        ['a.html', '<img src=a.gif title="The As">'],
+        ['b.html', '<img src=b.gif>'],
+      ]
+        .map(([href, image], at) =>
+          at === own ? `<td class=on>${image!}</td>` : `<td><a href="${href!}">${image!}</a></td>`,
+        )
+        .join('')}</tr><tr><td colspan=3>A long text about nothing at all, and more of it.</td></tr></table>`;
+    const folder = folderWith({
+      'index.html': page('Home', cells(9)),
+      'a.html': page('Aa', cells(9)),
+      'b.html': page('The Bs', cells(9)),
+    });
+    expect(kamino(folder, 'draft').status).toBe(0);
+    expect(planOf(folder)).toMatch(
+      /instead-of: tr\.bar[^]*- index\.html\n +- \{ page: a\.html, label: The As \}\n +- b\.html/,
+    );
+    kamino(folder, 'build');
+    expect(contents(folder)['a.html']).toMatch(
+      /<tr class="bar"><td data-kamino="masthead" data-kamino-was="\w+" colspan="3"><nav [^]*<\/nav><\/td><\/tr>/,
+    );
+  });
+
+  it('lists what it leaves behind, and what would beat the new menu, each with its place', () => {
+    const folder = folderWith({
+      ...Object.fromEntries(
+        ['index.html', 'a.html', 'b.html'].map(path => [
+          path,
+          page(
+            path,
+            `<script src="nav.js"></script><div id="old"><ul class="nav"><li><a href="index.html" onmouseover="swap('n1')"><img name="n1" alt="Home"></a><li><a href="a.html">A</a><li><a href="b.html">B</a></ul><script>function preload() {}</script></div>`,
+          )
+            .replace('<title>', '<link rel="stylesheet" href="site.css"><title>')
+            .replace('<body>', '<body onload="preload()">'),
+        ]),
+      ),
+      'site.css':
+        '#old .nav { margin: 0 }\nul li { padding: 9px }\nmain div ul li a { color: red !important }\np { margin: 1em }\n',
+      'nav.js': 'function swap(n) {}\nfunction later() { document.images["n1"].src = "x"; }\nlater();\n',
+    });
+    const { status, err } = kamino(folder, 'draft', '--from', '.nav');
+    expect(status).toBe(0);
+    const told = [...err.matchAll(/^(\S+?:\d+):\d+: \w+ ([\w-]+): `([^`]+)`/gm)].map(match =>
+      match.slice(1).join(' '),
+    );
+    expect(told).toEqual([
+      'nav.js:1 left-script swap',
+      'nav.js:2 left-call n1',
+      'site.css:1 left-rule #old .nav',
+      'site.css:3 outranked main div ul li a',
+    ]);
+    kamino(folder, 'build');
+    const checked = kamino(folder, 'check');
+    expect([checked.status, checked.err]).toEqual([
+      0,
+      expect.stringMatching(/site\.css:3:1: warning outranked: `main div ul li a`[^]*color/),
+    ]);
+    const whole = kamino(folder, 'draft', '--force', '--from', '#old');
+    expect(whole.err).toMatch(
+      /index\.html:\d+:\d+: warning left-call: `preload`|a\.html:\d+:\d+: warning left-call: `preload`/,
+    );
+  });
+});
+
+describe('the look of an old menu', () => {
+  const files = Object.fromEntries(
+    ['index.html', 'a.html', 'b.html'].map(path => [
+      path,
+      page(
+        path,
+        '<div class="nav"><a href="index.html">Home</a> <a href="a.html">A</a> <a href="b.html">B</a></div>',
+      ).replace('<title>', '<link rel="stylesheet" href="site.css"><title>'),
+    ]),
+  );
+  const look = 'look:\n  background: "#224466"\n  color: "#ffeecc"\n';
+
+  test.each([
+    [
+      'by a browser',
+      undefined,
+      '  font: { family: Georgia, serif, weight: 700 }\n  padding: 0.5rem 1rem\n  radius: 0.25rem\n',
+    ],
+    ['by its style sheet', 'none', '  padding: 8px 16px\n  radius: 4px\n'],
+  ])('is read %s', (_, browser, rest) => {
+    const folder = folderWith({
+      ...files,
+      'site.css':
+        '.nav { background: #246 url(x.png); font-family: Georgia, serif; font-weight: bold } .nav a { color: #fec; padding: 8px 16px; border-radius: 4px } .nav a:hover { color: red }',
+    });
+    const { status } = spawnSync(
+      process.execPath,
+      [join(import.meta.dirname, '../../dist/kamino.js'), 'draft'],
+      {
+        cwd: folder,
+        env: { ...process.env, ...(browser === undefined ? {} : { KAMINO_BROWSER: browser }) },
+      },
+    );
+    expect(status).toBe(0);
+    const written = planOf(folder)
+      .replace('"Georgia, serif"', 'Georgia, serif')
+      .replace('weight: bold', 'weight: 700');
+    expect(written).toContain(look);
+    for (const line of rest.split('\n')) if (!line.includes('font')) expect(written).toContain(line);
+    expect(written).toMatch(/font: \{ family: Georgia, serif, weight: 700 \}/);
+    expect(kamino(folder, 'build').status).toBe(0);
+  });
+});
+
+describe('an outline', () => {
+  const plan = `kamino: 1
+menus:
+  - menu: masthead
+    title: 'Main, and "more"'
+    entries:
+      - { page: index.html, label: 'Ho|me, [sweet] *home*' }
+      - page: a.html
+        label: '# A'
+        highlight: background
+        entries:
+          - { section: 'a.html#x y', label: X, entries: [{ file: 'list (1).pdf', label: 'L;i"st' }] }
+      - { label: Only opens, entries: [{ url: 'https://a.example/?b=1&c=2' }, { phone: '+44 1632 960014' }] }
+      - { mail: a@b.example, label: 'Write — 🌙' }
+  - { menu: foot, entries: [a.html, { section: '#here' }] }
+`;
+  const id = '<p id="here">h</p><p id="x y">x</p>';
+  const folder = folderWith({
+    'kamino.yaml': plan,
+    'index.html': page('Home', id),
+    'a.html': page('A', id),
+    'list (1).pdf': 'x',
+  });
+  const json = kamino(folder, 'map', '--format', 'json').out;
+
+  it.each([
+    ['markdown', 'md'],
+    ['opml', 'opml'],
+    ['csv', 'csv'],
+    ['json', 'json'],
+  ])('in %s, drawn from a plan, gives a plan with the same entries', (format, ending) => {
+    const { status, out } = kamino(folder, 'map', '--format', format);
+    expect(status).toBe(0);
+    put(folder, { [`outline.${ending}`]: out });
+    expect(kamino(folder, 'draft', '--from', `outline.${ending}`, '--force')).toMatchObject({
+      status: 0,
+      err: '',
+    });
+    expect(JSON.parse(kamino(folder, 'map', '--format', 'json').out)).toEqual(JSON.parse(json));
+  });
+
+  it('is shown as text, where nothing else is asked for', () => {
+    const { status, out } = kamino(folder, 'map');
+    expect([status, out]).toEqual([
+      0,
+      expect.stringMatching(/^Main, and "more" \(masthead\)\n {2}Ho\|me, \[sweet\] \*home\* +index\.html\n/),
+    ]);
+  });
+
+  it('may name pages that are still to come', () => {
+    const site = folderWith({
+      'index.html': page('Home'),
+      'plan.md': '- [Home](index.html)\n- [News](news.html)\n- Prices\n',
+      'map.xml':
+        '<urlset><url><loc>https://a.example/index.html</loc></url><url><loc>https://a.example/new.html</loc></url></urlset>',
+    });
+    expect(kamino(site, 'draft', '--from', 'plan.md').status).toBe(0);
+    expect(planOf(site)).toContain('{ page: news.html, label: News, if-missing: warn }');
+    expect(planOf(site)).toContain('{ page: prices.html, label: Prices, if-missing: warn }');
+    const built = kamino(site, 'build');
+    expect([built.status, built.err.match(/left-out/g)?.length]).toEqual([0, 2]);
+    expect(kamino(site, 'draft', '--from', 'map.xml', '--force').status).toBe(0);
+    expect(planOf(site)).toContain('{ page: new.html, label: New, if-missing: warn }');
+  });
+
+  it('that cannot be read is told with its line, and nothing is written', () => {
+    const site = folderWith({
+      'index.html': page('Home'),
+      'bad.csv': 'level,label\n1,a\n3,b\n',
+      'x.odt': 'x',
+    });
+    expect(kamino(site, 'draft', '--from', 'bad.csv').err).toContain('bad.csv:3:1: error bad-outline');
+    expect(kamino(site, 'draft', '--from', 'x.odt').status).toBe(2);
+    expect(existsSync(join(site, 'kamino.yaml'))).toBe(false);
+    expect(kamino(folderWith({}), 'draft').err).toContain('no-pages');
+    expect(readdirSync(site).sort()).toEqual(['bad.csv', 'index.html', 'x.odt']);
+  });
+});
+
+it('asks on a terminal, and Enter takes the defaults', () => {
+  const menu =
+    '<div class="top"><a href="index.html">Home</a> | <a href="a.html">Aa</a> | <a href="b.html">Bb</a></div>';
+  const folder = folderWith({
+    'index.html': page('Home', menu),
+    'a.html': page('Aa', menu),
+    'b.html': page('Bb', menu),
+  });
+  const program = join(import.meta.dirname, '../../dist/kamino.js');
+  const terminal = (input: string, ...args: string[]): string =>
+    spawnSync('script', ['-qec', [process.execPath, program, 'draft', ...args].join(' '), '/dev/null'], {
+      cwd: folder,
+      input,
+      encoding: 'utf8',
+      env: { ...process.env, TERM: 'dumb' },
+    }).stdout;
+  const shown = terminal('\r\r\r');
+  expect(shown).toMatch(/Which menu shall the new one replace\?[^]*What may Kamino change\?[^]*set apart/);
+  expect(planOf(folder)).toMatch(/output: in-place[^]*instead-of: div\.top/);
+  terminal('2\r9\r1\r2\r2\r', '--force');
+  expect(planOf(folder)).toMatch(/output: built[^]*place: \{ first-in: body \}[^]*highlight: background/);
+  expect(terminal('', '--force', '--yes')).not.toContain('Which menu');
+});
