@@ -16,6 +16,7 @@ try {
   makeSite(join(root, 'site'));
   start();
   builds();
+  inventories();
 } finally {
   rmSync(root, { recursive: true, force: true });
 }
@@ -81,6 +82,38 @@ function builds() {
   );
 }
 
+/** Of the first 3,000 pages, against reading them. */
+function inventories() {
+  const empty = [];
+  const plain = [];
+  const own = [];
+  const site = join(root, 'smaller');
+  for (let number = 0; number < Math.min(count, 3000); number += 1) {
+    const path = join(site, pathOf(number));
+    mkdirSync(dirname(path), { recursive: true });
+    writeFileSync(path, pageOf(number));
+  }
+  for (let round = 0; round < 3; round += 1) {
+    empty.push(seconds('-e', '0'));
+    plain.push(seconds(yardstick, site, join(root, `read-${round}`)));
+    rmSync(join(root, `read-${round}`), { recursive: true });
+    own.push(spend(program, 'inventory', '--json', site));
+  }
+  const least = Math.min(...empty);
+  const unit = Math.min(...plain) - least;
+  const time = Math.min(...own) - least;
+  console.log(
+    `inventory of 3,000 pages: ${(time * 1000).toFixed(0)} ms; reading and writing the same files: ${(unit * 1000).toFixed(0)} ms; ratio ${(time / unit).toFixed(2)}`,
+  );
+}
+
+/** Seconds of wall time, whatever the exit status. */
+function spend(...args) {
+  const begin = process.hrtime.bigint();
+  spawnSync(process.execPath, args, { stdio: 'ignore' });
+  return Number(process.hrtime.bigint() - begin) / 1e9;
+}
+
 function report(name, time, against, unit, most) {
   const ratio = time / unit;
   const verdict = ratio <= most ? 'holds' : 'MISSED';
@@ -124,7 +157,7 @@ function pageOf(number) {
   const text =
     'The dome turns slowly on its rails, and whoever stands below it hears the wheels before seeing the sky move.';
   const part = at =>
-    `    <h2 id="s${at}">Section ${at}</h2>\n    <p>${text} <a href="page-${at}.html">See ${at}</a>. ${text}</p>\n    <ul><li>${text}</li><li><b>${at}</b> ${text}</li></ul>\n`;
+    `    <h2 id="s${at}">Section ${at}</h2>\n    <p>${text} <a href="#s${at}">See ${at}</a>. ${text}</p>\n    <ul><li>${text}</li><li><b>${at}</b> ${text}</li></ul>\n`;
   const body = Array.from({ length: 42 }, (_, at) => part(at)).join('');
   return `<!doctype html>\n<html lang="en">\n<head>\n  <meta charset="utf-8">\n  <title>Page ${number} | Bench</title>\n  <link rel="stylesheet" href="site.css">\n</head>\n<body>\n  <header>\n    <div data-kamino-slot="masthead"></div>\n  </header>\n  <main id="content">\n    <h1>Page ${number}</h1>\n${body}  </main>\n</body>\n</html>\n`;
 }

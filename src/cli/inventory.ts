@@ -96,7 +96,7 @@ function nextLine({ next }: Inventory, { out }: Voice): string {
 
 function row(page: InventoryPage, name: string): string[] {
   const { links, linkedFrom, sections, title, words } = page;
-  const numbers = [sections.length, words, linkedFrom, links.page + links.file + links.away];
+  const numbers = [sections.length, words, linkedFrom, links.page + links.file + links.away + links.nowhere];
   return [cut(name, widths.page), cut(title ?? '(none)', widths.title), ...numbers.map(String)];
 }
 

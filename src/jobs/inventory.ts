@@ -23,9 +23,9 @@ export interface InventoryPage {
   /** Headings with their ids, in order. */
   sections: { level: number; text: string; id: string | null }[];
   ids: string[];
-  /** How many pages link to it, and how many links it has to pages of the site and elsewhere. */
+  /** How many pages link to it, and how many links it has to pages of the site, to files, away from it and to nowhere. */
   linkedFrom: number;
-  links: { page: number; file: number; away: number };
+  links: { page: number; file: number; away: number; nowhere: number };
 }
 
 /** A menu written by hand. */
@@ -147,11 +147,11 @@ function pagesOf(site: ReturnType<typeof readSite>['site']): InventoryPage[] {
     if (end.kind !== 'page' || end.path === page.frame.path) continue;
     linkedFrom.set(end.path, (linkedFrom.get(end.path) ?? new Set()).add(page.frame.path));
   }
-  const counts = new Map<string, { page: number; file: number; away: number }>();
-  for (const path of site.pages.keys()) counts.set(path, { page: 0, file: 0, away: 0 });
+  const counts = new Map<string, InventoryPage['links']>();
+  for (const path of site.pages.keys()) counts.set(path, { page: 0, file: 0, away: 0, nowhere: 0 });
   for (const { end, page } of links) {
-    if (end.kind === 'page' || end.kind === 'file' || end.kind === 'away')
-      counts.get(page.frame.path)![end.kind] += 1;
+    const isSomewhere = end.kind === 'page' || end.kind === 'file' || end.kind === 'away';
+    counts.get(page.frame.path)![isSomewhere ? end.kind : 'nowhere'] += 1;
   }
   return [...site.pages.values()].map(({ frame, headings, ids, words }) => ({
     path: frame.path,

@@ -23,7 +23,8 @@ export function readAddress(written: string, folder: SitePath): Address {
   const [, path, hash] = /^([^?#]*)(?:\?[^#]*)?(#.*)?$/s.exec(address)!;
   const fragment = hash === undefined ? null : decodePercent(hash.slice(1));
   if (path === '') return { kind: 'same-page', fragment };
-  const decoded = decodePercent(path!);
+  // A backslash is a slash there (https://url.spec.whatwg.org/#relative-slash-state).
+  const decoded = decodePercent(path!.replace(/\\/g, '/'));
   if (decoded.startsWith('/')) return { kind: 'root', path: decoded, fragment };
   const joined = joinPath(folder, decoded);
   const inside = normalizePath(joined);

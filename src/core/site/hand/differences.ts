@@ -1,6 +1,6 @@
 import type { SitePath } from '../../address/path.ts';
 import type { WholeSite } from '../whole.ts';
-import { type CopyEntry, type SiteEntry, copyEntries, flatShared, matched } from './shared.ts';
+import { type CopyEntry, type SiteEntry, copyEntries, entryKey, flatShared, matched } from './shared.ts';
 import { type SiteMenu, siteMenus } from './site-menus.ts';
 import type { HandMenu } from './types.ts';
 
@@ -77,6 +77,7 @@ function inCopy(
       found.push({ kind: 'missing', shared: one, ...at({ start: hand.start, end: hand.open }) });
   for (const entry of entries) {
     const usual = match.get(entry);
+    if (!usual && isRepeated(entry, shared)) continue;
     if (!usual)
       found.push({ kind: 'extra', label: entry.entry.label || entry.entry.href || '', ...at(entry.entry) });
     else found.push(...ofEntry(entry, usual).map(difference => ({ ...difference, ...at(entry.entry) })));
@@ -94,6 +95,11 @@ function inCopy(
     if (under) found.push({ kind: 'order', shared: match.get(under)!, ...at(under.entry) });
   }
   return found;
+}
+
+/** It stands in the same copy twice, as the wide and the narrow form of one menu do. */
+function isRepeated({ entry, target }: CopyEntry, shared: readonly SiteEntry[]): boolean {
+  return shared.some(one => one.target === target && entryKey(one.label) === entryKey(entry.label));
 }
 
 type OfEntry = { kind: 'label' | 'target' | 'folder'; entry: CopyEntry; shared: SiteEntry };

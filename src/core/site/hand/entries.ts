@@ -104,7 +104,7 @@ class EntryReader {
     const words = textOf(this.#tree, text);
     return words
       .split(/[|·•»›\u2022]/u)
-      .map(part => part.replace(/^[\s:>/\\~*\u2013\u2014\u00a0-]+|[\s:>/\\~*\u2013\u2014\u00a0-]+$/gu, ''))
+      .map(part => part.replace(/^[\s:>/\\~*,\u2013\u2014\u00a0-]+|[\s:>/\\~*,\u2013\u2014\u00a0-]+$/gu, ''))
       .filter(part => part !== '')
       .map(part => {
         const at = text.start + Math.max(0, this.#tree.raw.slice(text.start, text.end).indexOf(part));

@@ -21,17 +21,26 @@ export function siteMenus(site: WholeSite): SiteMenu[] {
   if (kept) return kept;
   const clusters: Cluster[] = [];
   for (const [path, menus] of orderedPages(site)) place(clusters, path, menus, site);
-  const least = site.pages.size === 1 ? 1 : 2;
   const found = clusters
-    .filter(one => one.copies.size >= least && isOfThisPage(one, site))
+    .filter(one => isCarried(one, site) && isOfThisPage(one, site))
     .map(one => menuOf(one, clusters, site))
-    .filter(menu => menu.entries.length > 1)
+    .filter(menu => new Set(flatShared(menu.entries).flatMap(one => one.target ?? [])).size > 1)
     .sort((one, other) => weight(other, site) - weight(one, site) || firstStart(one) - firstStart(other));
   known.set(site, found);
   return found;
 }
 
 const known = new WeakMap<WholeSite, SiteMenu[]>();
+
+/** A list in the text of a few pages is no menu, however alike: a menu stands on a fair share of them, or says what it is. */
+function isCarried({ copies, counts }: Cluster, site: WholeSite): boolean {
+  const all = site.pages.size;
+  if (copies.size >= (all === 1 ? 1 : Math.max(2, Math.ceil(all / 10)))) return true;
+  const [first] = copies.values();
+  const isNamed = /^nav\b|\b(?:nav|menu)/i.test(first!.kind);
+  const always = [...counts.values()].filter(count => count * 10 >= copies.size * 9).length;
+  return isNamed && copies.size >= 3 && always * 10 >= counts.size * 8;
+}
 
 interface Cluster {
   copies: Map<SitePath, HandMenu>;

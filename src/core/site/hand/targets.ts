@@ -10,7 +10,7 @@ export function targetKey(end: LinkEnd, href: string, page: SitePath): string | 
       return hash === undefined ? end.path : `${end.path}#${hash}`;
     }
     case 'away':
-      return href.trim();
+      return /^\s*javascript:/i.test(href) ? null : href.trim();
     case 'no-hash':
       return `${page}#${end.id}`;
     case 'other-case':
