@@ -28,12 +28,12 @@ const longestLabel = 40;
 
 /** The parts of a page that look like menus: most of what they say is links. */
 export function handMenus(tree: Tree): HandMenu[] {
-  const selectors = new Selectors(tree);
   for (const node of tree.nodes) if (lists.has(node.name) && node.close < 0) endList(tree, node);
   const counts = countsOf(tree);
-  return tree.content
-    .filter(isNode)
-    .flatMap(node => candidatesIn(tree, node, counts))
+  const nodes = tree.content.filter(isNode).flatMap(node => candidatesIn(tree, node, counts));
+  if (nodes.length === 0) return [];
+  const selectors = new Selectors(tree);
+  return nodes
     .map(node => menuOf(tree, node, selectors))
     .filter(menu => !menu.isTrail && isMenu(menu.entries));
 }
@@ -100,7 +100,8 @@ function countsOf(tree: Tree): Map<TreeNode, Counts> {
 }
 
 function lettersOf(tree: Tree, text: TreeText): number {
-  if (text.end - text.start > 400) return text.end - text.start;
+  // Of long texts it does not matter how many of their letters are white space.
+  if (text.end - text.start > 80) return text.end - text.start;
   const words = textOf(tree, text);
   return isSeparator(words) ? 0 : words.replace(/\s+/g, '').length;
 }

@@ -12,8 +12,8 @@ const passedOver: ReadonlySet<string> = new Set([
   ...rawTextElements,
   ...['template', 'noscript', 'button', 'form', 'select', 'label', 'svg', 'object', 'caption'],
 ]);
-/** What stands between the entries of a line. */
-const separators = /[\s|·•:»«›‹>/\\~,*\u2013\u2014\u2022\u00a0\u2192-]+/gu;
+/** Anything but what stands between the entries of a line. */
+const words = /[^\s|·•:»«›‹>/\\~,*\u2013\u2014\u2022\u00a0\u2192-]/u;
 
 /** The entries of an element that holds a menu, with what lies below each. */
 export function entriesOf(tree: Tree, node: TreeNode): HandEntry[] {
@@ -22,7 +22,7 @@ export function entriesOf(tree: Tree, node: TreeNode): HandEntry[] {
 
 /** Whether a text only stands between entries. */
 export function isSeparator(text: string): boolean {
-  return text.replace(separators, '') === '';
+  return !words.test(text);
 }
 
 class EntryReader {
