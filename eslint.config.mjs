@@ -49,7 +49,7 @@ const outerLaws = [
 ];
 
 export default tseslint.config(
-  { ignores: ['dist/', 'demo/', 'demo-site/', 'coverage/', 'test/fixtures/'] },
+  { ignores: ['dist/', 'demo/', 'demo-old/', 'demo-site/', 'coverage/', 'test/fixtures/'] },
   js.configs.recommended,
   ...tseslint.configs.strict,
   {

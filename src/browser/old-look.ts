@@ -84,12 +84,12 @@ const script = `function () {
   var item = link.closest('li, td') || link;
   var padded = style.paddingLeft !== '0px' || style.paddingTop !== '0px' ? link : item;
   var padding = getComputedStyle(padded);
-  var grounds = links.map(ground);
+  var grounds = links.map(ground), box = getComputedStyle(menu);
   var look = {
     background: ground(link), color: text.color, fontFamily: text.fontFamily, fontSize: text.fontSize,
     fontWeight: text.fontWeight, rootSize: getComputedStyle(document.documentElement).fontSize,
     padding: [padding.paddingTop, padding.paddingRight, padding.paddingBottom, padding.paddingLeft],
-    radius: style.borderTopLeftRadius, linkBackground: clear(style.backgroundColor) ? null : style.backgroundColor,
+    room: [box.paddingTop, box.paddingBottom], radius: style.borderTopLeftRadius, linkBackground: clear(style.backgroundColor) ? null : style.backgroundColor,
     grounds: grounds, pageFamily: getComputedStyle(document.body).fontFamily, pageBackground: ground(document.body)
   };
   document.documentElement.setAttribute('data-kamino-look', encodeURIComponent(JSON.stringify(look)));

@@ -2,12 +2,14 @@ import type { Command } from 'commander';
 import { counted } from '../core/text/nearest.ts';
 import { countFindings } from '../core/text/render.ts';
 import type { BuildResult } from '../jobs/result.ts';
+import { checkPages } from './check.ts';
 import { type Act, type Voice, tellFindings } from './io.ts';
 import { progressOn } from './progress.ts';
 
 interface Options {
   dryRun?: true;
   overwrite?: true;
+  check?: true;
   json?: true;
 }
 
@@ -27,6 +29,7 @@ export function addBuild(program: Command, act: Act): void {
     .argument('[plan]', 'a plan, or the folder of a kamino.yaml', '.')
     .option('--dry-run', 'compute everything, list what would change, write nothing')
     .option('--overwrite', 'replace finished files that someone has edited')
+    .option('--check', 'look for what is wrong in the finished pages too')
     .option('--json', 'print the result as one JSON document')
     .addHelpText('after', examples)
     .action((plan: string, options: Options) => act(voice => work(plan, options, voice))());
@@ -38,7 +41,8 @@ async function work(plan: string, options: Options, voice: Voice): Promise<numbe
   const result = (options.dryRun ? null : glance(plan)) ?? (await look(plan, options, voice));
   if (options.json) voice.io.out(`${JSON.stringify({ kamino: 1, command: 'build', ...result }, null, 2)}\n`);
   else report(result, options.dryRun === true, (performance.now() - start) / 1000, voice);
-  return result.status;
+  const isChecked = options.check && !options.json && !options.dryRun && result.outcome !== 'stopped';
+  return isChecked ? Math.max(result.status, await checkPages(plan, voice)) : result.status;
 }
 
 /** The whole build; what it needs is loaded only now. */

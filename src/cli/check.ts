@@ -1,5 +1,6 @@
 import type { Command } from 'commander';
 import { counted } from '../core/text/nearest.ts';
+import type { CheckResult } from '../jobs/check.ts';
 import { countFindings } from '../core/text/render.ts';
 import { type Act, type Voice, tellFindings } from './io.ts';
 import { progressOn } from './progress.ts';
@@ -33,6 +34,16 @@ async function work(site: string, { json }: { json?: true }, voice: Voice): Prom
     voice.io.out(`${JSON.stringify({ kamino: 1, command: 'check', ...result }, null, 2)}\n`);
     return result.status;
   }
+  return tell(result, voice);
+}
+
+/** The same after a build. */
+export async function checkPages(site: string, voice: Voice): Promise<number> {
+  const { check } = await import('../jobs/check.ts');
+  return tell(check({ site }), voice);
+}
+
+function tell(result: CheckResult, voice: Voice): number {
   tellFindings(result.findings, voice);
   if (result.status === 2) return 2;
   const where = result.site === '.' ? 'this folder' : `${result.site}/`;

@@ -8,9 +8,33 @@ export function addDemo(program: Command, act: Act): void {
   program
     .command('demo')
     .description('make, build and check a sample site, and say where to look')
-    .argument('[folder]', 'where to put it', 'brackenfold')
-    .addHelpText('after', '\nExamples:\n  $ kamino demo\n  $ kamino demo /tmp/sample')
-    .action((folder: string) => act(voice => work(folder, voice))());
+    .argument('[folder]', 'where to put it; brackenfold, or brackenfold-old')
+    .option(
+      '--old',
+      'the site as it was before: old pages with a menu copied by hand, to try inventory and draft on',
+    )
+    .addHelpText('after', '\nExamples:\n  $ kamino demo\n  $ kamino demo /tmp/sample\n  $ kamino demo --old')
+    .action((folder: string | undefined, { old }: { old?: true }) =>
+      act(voice =>
+        old ? workOld(folder ?? 'brackenfold-old', voice) : work(folder ?? 'brackenfold', voice),
+      )(),
+    );
+}
+
+async function workOld(given: string, { io, out }: Voice): Promise<number> {
+  const { oldDemo } = await import('../jobs/demo.ts');
+  const { folder, pages } = oldDemo(given);
+  io.out(`${out.strong(`An old site of ${counted(pages, 'page')} is in ${folder}/`)}
+
+Give it one right menu:
+  $ cd ${folder}
+  $ kamino inventory     what is in it, and what is wrong
+  $ kamino draft         a plan from the menu that its pages have
+  $ kamino build         one right menu on every page
+and take it all back:
+  $ kamino lift
+`);
+  return 0;
 }
 
 async function work(folder: string, voice: Voice): Promise<number> {

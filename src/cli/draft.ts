@@ -82,7 +82,7 @@ function report(result: DraftResult, isDry: boolean, site: string, voice: Voice)
   });
   const where = site === '.' ? '' : ` ${site}`;
   voice.io.out(
-    `${out.strong(`Wrote ${result.file}`)}\n${menus.join('\n')}\n\nRead it through, then go on with  ${out.strong(`kamino build${where}`)}\n`,
+    `${result.findings.length > 0 ? '\n' : ''}${out.strong(`Wrote ${result.file}`)}\n${menus.join('\n')}\n\nRead it through, then go on with  ${out.strong(`kamino build${where}`)}\n`,
   );
 }
 

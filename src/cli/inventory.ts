@@ -73,10 +73,11 @@ function menuLines({ menus, pages }: Inventory, { out }: Voice): string {
     const also = others.map(({ selector, pages: count }) => `, "${selector}" (${count})`).join('');
     const count = `on ${menu.carriedBy.length} of ${counted(pages.length, 'page')}`;
     const rows = linesOf(menu.entries, 1);
-    return [
-      `${out.strong(by)}${also}  ${out.quiet(count)}`,
-      ...rows.map(([label, target]) => `${cut(label, 44).padEnd(46)}${out.quiet(cut(target, 52))}`),
-    ].join('\n');
+    const width = Math.min(46, Math.max(...rows.map(([label]) => label.length)) + 3);
+    const lines = rows.map(([label, target]) =>
+      `${cut(label, width - 2).padEnd(width)}${out.quiet(cut(target, 98 - width))}`.trimEnd(),
+    );
+    return [`${out.strong(by)}${also}  ${out.quiet(count)}`, ...lines].join('\n');
   });
   return parts.length === 0
     ? ''

@@ -19,7 +19,23 @@ export interface DemoResult {
 
 /** Writes the sample site into a folder, builds it, and checks what came out. */
 export async function demo(folder: string): Promise<DemoResult> {
-  const source = fileURLToPath(new URL('../demo', import.meta.url));
+  const { target, written, kept } = copySample('demo', folder);
+  const result = await build({ plan: target });
+  const verification = result.outcome === 'stopped' ? null : verify(join(target, 'built'));
+  return { folder: shownPath(target), written, kept, build: result, verification };
+}
+
+/** Writes a sample site as it was before Kamino, with a menu copied by hand, into a folder. */
+export function oldDemo(folder: string): { folder: string; pages: number } {
+  const { target } = copySample('demo-old', folder);
+  return {
+    folder: shownPath(target),
+    pages: filesIn(target, '').filter(path => path.endsWith('.html')).length,
+  };
+}
+
+function copySample(name: string, folder: string): { target: string; written: string[]; kept: string[] } {
+  const source = fileURLToPath(new URL(`../${name}`, import.meta.url));
   const target = resolve(folder);
   const written: string[] = [];
   const kept: string[] = [];
@@ -34,9 +50,7 @@ export async function demo(folder: string): Promise<DemoResult> {
     writeWhole(file, bytes);
     written.push(path);
   }
-  const result = await build({ plan: target });
-  const verification = result.outcome === 'stopped' ? null : verify(join(target, 'built'));
-  return { folder: shownPath(target), written, kept, build: result, verification };
+  return { target, written, kept };
 }
 
 function filesIn(root: string, folder: string): string[] {

@@ -6,7 +6,7 @@ import type { FullPage } from '../site/full.ts';
 import type { WholeSite } from '../site/whole.ts';
 import { decode } from '../text/charset.ts';
 import { type Finding, finding } from '../text/finding.ts';
-import { counted } from '../text/nearest.ts';
+import { counted, listed } from '../text/nearest.ts';
 import { placeInRaw } from '../text/place.ts';
 import { Source } from '../text/source.ts';
 
@@ -124,19 +124,33 @@ class Behind {
   }
 
   findings(): Finding[] {
-    const rules = [...this.#rules.values()].filter(({ isUsed, pages }) => pages > 0 && !isUsed);
-    return [
-      ...rules.map(({ rule, pages }) =>
+    return [...this.#idleRules(), ...this.#lostCalls(), ...this.#idleScripts()];
+  }
+
+  /** Selectors of one rule that are all idle are told together. */
+  #idleRules(): Finding[] {
+    const groups = new Map<
+      StyleRule['declarations'],
+      { rule: StyleRule; isUsed: boolean; pages: number }[]
+    >();
+    for (const one of this.#rules.values())
+      groups.set(one.rule.declarations, [...(groups.get(one.rule.declarations) ?? []), one]);
+    return [...groups.values()].flatMap(group => {
+      const idle = group.filter(({ isUsed, pages }) => pages > 0 && !isUsed);
+      const [first] = idle;
+      if (!first) return [];
+      const names = idle.map(({ rule }) => `\`${rule.selector}\``);
+      const pages = Math.max(...idle.map(one => one.pages));
+      const message = `${listed(names, 'and')} matched the old menu only, on ${counted(pages, 'page')}`;
+      return [
         finding(
           'left-rule',
-          rule.place,
-          `\`${rule.selector}\` matched the old menu only, on ${counted(pages, 'page')}`,
-          'It may go.',
+          first.rule.place,
+          message,
+          idle.length === group.length ? 'The rule may go.' : 'It may go.',
         ),
-      ),
-      ...this.#lostCalls(),
-      ...this.#idleScripts(),
-    ];
+      ];
+    });
   }
 
   /** Calls of what the old menu defined, and names that go with it. */

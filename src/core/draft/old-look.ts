@@ -18,6 +18,8 @@ export interface ComputedLook {
   rootSize: string;
   pageFamily: string;
   padding: [top: string, right: string, bottom: string, left: string];
+  /** Above and below the entries, in the menu's own box. */
+  room: [top: string, bottom: string];
   radius: string;
   /** Behind each link. */
   grounds: (string | null)[];
@@ -34,7 +36,9 @@ export function lookFromBrowser(computed: ComputedLook): DraftLook {
     number,
   ];
   const background = computed.background === computed.pageBackground ? null : computed.background;
-  const hasPadding = top + right + bottom + left > 0;
+  // The room of the old menu's box goes into its entries, so that the whole height answers to the pointer.
+  const room = Math.max(...computed.room.map(one => Number.parseFloat(one) || 0));
+  const hasPadding = top + right + bottom + left + room > 0;
   const usual = computed.grounds.filter(one => one === computed.background).length;
   const odd = computed.grounds.find(one => one !== computed.background && one !== null);
   return {
@@ -44,7 +48,9 @@ export function lookFromBrowser(computed: ComputedLook): DraftLook {
     fontFamily: computed.fontFamily === computed.pageFamily ? null : familyOf(computed.fontFamily),
     fontSize: computed.fontSize === computed.rootSize ? null : rem(computed.fontSize),
     fontWeight: computed.fontWeight === '400' ? null : computed.fontWeight,
-    padding: hasPadding ? pair(rem(String(Math.max(top, bottom))), rem(String(Math.max(left, right)))) : null,
+    padding: hasPadding
+      ? pair(rem(String(Math.max(top, bottom) + room)), rem(String(Math.max(left, right))))
+      : null,
     radius: computed.radius === '0px' ? null : rem(computed.radius),
   };
 }

@@ -16,15 +16,15 @@ export const menuDiffers: CheckRule = {
 function messageFor(one: Difference): string | null {
   switch (one.kind) {
     case 'missing':
-      return `\`${one.shared.label}\` is missing from this copy of the menu; it stands on ${copiesOf(one.shared.count, one.menu)}`;
+      return `\`${one.shared.label}\` is missing here; it is on ${copiesOf(one.shared.count, one.menu)}`;
     case 'extra':
-      return `\`${one.label}\` stands in this copy of the menu and not in most others`;
+      return `\`${one.label}\` is here, and not on most pages`;
     case 'label':
       return `this entry is called \`${one.entry.entry.label}\`, and \`${one.shared.label}\` on most pages`;
     case 'target':
       return `\`${one.shared.label}\` leads to \`${one.entry.target ?? 'nothing'}\` here, and to \`${one.shared.target ?? 'nothing'}\` on most pages`;
     case 'order':
-      return `\`${one.shared.label}\` stands at another place in this copy of the menu than on most pages`;
+      return `\`${one.shared.label}\` stands at another place than on most pages`;
     case 'folder':
     case 'current':
     case 'unclosed':

@@ -8,7 +8,7 @@ export const wrongCurrent: CheckRule = {
   find: site =>
     differences(site).flatMap(one => {
       if (one.kind !== 'current') return [];
-      const message = `\`${one.entry.entry.label}\` is marked as the current page, and this page is \`${one.right.label}\``;
+      const message = `\`${one.entry.entry.label}\` is marked as current, and this page is \`${one.right.label}\``;
       return [
         finding(
           'wrong-current',

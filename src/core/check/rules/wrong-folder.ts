@@ -9,7 +9,7 @@ export const wrongFolder: CheckRule = {
     differences(site).flatMap(one => {
       if (one.kind !== 'folder') return [];
       const right = writtenFrom(one.path, one.shared.target!);
-      const message = `\`${one.entry.entry.href!}\` is right from another folder, and leads nowhere from here`;
+      const message = `\`${one.entry.entry.href!}\` leads nowhere from this folder`;
       return [
         finding('wrong-folder', placeOfDifference(one, site), message, `From this page it is  ${right}`),
       ];

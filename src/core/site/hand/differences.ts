@@ -160,6 +160,8 @@ function isElsewhere(one: CopyEntry, match: Copy['match']): boolean {
 function currentMarks(copies: readonly Copy[]): Set<string> {
   const counts = new Map<string, { once: number; own: number; many: number }>();
   for (const { path, entries, match } of copies) {
+    // A page that has no entry of its own may mark what it lies below.
+    if (![...match.values()].some(one => one.target === path)) continue;
     const marks = new Set(entries.flatMap(one => one.entry.marks));
     for (const mark of marks) {
       const having = entries.filter(one => one.entry.marks.includes(mark));
