@@ -115,6 +115,8 @@ export default tseslint.config(
         URL: 'readonly',
         Buffer: 'readonly',
         setTimeout: 'readonly',
+        performance: 'readonly',
+        document: 'readonly',
       },
     },
   },
