@@ -22,7 +22,14 @@ it('packs only what runs, and works when installed into an empty folder', () => 
   put(folder, { 'package.json': '{ "name": "client", "private": true, "type": "module" }' });
   npm(folder, 'install', '--no-audit', '--no-fund', '--offline', `./${archive!}`);
   const installed = join(folder, 'node_modules/kamino');
-  expect(readdirSync(installed).sort()).toEqual(['LICENSE', 'README.md', 'demo', 'dist', 'package.json']);
+  expect(readdirSync(installed).sort()).toEqual([
+    'LICENSE',
+    'README.md',
+    'demo',
+    'demo-old',
+    'dist',
+    'package.json',
+  ]);
   const run = spawnSync(join(folder, 'node_modules/.bin/kamino'), ['demo'], {
     cwd: folder,
     encoding: 'utf8',
