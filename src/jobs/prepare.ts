@@ -4,7 +4,7 @@ import type { Inlay } from '../core/inlay/inlay.ts';
 import { styleSheet } from '../core/inlay/style.ts';
 import { type ResolvedLook, onPage } from '../core/look/page.ts';
 import { carrier } from '../core/menu/carried.ts';
-import { resolveMenus } from '../core/menu/resolve.ts';
+import { type Resolution, resolveMenus } from '../core/menu/resolve.ts';
 import type { ResolvedMenu } from '../core/menu/types.ts';
 import type { Plan } from '../core/plan/types.ts';
 import type { Seek } from '../core/site/types.ts';
@@ -25,6 +25,7 @@ import { version } from './version.ts';
 export interface Prepared {
   findings: Finding[];
   menus: ResolvedMenu[];
+  ids: Resolution['ids'];
   style: string;
   /** What follows selectors that need the whole page. */
   seek: Seek | null;
@@ -35,15 +36,23 @@ export interface Prepared {
 /** All that can be known, and can be wrong, before a page is touched. */
 export async function prepare(open: OpenPlan, plan: Plan, site: OpenSite): Promise<Prepared> {
   const facts = { ...site.facts, words: readWords(open, plan, site) };
-  const { menus, findings } = resolveMenus(plan, facts, open.source);
+  const { menus, ids, findings } = resolveMenus(plan, facts, open.source);
   const { look, findings: ofLook } = await lookOf(plan, open.source);
   const style = styleSheet(menus, look, plan.look);
-  const basis = [version, open.source.text, JSON.stringify(menus), style].map(part => crc32(part)).join(' ');
+  const basis = [
+    version,
+    open.source.text,
+    JSON.stringify([menus.map(({ pages, ...menu }) => [menu, [...(pages ?? [])]]), [...ids]]),
+    style,
+  ]
+    .map(part => crc32(part))
+    .join(' ');
   const taken = [...facts.files].find(path => path.toLowerCase() === ownStyle);
   const ofFolders = folderFindings(open, plan, site);
   return {
     findings: [...findings, ...ofLook, ...ofFolders, ...(taken ? [nameTaken(taken)] : [])],
     menus,
+    ids,
     style,
     basis,
     seek: await seekerOf(plan),
@@ -90,6 +99,7 @@ export class Run {
       front: site.facts.front,
       hash: hashOf,
       taken: hash => site.record.taken(hash),
+      ids: prepared.ids,
       seek: prepared.seek,
     };
     this.#maker = new PageMaker(site.root, this.#inlay, (hash, raw) => {

@@ -6,10 +6,10 @@ import { isOwnStyle } from '../core/inlay/style.ts';
 import { frontPage, pagesToName } from '../core/menu/resolve.ts';
 import type { PageWords, SiteFacts } from '../core/menu/types.ts';
 import { type PlanReading, readPlan } from '../core/plan/read.ts';
-import type { Plan } from '../core/plan/types.ts';
+import type { Entry, Plan } from '../core/plan/types.ts';
 import { readFrame } from '../core/site/frame.ts';
 import { nothingWanted } from '../core/site/wanted.ts';
-import { readFull, sectionLabels } from '../core/site/full.ts';
+import { type FullPage, readFull, sectionHeadings, sectionLabels } from '../core/site/full.ts';
 import { rawOf } from '../core/text/bytes.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
 import { Source } from '../core/text/source.ts';
@@ -94,18 +94,29 @@ export function openSite(
     .map(name => resolve(open.folder, name));
   const inSite = isPartOfSite(root, open.file, outputs, pathMatcher(plan.leaveOut));
   const { files: all, findings } = walkFolder(root, path => !inSite(path));
-  const files = all.filter(({ path }) => !isOwnFile(root, path));
+  const pieces = new Set(piecesOf(plan.menus.flatMap(menu => menu.entries)));
+  const known = all.filter(({ path }) => !isOwnFile(root, path));
+  // A piece of HTML that a menu holds is no page, and stays out of the finished site.
+  const files = known.filter(({ path }) => !pieces.has(path));
   const isPage = pathMatcher([plan.read], true);
   const pageFiles = new Set(files.map(file => file.path).filter(isPage));
   const pages = new Set([...pageFiles].map(path => path.normalize('NFC')));
   const facts: SiteFacts = {
     pages,
-    files: new Set(files.map(file => file.path.normalize('NFC'))),
+    files: new Set(known.map(file => file.path.normalize('NFC'))),
     words: new Map(),
-    sections: sectionsOf(root),
+    ...contentsOf(root, new Map(known.map(file => [file.path.normalize('NFC'), file.path]))),
     front: frontPage(pages),
   };
   return { site: { root, files, pageFiles, facts, record, findings }, findings: [] };
+}
+
+/** The pieces of HTML that menus hold. */
+function piecesOf(entries: readonly Entry[]): string[] {
+  return entries.flatMap(({ target, entries: below }) => [
+    ...(target.kind === 'insert' ? [target.written.replace(/^\.\//, '')] : []),
+    ...piecesOf(below),
+  ]);
 }
 
 /** What Kamino itself put beside the pages. */
@@ -113,24 +124,43 @@ function isOwnFile(root: string, path: string): boolean {
   return path === ownStyle && isOwnStyle(readFileSync(join(root, path), 'latin1'));
 }
 
-/** The sections of a page, read when they are asked for. */
-function sectionsOf(root: string): SiteFacts['sections'] {
-  const known = new Map<string, ReadonlyMap<string, string>>();
-  return path => {
-    const kept = known.get(path);
-    if (kept) return kept;
-    const raw = readStart(join(root, path), Infinity);
-    const sections =
+/** What is in pages and files, read when it is asked for. */
+function contentsOf(
+  root: string,
+  onDisk: ReadonlyMap<string, string>,
+): Pick<SiteFacts, 'sections' | 'headings' | 'date' | 'size' | 'text'> {
+  const pages = new Map<string, { page: FullPage; sections: ReadonlyMap<string, string> } | null>();
+  const at = (path: string): string => join(root, onDisk.get(path) ?? path);
+  const read = (path: string): { page: FullPage; sections: ReadonlyMap<string, string> } | null => {
+    const kept = pages.get(path);
+    if (kept !== undefined) return kept;
+    const raw = readStart(at(path), Infinity);
+    const page =
       raw === null
-        ? new Map<string, string>()
-        : sectionLabels(
-            readFull(
-              path,
-              lift(raw, () => ''),
-            ),
+        ? null
+        : readFull(
+            path,
+            lift(raw, () => ''),
           );
-    known.set(path, sections);
-    return sections;
+    const made = page && { page, sections: sectionLabels(page) };
+    pages.set(path, made);
+    return made;
+  };
+  return {
+    sections: path => read(path)?.sections ?? new Map<string, string>(),
+    headings: path => {
+      const found = read(path);
+      return found ? sectionHeadings(found.page) : [];
+    },
+    date: path => read(path)?.page.date ?? null,
+    size: file => statSync(at(file)).size,
+    text: file => {
+      try {
+        return new TextDecoder('utf-8', { fatal: true }).decode(readFileSync(at(file)));
+      } catch {
+        return null;
+      }
+    },
   };
 }
 

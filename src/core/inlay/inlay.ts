@@ -1,6 +1,8 @@
 import { baseFolder } from '../address/href.ts';
 import type { SitePath } from '../address/path.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
+import { entriesOn } from '../menu/on-page.ts';
+import type { GivenId } from '../menu/resolve.ts';
 import { readFrame } from '../site/frame.ts';
 import { type Wanted, attributeStarts } from '../site/wanted.ts';
 import type { Frame, MainContent, Seek } from '../site/types.ts';
@@ -37,6 +39,8 @@ export interface Inlay {
   /** The name under which what is taken out is kept, and what is kept under a name. */
   hash: (raw: Raw) => string;
   taken: Taken;
+  /** Ids that headings are given, by page. */
+  ids: ReadonlyMap<SitePath, readonly GivenId[]>;
   /** Follows selectors that need the whole page; null where the plan has none. */
   seek: Seek | null;
 }
@@ -76,7 +80,8 @@ export class Inlayer {
   }
 
   page(path: SitePath, bytes: Uint8Array): Inlaying {
-    const menus = this.#inlay.menus.filter(menu => this.#inlay.carries(menu, path));
+    const { menus: all, carries, front } = this.#inlay;
+    const menus = all.filter(menu => carries(menu, path) && hasEntries(menu, path, front));
     return this.#byItsStart(path, menus, bytes) ?? this.#whole(path, menus, bytes);
   }
 
@@ -86,7 +91,7 @@ export class Inlayer {
     if (menus.length === 0 || end >= bytes.length || /\.xht(ml)?$/i.test(path) || bytes.includes(0))
       return null;
     const raw = rawOf(bytes.subarray(0, end));
-    if (this.#inlay.seek !== null) return null;
+    if (this.#inlay.seek !== null || this.#inlay.ids.has(path)) return null;
     const starts = attributeStarts(raw);
     if (starts.others.length > 0 || !raw.includes('\n')) return null;
     const frame = readFrame(path, raw, this.#wanted(menus, raw, starts.slots));
@@ -103,17 +108,18 @@ export class Inlayer {
   }
 
   #whole(path: SitePath, menus: readonly ResolvedMenu[], bytes: Uint8Array): Inlaying {
-    const given = rawOf(bytes);
-    const starts = attributeStarts(given);
-    const raw = starts.others.length > 0 ? this.#lift(given) : given;
+    const asGiven = rawOf(bytes);
+    const starts = attributeStarts(asGiven);
+    const raw = starts.others.length > 0 ? this.#lift(asGiven) : asGiven;
     if (raw === null) return nothing(bytes, [lostRecord(path)]);
-    const source = raw === given ? bytes : bytesOf(raw);
+    const source = raw === asGiven ? bytes : bytesOf(raw);
     const untouched = (one: Finding): Inlaying => nothing(bytes, [one]);
-    if (menus.length === 0) return nothing(source, []);
+    const given = this.#idSpans(path, raw);
+    if (menus.length === 0) return { ...nothing(source, []), spans: given };
     if (/\.xht(ml)?$/i.test(path)) return untouched(xmlPage(path));
-    const wanted = this.#wanted(menus, raw, raw === given ? starts.slots : null);
+    const wanted = this.#wanted(menus, raw, raw === asGiven ? starts.slots : null);
     const frame = readFrame(path, raw, wanted);
-    const why = unreadable(given, frame.charset);
+    const why = unreadable(asGiven, frame.charset);
     if (why !== null) return untouched(unreadablePage(path, why));
     if (frame.isFrameset) return untouched(framesetPage(path));
     const misread = frame.hasNoscript
@@ -201,7 +207,12 @@ export class Inlayer {
     return {
       source,
       // Of two at one place the first stays first.
-      spans: [head, ...this.#skip(frame, main, here), ...spans].sort((one, other) => one.at - other.at),
+      spans: [
+        head,
+        ...this.#skip(frame, main, here),
+        ...spans,
+        ...this.#idSpans(frame.path, frame.raw, isTaken),
+      ].sort((one, other) => one.at - other.at),
       taken,
       findings,
       menus: count,
@@ -216,6 +227,15 @@ export class Inlayer {
     const link = span(frame.bodyPoint, skipMarkup(english.skip, id, from, frame.base !== null));
     if (main.id !== null) return [link];
     return [link, span(main.insert, ` ${idAttribute}="" id="${escapeMarkup(id)}"`)];
+  }
+
+  /** The ids that headings of this page are given. */
+  #idSpans(path: SitePath, raw: Raw, isTaken: (offset: number) => boolean = () => false): Span[] {
+    const ids = this.#inlay.ids.get(path) ?? [];
+    return ids
+      .filter(({ at }) => at <= raw.length && !isTaken(at))
+      .map(({ at, id }) => ({ at, text: ` ${idAttribute}="" id="${escapeMarkup(id)}"` }))
+      .sort((one, other) => one.at - other.at);
   }
 
   #slotFindings(frame: Frame): Finding[] {
@@ -270,6 +290,10 @@ function nothing(source: Uint8Array, findings: Finding[]): Inlaying {
 
 function selectorsOf(texts: readonly string[]): Selector[] {
   return texts.flatMap(text => readSelector(text) ?? []);
+}
+
+function hasEntries(menu: ResolvedMenu, path: SitePath, front: SitePath | null): boolean {
+  return menu.shows === 'entries' || entriesOn(menu, path, front).length > 0;
 }
 
 /** A slot of this name in the bytes, in any way of writing the attribute. */

@@ -1,6 +1,7 @@
 import { fragmentOf, relativeAddress } from '../address/href.ts';
 import { type SitePath, folderOf } from '../address/path.ts';
 import type { Mark } from '../menu/marks.ts';
+import { entriesOn, isBefore } from '../menu/on-page.ts';
 import type { Destination, ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import type { Raw } from '../text/bytes.ts';
 import { escapeMarkup } from '../text/references.ts';
@@ -40,6 +41,8 @@ export function menuMarkup(menu: ResolvedMenu, from: Standpoint, line: LinePlace
   const was = line.was === null ? '' : ` ${wasAttribute}="${line.was}"`;
   const ours = ` ${inlayAttribute}="${menu.name}"${was}`;
   const [before, after] = line.cell === null ? ['', ''] : [`<td${ours}${line.cell}>`, '</td>'];
+  const list = menu.form === 'breadcrumb' ? 'ol' : 'ul';
+  const entries = entriesOn(menu, from.page, from.front);
   const lines = [
     `${before}<nav class="${parts.menu} ${parts[menu.form]} ${menuClass(menu.name)}"${before === '' ? ours : ''} aria-label="${escapeMarkup(menu.title)}">`,
     `  <div class="${parts.room}">`,
@@ -47,15 +50,55 @@ export function menuMarkup(menu: ResolvedMenu, from: Standpoint, line: LinePlace
     ...(menu.fold.belowEm === null
       ? []
       : [`    <details class="${toggle}"><summary>${english.menu}</summary></details>`]),
-    `    <ul class="${parts.list}">`,
-    ...menu.entries.flatMap(one =>
-      entryLines(one, { menu, marks, from, group: '' }).map(line => `      ${line}`),
-    ),
-    '    </ul>',
+    `    <${list} class="${parts.list}">`,
+    ...entries.flatMap(one => topLines(one, { menu, marks, from, group: '' }).map(text => `      ${text}`)),
+    `    </${list}>`,
+    ...(menu.hasData ? [`    ${trailData(entries, from)}`] : []),
     '  </div>',
     `</nav>${after}`,
   ];
   return lines.join(`${line.lineBreak}${line.indent}`);
+}
+
+/** The entries of a trail and of neighbours stand alone; in other menus with what lies below them. */
+function topLines(entry: ResolvedEntry, context: EntryContext): string[] {
+  const { menu, from } = context;
+  if (menu.shows === 'trail')
+    return entryLines({ ...entry, entries: [] }, { ...context, marks: trailMarks(entry, from) });
+  if (menu.shows !== 'set') return entryLines(entry, context);
+  const isPrevious = isBefore(menu, entry, from.page);
+  const [part, rel, words] = isPrevious
+    ? [parts.previous, 'prev', english.previous]
+    : [parts.next, 'next', english.next];
+  const { item, label } = sameEverywhere(entry);
+  const address = escapeMarkup(addressOf(entry.leadsTo, from) ?? '');
+  return [
+    `<li class="${parts.entry} ${part}"${item}><a class="${parts.link}" href="${address}" rel="${rel}"><span class="${parts.note}">${words}</span> ${label}</a></li>`,
+  ];
+}
+
+/** In a trail only the page itself is marked: what comes before it is the way. */
+function trailMarks(entry: ResolvedEntry, from: Standpoint): Marks {
+  const isHere = entry.leadsTo.kind === 'page' && entry.leadsTo.path === from.page;
+  return new Map(isHere ? [[entry, 'current']] : []);
+}
+
+/** https://schema.org/BreadcrumbList; addresses are read from the page, as its links are. */
+function trailData(entries: readonly ResolvedEntry[], from: Standpoint): string {
+  const itemListElement = entries.map(({ label, leadsTo }, at) => {
+    const address = addressOf(leadsTo, from);
+    return {
+      '@type': 'ListItem',
+      position: at + 1,
+      name: label,
+      ...(address === null ? {} : { item: address }),
+    };
+  });
+  const data = { '@context': 'https://schema.org', '@type': 'BreadcrumbList', itemListElement };
+  const text = JSON.stringify(data)
+    .replace(/</g, '\\u003c')
+    .replace(/[^\0-\x7f]/g, letter => `\\u${letter.charCodeAt(0).toString(16).padStart(4, '0')}`);
+  return `<script type="application/ld+json">${text}</script>`;
 }
 
 type Marks = ReadonlyMap<ResolvedEntry, Mark>;
@@ -89,13 +132,22 @@ function homeMarkup(home: { label: string; page: SitePath }, from: Standpoint): 
 function entryLines(entry: ResolvedEntry, context: EntryContext): string[] {
   const { menu, marks, from, group } = context;
   const { item, label } = sameEverywhere(entry);
-  const mark = marks.get(entry);
-  const within = mark === 'within' ? ` ${parts.within}` : '';
-  const highlight = entry.highlight ? ` ${parts.highlight}` : '';
-  const start = `<li class="${parts.entry}${within}${highlight}"${item}>`;
+  const mark = marks.get(keyOf(entry, marks));
+  const classes = [
+    parts.entry,
+    ...(mark === 'within' ? [parts.within] : []),
+    ...(entry.highlight ? [parts.highlight] : []),
+    ...(entry.outsideMark ? [parts.outside] : []),
+    ...(entry.leadsTo.kind === 'insert' ? [parts.insert] : []),
+  ];
+  const start = `<li class="${classes.join(' ')}"${item}>`;
+  if (entry.leadsTo.kind === 'insert') return [`${start}${entry.leadsTo.html}</li>`];
   const address = addressOf(entry.leadsTo, from);
   const current = mark === 'current' ? ' aria-current="page"' : '';
-  const link = `<a class="${parts.link}" href="${escapeMarkup(address ?? '')}"${current}>${label}</a>`;
+  const isText = mark === 'current' && menu.currentEntry === 'text';
+  const link = isText
+    ? `<span class="${parts.link}"${current}>${label}</span>`
+    : `<a class="${parts.link}" href="${escapeMarkup(address ?? '')}"${linkAttributes(entry)}${current}>${label}${notesOf(entry)}</a>`;
   if (entry.entries.length === 0)
     return [
       address === null ? `${start}<span class="${parts.link}">${label}</span></li>` : `${start}${link}</li>`,
@@ -119,6 +171,23 @@ function entryLines(entry: ResolvedEntry, context: EntryContext): string[] {
       : `<summary aria-controls="${id}" aria-label="${escapeMarkup(english.below(entry.label))}"></summary>`;
   const opener = `<details class="${parts.opener}"${siblings}${open}>${summary}</details>`;
   return [`${start}${address === null ? '' : link}${opener}`, ...list(` id="${id}"`)];
+}
+
+/** A trail shows copies of entries: the mark is that of the same place. */
+function keyOf(entry: ResolvedEntry, marks: Marks): ResolvedEntry {
+  if (marks.has(entry)) return entry;
+  for (const one of marks.keys()) if (one.hook === entry.hook && one.leadsTo === entry.leadsTo) return one;
+  return entry;
+}
+
+function linkAttributes({ newWindow, save }: ResolvedEntry): string {
+  return `${newWindow ? ' target="_blank" rel="noopener"' : ''}${save ? ' download' : ''}`;
+}
+
+/** What is told behind a label. */
+function notesOf({ newWindow, details }: ResolvedEntry): string {
+  const file = details === null ? '' : ` <span class="${parts.note}">(${escapeMarkup(details)})</span>`;
+  return newWindow ? `${file}<span class="${parts.unseen}"> (${english.newWindow})</span>` : file;
 }
 
 function hasCurrent(entry: ResolvedEntry, marks: Marks): boolean {
@@ -152,6 +221,7 @@ function addressOf(leadsTo: Destination, { folder, page }: Standpoint): string |
     case 'mail':
     case 'phone':
       return leadsTo.url;
+    case 'insert':
     case 'none':
       return null;
   }

@@ -12,6 +12,8 @@ export const parts = {
   bar: 'kamino-bar',
   column: 'kamino-column',
   plain: 'kamino-plain',
+  breadcrumb: 'kamino-breadcrumb',
+  'previous-next': 'kamino-previous-next',
   room: 'kamino-room',
   home: 'kamino-home',
   list: 'kamino-list',
@@ -22,6 +24,14 @@ export const parts = {
   toggle: 'kamino-toggle',
   highlight: 'kamino-highlight',
   within: 'kamino-within',
+  /** Said after a label: a new window, the type of a file. */
+  note: 'kamino-note',
+  /** Said to screen readers only. */
+  unseen: 'kamino-unseen',
+  outside: 'kamino-outside',
+  insert: 'kamino-insert',
+  previous: 'kamino-previous',
+  next: 'kamino-next',
   skip: 'kamino-skip',
 } as const;
 

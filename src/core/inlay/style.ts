@@ -1,5 +1,6 @@
 import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import { parts } from './names.ts';
+import { extras } from './style-forms.ts';
 import { type StyleParts, partRules } from './style-parts.ts';
 import {
   aligned,
@@ -48,6 +49,7 @@ export function styleSheet(menus: readonly ResolvedMenu[], colors: ResolvedLook,
     ...(forms.has('plain') ? [markPlain] : []),
     ...(forms.has('column') ? [markBeside(`.${parts.column}`)] : []),
     ...(uses.highlight ? [highlight] : []),
+    extras(menus),
     ...menus.flatMap(menu => (menu.fold.belowEm === null ? [] : [stack(menu.name, menu.fold.belowEm)])),
     skip,
     conditions,

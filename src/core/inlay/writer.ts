@@ -20,7 +20,7 @@ export class MenuWriter {
     if (line.was !== null) key += `\n${line.was}`;
     // Only these say something of the page itself.
     if (from.page === menu.home?.page) key += '\nhome';
-    if (this.#namesSections(menu)) key += `\n${from.page}`;
+    if (menu.shows !== 'entries' || this.#namesSections(menu)) key += `\n${from.page}`;
     for (const [entry, mark] of marks) key += `\n${entry.hook} ${mark}`;
     return this.#once(key, () => encodeMarkup(menuMarkup(menu, from, line, marks), charset));
   }

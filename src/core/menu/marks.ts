@@ -1,3 +1,4 @@
+import { pathMatcher } from '../address/glob.ts';
 import { type SitePath, folderOf, isIndex, isInside } from '../address/path.ts';
 import type { ResolvedEntry, ResolvedMenu, SiteFacts } from './types.ts';
 
@@ -17,6 +18,7 @@ export function marksOn(
   let deepest: Chain | null = null;
   for (const chain of chainsOf(menu)) {
     if (chain.page === page) markCurrent(chain, marks);
+    else if (chain.coversPage?.(page) === true) markWithin(chain, marks);
     else if (
       marks.size === 0 &&
       chain.covers !== null &&
@@ -35,12 +37,19 @@ function markCurrent({ entries }: Chain, marks: Map<ResolvedEntry, Mark>): void 
   marks.set(entries.at(-1)!, 'current');
 }
 
+/** Pages that the plan says an entry covers. */
+function markWithin({ entries }: Chain, marks: Map<ResolvedEntry, Mark>): void {
+  for (const one of entries) if (!marks.has(one)) marks.set(one, 'within');
+}
+
 /** An entry with what lies above it, outermost first. */
 interface Chain {
   entries: readonly ResolvedEntry[];
   page: SitePath | null;
   /** The folder whose index the page is, or null. */
   covers: SitePath | null;
+  /** By the plan's own patterns. */
+  coversPage: ((page: SitePath) => boolean) | null;
 }
 
 const known = new WeakMap<ResolvedMenu, readonly Chain[]>();
@@ -56,7 +65,8 @@ function chainsBelow(entries: readonly ResolvedEntry[], above: readonly Resolved
   return entries.flatMap(entry => {
     const chain = [...above, entry];
     const page = entry.leadsTo.kind === 'page' ? entry.leadsTo.path : null;
-    const covers = page !== null && isIndex(page) ? folderOf(page) : null;
-    return [{ entries: chain, page, covers }, ...chainsBelow(entry.entries, chain)];
+    const covers = entry.covers === null && page !== null && isIndex(page) ? folderOf(page) : null;
+    const coversPage = entry.covers === null ? null : pathMatcher(entry.covers);
+    return [{ entries: chain, page, covers, coversPage }, ...chainsBelow(entry.entries, chain)];
   });
 }

@@ -4,12 +4,14 @@ import type { Mark, Target } from '../plan/types.ts';
 import { type Finding, finding } from '../text/finding.ts';
 import { listed, nearest } from '../text/nearest.ts';
 import type { Source } from '../text/source.ts';
-import type { Destination, SiteFacts } from './types.ts';
+import type { Destination, SectionHeading, SiteFacts } from './types.ts';
 
 /** Where a target leads, or the finding that says why it leads nowhere. */
 export type TargetReading = { destination: Destination } | { finding: Finding };
 
-type Written = Extract<Target, { written: string }>;
+type Written = Extract<Target, { kind: 'page' | 'section' | 'file' | 'address' }>;
+/** What stands for one place each; patterns stand for many. */
+export type SingleTarget = Exclude<Target, { kind: 'pages' | 'sections' }>;
 
 /** What a target is read against. */
 export interface TargetContext {
@@ -17,16 +19,22 @@ export interface TargetContext {
   /** The pages that carry the menu, on which a place without a page must be. */
   carriers: readonly SitePath[];
   source: Source;
+  /** Gives a heading an id of Kamino's, the same on every build. */
+  giveId: (page: SitePath, heading: SectionHeading) => string;
 }
 
-export function readTarget(target: Target, context: TargetContext): TargetReading {
+export function readTarget(target: SingleTarget, context: TargetContext): TargetReading {
   switch (target.kind) {
     case 'url':
       return { destination: { kind: 'url', url: target.url } };
     case 'mail':
       return {
-        destination: { kind: 'mail', url: `mailto:${encodeURI(target.address.replace(/\s+/g, ''))}` },
+        destination: { kind: 'mail', url: mailAddress(target.address, target.subject) },
       };
+    case 'heading':
+      return readHeading(target, context);
+    case 'insert':
+      return readInsert(target, context);
     case 'phone':
       return { destination: { kind: 'phone', url: `tel:${target.number.replace(/[^\d+]/g, '')}` } };
     case 'none':
@@ -34,6 +42,73 @@ export function readTarget(target: Target, context: TargetContext): TargetReadin
     default:
       return new Reading(target, context).read();
   }
+}
+
+function mailAddress(address: string, subject: string | null): string {
+  const to = encodeURI(address.replace(/\s+/g, ''));
+  return `mailto:${to}${subject === null ? '' : `?subject=${encodeURIComponent(subject)}`}`;
+}
+
+/** The place of a heading by its words. Where it has no id it is given one, told by `giveId`. */
+function readHeading(
+  { page, heading, mark }: Extract<Target, { kind: 'heading' }>,
+  context: TargetContext,
+): TargetReading {
+  const { site, carriers, source, giveId } = context;
+  const failed = (message: string, remedy: string): TargetReading => ({
+    finding: finding('missing-section', source.place(mark.start, mark.end), message, remedy),
+  });
+  let path: SitePath | null = null;
+  if (page !== null) {
+    const reading = readTarget({ kind: 'page', written: page, mark }, context);
+    if ('finding' in reading || reading.destination.kind !== 'page') return reading;
+    path = reading.destination.path;
+  }
+  const key = wordsKey(heading);
+  let id: string | null = null;
+  for (const one of path === null ? carriers : [path]) {
+    const headings = site.headings(one);
+    const found = headings.find(({ text }) => wordsKey(text) === key);
+    if (!found) {
+      const near = nearest(
+        heading,
+        headings.map(({ text }) => text),
+      );
+      return failed(
+        `\`${one}\` has no heading “${heading}”`,
+        near ? `Did you mean “${near}”?` : 'Write the heading as it stands in the page.',
+      );
+    }
+    const own = found.id ?? giveId(one, found);
+    if (id !== null && id !== own)
+      return failed(
+        `this heading has another id on \`${one}\` than on other pages`,
+        'Name the page, or give all the same id.',
+      );
+    id = own;
+  }
+  return { destination: { kind: 'section', path, id: id ?? '' } };
+}
+
+function wordsKey(text: string): string {
+  return text.toLowerCase().replace(/\s+/g, ' ').trim();
+}
+
+function readInsert(target: Extract<Target, { kind: 'insert' }>, context: TargetContext): TargetReading {
+  const { site, source } = context;
+  const reading = readTarget({ kind: 'file', written: target.written, mark: target.mark }, context);
+  if ('finding' in reading || reading.destination.kind !== 'file') return reading;
+  const html = site.text(reading.destination.path);
+  if (html !== null) return { destination: { kind: 'insert', html: html.trim() } };
+  const place = source.place(target.mark.start, target.mark.end);
+  return {
+    finding: finding(
+      'missing-file',
+      place,
+      `\`${target.written}\` is no text in UTF-8`,
+      'Save the piece as UTF-8.',
+    ),
+  };
 }
 
 class Reading {

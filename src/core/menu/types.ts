@@ -12,7 +12,14 @@ export interface ResolvedMenu {
   place: MenuPlace | null;
   home: { label: string; page: SitePath } | null;
   fold: Fold;
+  currentEntry: 'link' | 'text';
+  /** `branch`: on each page what lies below the top entry that it is in; `trail`: the way to it; `set`: its neighbours. */
+  shows: 'entries' | 'branch' | 'trail' | 'set';
+  /** Structured data beside it. */
+  hasData: boolean;
   entries: readonly ResolvedEntry[];
+  /** An entry for every page that may need one of its own: for a trail. */
+  pages: ReadonlyMap<SitePath, ResolvedEntry> | null;
 }
 
 export interface ResolvedEntry {
@@ -23,6 +30,13 @@ export interface ResolvedEntry {
   /** 1 for the entries of the menu itself. */
   depth: number;
   highlight: boolean;
+  /** Patterns of pages that make it `within`; null for an index page's folder. */
+  covers: readonly string[] | null;
+  newWindow: boolean;
+  outsideMark: boolean;
+  save: boolean;
+  /** Type and size of its file, as people read them. */
+  details: string | null;
   entries: readonly ResolvedEntry[];
 }
 
@@ -32,8 +46,20 @@ export type Destination =
   | { kind: 'section'; path: SitePath | null; id: string }
   /** An address outside the site, ready for an `href`. */
   | { kind: 'url' | 'mail' | 'phone'; url: string }
+  /** The designer's own piece of HTML. */
+  | { kind: 'insert'; html: string }
   /** The entry only opens. */
   | { kind: 'none' };
+
+/** A heading as a target. */
+export interface SectionHeading {
+  level: number;
+  text: string;
+  /** Its own, or that of the section that it begins; null for none. */
+  id: string | null;
+  /** Offset behind the name of its tag, where an id would go. */
+  insert: number;
+}
 
 /** The words that a page has for itself. */
 export interface PageWords {
@@ -49,6 +75,14 @@ export interface SiteFacts {
   words: ReadonlyMap<SitePath, PageWords>;
   /** The ids of a page, each with the text of the heading that it stands for (empty for none). */
   sections: (page: SitePath) => ReadonlyMap<string, string>;
+  /** The headings of a page, in order. */
+  headings: (page: SitePath) => readonly SectionHeading[];
+  /** The first `datetime` in a page, or null. */
+  date: (page: SitePath) => string | null;
+  /** Size of a file in bytes. */
+  size: (file: SitePath) => number;
+  /** Content of a file as text; null where it cannot be read as UTF-8. */
+  text: (file: SitePath) => string | null;
   /** The front page, or null. */
   front: SitePath | null;
 }

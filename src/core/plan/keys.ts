@@ -20,13 +20,10 @@ const words = (list: string): readonly string[] => list.split(' ').filter(Boolea
 export const laterKeys: Record<Part, readonly string[]> = {
   plan: words('links own-files languages buttons to-top panels pictures looks questions rules'),
   labels: [],
-  menu: words('widths separators stays current-entry opens look branch set entries-of depth data'),
+  menu: words('widths separators stays opens look'),
   place: [],
   home: words('image show'),
-  entry: words(
-    'heading panel language pages sections insert covers apart new-window outside-mark subject icon icon-at show look ' +
-      'save details order first except most depth levels',
-  ),
+  entry: words('panel language apart icon icon-at show look'),
   fold: words('side behind joins toggle'),
   look: words('gap border shadow contrast dark states parts'),
   font: words('file'),
@@ -34,7 +31,7 @@ export const laterKeys: Record<Part, readonly string[]> = {
 
 /** Values of the format that a later version builds. */
 export const laterValues: Record<string, readonly string[]> = {
-  form: words('tabs breadcrumb previous-next'),
+  form: words('tabs'),
   as: words('drawer full-screen none'),
   when: words('crowded any-width'),
   highlight: words('border shadow'),

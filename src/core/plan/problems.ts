@@ -36,6 +36,9 @@ const forms: Record<string, [takes: string, example: string]> = {
   mail: ['a mail address', 'mail: hello@example.org'],
   phone: ['a telephone number', 'phone: +44 1632 960014'],
   fold: ['`never` or a width of the window', 'when: below 48em'],
+  count: ['a number', 'most: 12'],
+  depth: ['1, 2 or 3', 'depth: 2'],
+  level: ['levels of headings from 1 to 6', 'levels: [2, 3]'],
   length: ['a length of CSS', '0.75rem'],
   family: ['names of fonts', 'family: Inter, sans-serif'],
   weight: ['a weight from 1 to 1000', 'weight: 500'],
@@ -88,6 +91,34 @@ class Teller {
           path,
           'this entry has neither a label nor a target',
           'Give it a label.',
+        );
+      case 'object.with':
+        return this.#at(
+          'clashing-keys',
+          path,
+          `\`${String(context?.['main'])}\` goes with \`${String(context?.['peer'])}\` only`,
+          'Take it out, or add what it goes with.',
+        );
+      case 'object.without':
+        return this.#at(
+          'clashing-keys',
+          path,
+          `\`${String(context?.['main'])}\` and \`${String(context?.['peer'])}\` do not go together`,
+          'Keep one of them.',
+        );
+      case 'menu.set':
+        return this.#at(
+          'missing-key',
+          path,
+          'a menu of this form needs `set`',
+          'For example  set: journal/*.html',
+        );
+      case 'menu.entries':
+        return this.#at(
+          'missing-key',
+          path,
+          'this menu has no `entries`',
+          'List them, or take those of another menu:  entries-of: masthead',
         );
       case 'any.unknown':
         return this.#atKey(

@@ -148,9 +148,15 @@ class Conversion {
       place: written.place ? placeOf(written.place) : null,
       home: written.home ?? null,
       fold: { belowEm: widthOf(written.fold?.when), as: 'stack' },
-      entries: written.entries.flatMap((entry, at) =>
+      currentEntry: written['current-entry'],
+      entries: (written.entries ?? []).flatMap((entry, at) =>
         entry ? this.#entry(entry, [...path, 'entries', at]) : [],
       ),
+      from: this.#from(written, path),
+      set: written.set
+        ? { globs: written.set.map(glob => this.#slashes(glob, [...path, 'set'])), order: written.order }
+        : null,
+      data: written.data ?? null,
       mark: this.#mark([...path, 'menu']),
     };
   }
@@ -159,13 +165,18 @@ class Conversion {
     const mark = this.#mark(path);
     if (typeof written === 'string') {
       const target: Target = { kind: 'address', written: this.#slashes(written, path), mark };
-      return { label: null, target, highlight: false, ifMissing: 'error', entries: [], mark };
+      return { ...plainEntry, target, mark };
     }
     const below = written.entries ?? [];
     return {
       label: written.label ?? null,
       target: this.#target(written, path),
       highlight: written.highlight !== undefined,
+      covers: written.covers?.map(glob => this.#slashes(glob, [...path, 'covers'])) ?? null,
+      newWindow: written['new-window'] === 'true',
+      outsideMark: written['outside-mark'] === 'true',
+      save: written.save === 'true',
+      details: written.details === 'true',
       ifMissing: written['if-missing'],
       entries: below.flatMap((entry, at) => (entry ? this.#entry(entry, [...path, 'entries', at]) : [])),
       mark,
@@ -174,7 +185,10 @@ class Conversion {
 
   #target(written: WrittenEntry, path: (string | number)[]): Target {
     if (written.url !== undefined) return { kind: 'url', url: written.url };
-    if (written.mail !== undefined) return { kind: 'mail', address: written.mail };
+    if (written.mail !== undefined)
+      return { kind: 'mail', address: written.mail, subject: written.subject ?? null };
+    const special = this.#special(written, path);
+    if (special) return special;
     if (written.phone !== undefined) return { kind: 'phone', number: written.phone };
     for (const kind of ['page', 'section', 'file'] as const) {
       const value = written[kind];
@@ -183,6 +197,46 @@ class Conversion {
       return { kind, written: this.#slashes(value, here), mark: this.#mark(here) };
     }
     return { kind: 'none' };
+  }
+
+  #special(written: WrittenEntry, path: (string | number)[]): Target | null {
+    const at = (key: string): Mark => this.#mark([...path, key]);
+    const globs = (key: 'pages' | 'first' | 'except'): string[] =>
+      (written[key] ?? []).map(glob => this.#slashes(glob, [...path, key]));
+    if (written.heading !== undefined) {
+      const page = written.page === undefined ? null : this.#slashes(written.page, [...path, 'page']);
+      return { kind: 'heading', page, heading: written.heading, mark: at('heading') };
+    }
+    if (written.insert !== undefined)
+      return {
+        kind: 'insert',
+        written: this.#slashes(written.insert, [...path, 'insert']),
+        mark: at('insert'),
+      };
+    if (written.sections !== undefined) {
+      const page = this.#slashes(written.sections, [...path, 'sections']);
+      const levels = (written.levels ?? ['2']).map(Number);
+      return { kind: 'sections', page, levels, except: written.except ?? [], mark: at('sections') };
+    }
+    if (written.pages === undefined) return null;
+    const { order, most, depth = '1' } = written;
+    const pages = {
+      globs: globs('pages'),
+      order,
+      first: globs('first'),
+      except: globs('except'),
+      most: most === undefined ? null : Number(most),
+      depth: Number(depth),
+    };
+    return { kind: 'pages', pages, mark: at('pages') };
+  }
+
+  #from(written: WrittenMenu, path: (string | number)[]): Menu['from'] {
+    const depth = written.depth === undefined ? null : Number(written.depth);
+    if (written.branch !== undefined)
+      return { menu: written.branch, part: 'branch', depth, mark: this.#mark([...path, 'branch']) };
+    if (written['entries-of'] === undefined) return null;
+    return { menu: written['entries-of'], part: 'all', depth, mark: this.#mark([...path, 'entries-of']) };
   }
 
   #style(written: string | undefined): Plan['style'] {
@@ -224,6 +278,18 @@ class Conversion {
     this.findings.push(finding(rule, this.#source.place(start, end), message, remedy));
   }
 }
+
+const plainEntry = {
+  label: null,
+  highlight: false,
+  covers: null,
+  newWindow: false,
+  outsideMark: false,
+  save: false,
+  details: false,
+  ifMissing: 'error',
+  entries: [],
+} as const;
 
 /** `below 48em` in em; a px counts as a sixteenth, as browsers have it. */
 function widthOf(when: string | undefined): number | null {

@@ -19,14 +19,21 @@ export interface WrittenPlan {
 export interface WrittenMenu {
   menu: string;
   title?: string;
-  form: 'bar' | 'column' | 'plain';
+  form: 'bar' | 'column' | 'plain' | 'breadcrumb' | 'previous-next';
+  'current-entry': 'link' | 'text';
+  branch?: string;
+  'entries-of'?: string;
+  depth?: string;
+  set?: string[];
+  order: 'title' | 'date' | 'file';
+  data?: 'json-ld';
   fold?: { when: string; as: 'stack' };
   'carried-by': string[];
   except: string[];
   place?: WrittenPlace;
   align: 'start' | 'center' | 'end' | 'spread';
   home?: { label: string };
-  entries: (string | WrittenEntry | undefined)[];
+  entries?: (string | WrittenEntry | undefined)[];
 }
 
 export interface WrittenPlace {
@@ -45,6 +52,22 @@ export interface WrittenEntry {
   mail?: string;
   phone?: string;
   url?: string;
+  heading?: string;
+  pages?: string[];
+  order: 'title' | 'date' | 'file';
+  first?: string[];
+  except?: string[];
+  most?: string;
+  depth?: string;
+  sections?: string;
+  levels?: string[];
+  insert?: string;
+  covers?: string[];
+  subject?: string;
+  'new-window'?: string;
+  'outside-mark'?: string;
+  save?: string;
+  details?: string;
   highlight?: 'background';
   'if-missing': 'error' | 'warn';
   entries?: (string | WrittenEntry | undefined)[];
@@ -98,7 +121,10 @@ const mailAddress = text.pattern(
 );
 const phoneNumber = text.pattern(/^\+?[\d\s()./-]*\d[\d\s()./-]*$/, 'phone');
 
-const targets = ['page', 'section', 'file', 'mail', 'phone', 'url'] as const;
+const targets = ['page', 'section', 'file', 'mail', 'phone', 'url', 'pages', 'sections', 'insert'] as const;
+const truth = Joi.valid('true', 'false');
+const count = text.pattern(/^[1-9]\d{0,3}$/, 'count');
+const order = Joi.valid('title', 'date', 'file').default('title');
 
 /** At most three levels: each is a schema of its own. */
 const entriesOf = (levels: number): Joi.ArraySchema =>
@@ -113,14 +139,42 @@ function entryOf(levels: number): Joi.ObjectSchema<WrittenEntry> {
     mail: mailAddress,
     phone: phoneNumber,
     url: webAddress,
+    heading: label,
+    pages: globs,
+    order,
+    first: globs,
+    except: globs,
+    most: count,
+    depth: text.pattern(/^[123]$/, 'depth'),
+    sections: text,
+    levels: listOf(text.pattern(/^[1-6]$/, 'level')),
+    insert: text,
+    covers: globs,
+    subject: label,
+    'new-window': truth,
+    'outside-mark': truth,
+    save: truth,
+    details: truth,
     highlight: Joi.valid('background'),
     'if-missing': Joi.valid('error', 'warn').default('error'),
     entries: levels > 1 ? entriesOf(levels - 1).optional() : Joi.forbidden(),
   })
-    .or(...targets, 'entries')
+    .or(...targets, 'heading', 'entries')
     .oxor(...targets)
+    .with('first', 'pages')
+    .with('most', 'pages')
+    .with('depth', 'pages')
+    .with('levels', 'sections')
+    .with('subject', 'mail')
+    .with('save', 'file')
+    .with('details', 'file')
+    .without('heading', ['section', 'file', 'mail', 'phone', 'url', 'pages', 'sections', 'insert'])
+    .without('entries', ['pages', 'sections', 'insert'])
     .custom((value: WrittenEntry, helpers) => {
-      const needsLabel = value.label === undefined && !targets.some(key => value[key] !== undefined);
+      const needsLabel =
+        value.label === undefined &&
+        value.heading === undefined &&
+        !targets.some(key => value[key] !== undefined);
       return needsLabel ? helpers.error('entry.label') : value;
     });
 }
@@ -131,7 +185,14 @@ const menu = Joi.object<WrittenMenu>({
     .invalid('style', 'script', 'skip', 'top')
     .required(),
   title: label,
-  form: Joi.valid('bar', 'column', 'plain').default('bar'),
+  form: Joi.valid('bar', 'column', 'plain', 'breadcrumb', 'previous-next').default('bar'),
+  'current-entry': Joi.valid('link', 'text').default('link'),
+  branch: text,
+  'entries-of': text,
+  depth: text.pattern(/^[123]$/, 'depth'),
+  set: globs,
+  order,
+  data: Joi.valid('json-ld'),
   fold: Joi.object({
     when: text.pattern(/^(?:never|below (?:\d+\.?\d*|\.\d+)(?:em|rem|px))$/, 'fold').required(),
     as: Joi.valid('stack').default('stack'),
@@ -141,8 +202,17 @@ const menu = Joi.object<WrittenMenu>({
   place,
   align: Joi.valid('start', 'center', 'end', 'spread').default('start'),
   home: Joi.object({ label: label.required() }),
-  entries: entriesOf(3),
-});
+  entries: entriesOf(3).optional(),
+})
+  .oxor('entries', 'branch', 'entries-of', 'set')
+  .custom((value: WrittenMenu, helpers) => {
+    const needs = value.form === 'breadcrumb' ? null : value.form === 'previous-next' ? 'set' : 'entries';
+    const sources = ['entries', 'branch', 'entries-of', 'set'] as const;
+    const has = sources.filter(key => value[key] !== undefined);
+    if (needs === 'set' && !has.includes('set')) return helpers.error('menu.set');
+    if (needs === 'entries' && (has.length === 0 || has[0] === 'set')) return helpers.error('menu.entries');
+    return value;
+  });
 
 const color = text.custom((value: string) =>
   /^(?:[0-9a-f]{3,4}|[0-9a-f]{6}|[0-9a-f]{8})$/i.test(value) ? `#${value}` : value,

@@ -29,7 +29,7 @@ export interface LabelSource {
 
 export type Align = 'start' | 'center' | 'end' | 'spread';
 
-export type Form = 'bar' | 'column' | 'plain';
+export type Form = 'bar' | 'column' | 'plain' | 'breadcrumb' | 'previous-next';
 
 /** Where a menu folds away: below a width of the window, in em; never where it is null. */
 export interface Fold {
@@ -48,9 +48,19 @@ export interface Menu {
   place: MenuPlace | null;
   home: { label: string } | null;
   fold: Fold;
+  /** The entry of this page stays a link, or becomes text. */
+  currentEntry: 'link' | 'text';
   entries: readonly Entry[];
+  /** Entries that come from another menu: all of them, or those below the top entry that the page is in. */
+  from: { menu: string; part: 'all' | 'branch'; depth: number | null; mark: Mark } | null;
+  /** The pages that lead to each other, in order. */
+  set: { globs: readonly string[]; order: PageOrder } | null;
+  /** Structured data beside a breadcrumb. */
+  data: 'json-ld' | null;
   mark: Mark;
 }
+
+export type PageOrder = 'title' | 'date' | 'file';
 
 export type PlaceSide = 'first-in' | 'last-in' | 'before' | 'after' | 'instead-of';
 
@@ -66,6 +76,14 @@ export interface Entry {
   target: Target;
   /** Set apart as a call to action. */
   highlight: boolean;
+  /** Pages that make it `within`; null for an index page's folder. */
+  covers: readonly string[] | null;
+  /** It opens a window of its own, and says so. */
+  newWindow: boolean;
+  outsideMark: boolean;
+  /** The file is saved, not shown; its type and size are told. */
+  save: boolean;
+  details: boolean;
   /** What happens where the target is not there: the build stops, or the entry is left out with a warning. */
   ifMissing: 'error' | 'warn';
   entries: readonly Entry[];
@@ -76,12 +94,31 @@ export interface Entry {
 export type Target =
   | { kind: 'page' | 'section' | 'file'; written: string; mark: Mark }
   | { kind: 'url'; url: string }
-  | { kind: 'mail'; address: string }
+  | { kind: 'mail'; address: string; subject: string | null }
   | { kind: 'phone'; number: string }
+  /** A heading by its words; `page` null for the page that carries the menu. */
+  | { kind: 'heading'; page: string | null; heading: string; mark: Mark }
+  /** An entry for each page that matches. */
+  | { kind: 'pages'; pages: PagePattern; mark: Mark }
+  /** An entry for each heading of a page; null for the page that carries the menu. */
+  | { kind: 'sections'; page: string; levels: readonly number[]; except: readonly string[]; mark: Mark }
+  /** The designer's own piece of HTML, from a file of the site. */
+  | { kind: 'insert'; written: string; mark: Mark }
   /** The entry only opens. */
   | { kind: 'none' }
   /** A bare target: an address as in an `href`. */
   | { kind: 'address'; written: string; mark: Mark };
+
+export interface PagePattern {
+  globs: readonly string[];
+  order: PageOrder;
+  /** Listed ones ahead. */
+  first: readonly string[];
+  except: readonly string[];
+  most: number | null;
+  /** How many levels of folders become submenus; 1 for a plain list. */
+  depth: number;
+}
 
 /** Colours as CSS has them; null where the plan says nothing. */
 export interface Look {

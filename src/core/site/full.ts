@@ -52,6 +52,8 @@ export interface FullPage {
   words: number;
   /** It asks search engines to leave it out, or sends on to another page. */
   isUnlisted: boolean;
+  /** The `datetime` of its first `time`, or null. */
+  date: string | null;
 }
 
 /** Reads a whole page. */
@@ -71,6 +73,25 @@ export function sectionLabels(page: FullPage): Map<string, string> {
   }
   return labels;
 }
+
+/** The headings of a page, each with its own id or that of the section that it begins. */
+export function sectionHeadings(
+  page: FullPage,
+): { level: number; text: string; id: string | null; insert: number }[] {
+  const labels = sectionLabels(page);
+  let at = 0;
+  return page.headings.map(({ level, text, id, start }, number) => {
+    const before = page.headings[number - 1]?.start ?? -1;
+    while (at < page.ids.length && page.ids[at]!.start <= before) at += 1;
+    const around = page.ids
+      .slice(at)
+      .filter(one => one.start < start && sectionElements.has(one.element) && labels.get(one.id) === text);
+    // Behind the `<`, the letter and the figure.
+    return { level, text, id: id ?? around.at(-1)?.id ?? null, insert: start + 3 };
+  });
+}
+
+const sectionElements: ReadonlySet<string> = new Set(['section', 'div', 'article', 'a']);
 
 interface OpenText {
   closes: string;
@@ -104,7 +125,16 @@ class FullReader {
     this.#frame = frame;
     this.#scanner = new Scanner(frame.raw, frame.raw.startsWith('\xef\xbb\xbf') ? 3 : 0);
     this.#outline = new Outline(this.#scanner, false);
-    this.#page = { frame, ids: [], headings: [], links: [], landmarks: [], words: 0, isUnlisted: false };
+    this.#page = {
+      frame,
+      ids: [],
+      headings: [],
+      links: [],
+      landmarks: [],
+      words: 0,
+      isUnlisted: false,
+      date: null,
+    };
   }
 
   read(): FullPage {
@@ -148,6 +178,7 @@ class FullReader {
     if (headings.has(name)) this.#readHeading(name, id || null, extent);
     else if (name === 'a' || name === 'area') this.#readLink(name, attributes, extent);
     else if (name === 'meta') this.#readMeta(attributes);
+    else if (name === 'time') this.#page.date ??= this.#value(attributes, 'datetime');
     else if (name === 'img') this.#readAlternative(attributes);
     else if (name === 'br') for (const one of this.#open) one.parts.push(' ');
   }

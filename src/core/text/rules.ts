@@ -59,6 +59,8 @@ export const rules = {
   // The plan against the site.
   'missing-page': { severity: 'error', about: 'A target page is a page of the site.' },
   'missing-section': { severity: 'error', about: 'A target section is a place in its page.' },
+  'unknown-menu': { severity: 'error', about: 'A menu takes its entries from a menu of the plan.' },
+  'empty-pattern': { severity: 'warning', about: 'A pattern of pages matches some.' },
   'left-out': {
     severity: 'warning',
     about: 'An entry whose target is missing is left out where the plan says so.',

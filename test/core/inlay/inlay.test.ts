@@ -19,6 +19,11 @@ function menu(place: MenuPlace | null, name = 'masthead'): ResolvedMenu {
       hook: path.replace(/\W+/g, '-'),
       depth: 1,
       highlight: false,
+      covers: null,
+      newWindow: false,
+      outsideMark: false,
+      save: false,
+      details: null,
       entries: [],
     }) as const;
   return {
@@ -30,6 +35,10 @@ function menu(place: MenuPlace | null, name = 'masthead'): ResolvedMenu {
     except: [],
     place,
     fold: { belowEm: null, as: 'stack' },
+    currentEntry: 'link',
+    shows: 'entries',
+    hasData: false,
+    pages: null,
     home: { label: 'Home “é” 🌙', page: 'index.html' },
     entries: [entry('A & <b>', 'a/one.html'), entry('Zwei "2"', 'b.html')],
   };
@@ -42,6 +51,7 @@ const inlayer = (menus: ResolvedMenu[]) => {
     carries: () => true,
     styles: ['kamino/menu.css', 'css/own.css'],
     skipTo: ['#content'],
+    ids: new Map(),
     front: 'index.html',
     hash: raw => {
       kept.set(String(kept.size), raw);

@@ -8,6 +8,11 @@ const entry = (path: string, entries: ResolvedEntry[] = []): ResolvedEntry => ({
   hook: path,
   depth: 1,
   highlight: false,
+  covers: null,
+  newWindow: false,
+  outsideMark: false,
+  save: false,
+  details: null,
   entries,
 });
 const menu: ResolvedMenu = {
@@ -19,6 +24,10 @@ const menu: ResolvedMenu = {
   except: [],
   place: null,
   fold: { belowEm: null, as: 'stack' },
+  currentEntry: 'link',
+  shows: 'entries',
+  hasData: false,
+  pages: null,
   home: null,
   entries: [
     entry('index.html'),

@@ -21,6 +21,7 @@ function targetOf(leadsTo: Destination): string | null {
     case 'mail':
     case 'phone':
       return leadsTo.url;
+    case 'insert':
     case 'none':
       return null;
   }

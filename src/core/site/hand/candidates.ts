@@ -122,6 +122,7 @@ function candidatesIn(tree: Tree, node: TreeNode, counts: Map<TreeNode, Counts>)
     (containers.has(node.name) || isBare || counts.get(whole)!.other < own.other)
   )
     return candidatesIn(tree, whole, counts);
+  if (whole && isOurs(whole)) return [];
   if (whole && (whole.name === 'nav' || roleOf(whole, tree.charset) === 'navigation')) return [whole];
   if (whole && lists.has(whole.name)) return [node];
   const menus = inner();

@@ -1,0 +1,66 @@
+import type { SitePath } from '../address/path.ts';
+import { marksOn } from './marks.ts';
+import type { ResolvedEntry, ResolvedMenu } from './types.ts';
+
+/** What a menu shows on a page; nothing where it has nothing to show there. */
+export function entriesOn(
+  menu: ResolvedMenu,
+  page: SitePath,
+  front: SitePath | null,
+): readonly ResolvedEntry[] {
+  switch (menu.shows) {
+    case 'entries':
+      return menu.entries;
+    case 'branch':
+      return branchOf(menu, page, front);
+    case 'trail':
+      return trailTo(menu, page, front);
+    case 'set':
+      return neighbours(menu, page);
+  }
+}
+
+/** What lies below the top entry that the page is in. */
+function branchOf(menu: ResolvedMenu, page: SitePath, front: SitePath | null): readonly ResolvedEntry[] {
+  const marks = marksOn(menu, page, front);
+  return menu.entries.find(one => marks.has(one))?.entries ?? [];
+}
+
+/** The entries from the top down to the page, and the page itself where no entry names it. */
+function trailTo(menu: ResolvedMenu, page: SitePath, front: SitePath | null): readonly ResolvedEntry[] {
+  const own = menu.pages?.get(page);
+  const marks = marksOn(menu, page, front);
+  const chain: ResolvedEntry[] = [];
+  for (let level: readonly ResolvedEntry[] = menu.entries; ;) {
+    const next = level.find(one => marks.has(one));
+    if (!next) break;
+    chain.push(next);
+    if (marks.get(next) === 'current') break;
+    level = next.entries;
+  }
+  const isNamed = chain.length > 0 && marks.get(chain.at(-1)!) === 'current';
+  const home = front !== null && page !== front ? menu.pages?.get(front) : undefined;
+  const all = [
+    ...(home && !leadsTo(chain[0], front!) ? [home] : []),
+    ...chain,
+    ...(isNamed || !own ? [] : [own]),
+  ];
+  return all.length > 1 ? all : [];
+}
+
+function leadsTo(entry: ResolvedEntry | undefined, path: SitePath): boolean {
+  return entry?.leadsTo.kind === 'page' && entry.leadsTo.path === path;
+}
+
+/** The page before and the page behind this one; null stands for none at an end. */
+function neighbours(menu: ResolvedMenu, page: SitePath): readonly ResolvedEntry[] {
+  const at = menu.entries.findIndex(one => leadsTo(one, page));
+  if (at < 0) return [];
+  return [menu.entries[at - 1], menu.entries[at + 1]].filter(one => one !== undefined);
+}
+
+/** Whether a neighbour comes before the page. */
+export function isBefore(menu: ResolvedMenu, entry: ResolvedEntry, page: SitePath): boolean {
+  const at = menu.entries.findIndex(one => leadsTo(one, page));
+  return menu.entries.indexOf(entry) < at;
+}

@@ -1,0 +1,93 @@
+import { pathMatcher } from '../address/glob.ts';
+import { type SitePath, folderOf, isIndex, isInside, nameOf } from '../address/path.ts';
+import type { Entry, PageOrder, PagePattern, Target } from '../plan/types.ts';
+import { compare } from '../text/finding.ts';
+import type { SectionHeading, SiteFacts } from './types.ts';
+
+/** Words of a page by which it is sorted. */
+export type TitleOf = (page: SitePath) => string;
+
+/** The pages that a pattern stands for, in order, without the parent's own. */
+export function pagesOf(
+  { globs, order, first, except, most }: PagePattern,
+  parent: SitePath | null,
+  site: SiteFacts,
+  titleOf: TitleOf,
+): SitePath[] {
+  const [matches, isOut] = [pathMatcher(globs), pathMatcher(except)];
+  const found = [...site.pages].filter(path => matches(path) && !isOut(path) && path !== parent);
+  const ahead = first.flatMap(one => {
+    const isFirst = pathMatcher([one]);
+    return sorted(found.filter(isFirst), order, site, titleOf);
+  });
+  const rest = sorted(
+    found.filter(path => !ahead.includes(path)),
+    order,
+    site,
+    titleOf,
+  );
+  const all = [...new Set([...ahead, ...rest])];
+  return most === null ? all : all.slice(0, most);
+}
+
+/** By title, by date with the latest first, or by file; the index page of a folder comes before its other pages. */
+export function sorted(
+  pages: readonly SitePath[],
+  order: PageOrder,
+  site: SiteFacts,
+  titleOf: TitleOf,
+): SitePath[] {
+  const byFile = (one: SitePath, other: SitePath): number =>
+    compare(folderOf(one), folderOf(other)) ||
+    Number(isIndex(other)) - Number(isIndex(one)) ||
+    compare(one, other);
+  const collator = new Intl.Collator('en', { sensitivity: 'base', numeric: true });
+  const dateOf = (path: SitePath): string => site.date(path) ?? nameOf(path);
+  const compares: Record<PageOrder, (one: SitePath, other: SitePath) => number> = {
+    file: byFile,
+    title: (one, other) => collator.compare(titleOf(one), titleOf(other)) || byFile(one, other),
+    date: (one, other) => compare(dateOf(other), dateOf(one)) || byFile(one, other),
+  };
+  return [...pages].sort(compares[order]);
+}
+
+/** The entries of a pattern: a plain list, or an index page with the other pages of its folder below it. */
+export function entriesFromPages(pages: readonly SitePath[], depth: number, template: Entry): Entry[] {
+  const entry = (path: SitePath, entries: Entry[] = []): Entry => ({
+    ...template,
+    label: null,
+    target: { kind: 'page', written: path, mark: template.mark },
+    entries,
+  });
+  if (depth <= 1) return pages.map(path => entry(path));
+  const holders = pages.filter(isIndex).sort((one, other) => folderOf(other).length - folderOf(one).length);
+  const holderOf = (path: SitePath): SitePath | undefined =>
+    holders.find(one => one !== path && isInside(path, folderOf(one)) && folderOf(one) !== '');
+  const below = (parent: SitePath | undefined, level: number): Entry[] =>
+    pages
+      .filter(path => holderOf(path) === parent)
+      .map(path => entry(path, level < depth && isIndex(path) ? below(path, level + 1) : []));
+  return below(undefined, 1);
+}
+
+/** The entries of a page's headings; deeper levels lie below shallower ones. */
+export function entriesFromHeadings(
+  headings: readonly SectionHeading[],
+  page: SitePath | null,
+  { levels, except }: Extract<Target, { kind: 'sections' }>,
+  template: Entry,
+): Entry[] {
+  const isOut = (one: SectionHeading): boolean =>
+    except.some(name => name.replace(/^#/, '') === one.id || name.toLowerCase() === one.text.toLowerCase());
+  const picked = headings.filter(one => levels.includes(one.level) && one.text !== '' && !isOut(one));
+  const top: Entry[] = [];
+  const open: { level: number; entries: Entry[] }[] = [];
+  for (const heading of picked) {
+    while (open.length > 0 && open.at(-1)!.level >= heading.level) open.pop();
+    const entries: Entry[] = [];
+    const target: Target = { kind: 'heading', page, heading: heading.text, mark: template.mark };
+    (open.at(-1)?.entries ?? top).push({ ...template, label: heading.text, target, entries });
+    if (open.length < 2) open.push({ level: heading.level, entries });
+  }
+  return top;
+}

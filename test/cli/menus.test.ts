@@ -1,0 +1,288 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { describe, expect, it, test } from '@jest/globals';
+import { contents, folderWith, kamino, page, put } from '../helpers/site.ts';
+
+const files = {
+  'index.html': page('Home | Fold', '<h2>Getting here</h2>'),
+  'visit/index.html': page(
+    'Visit | Fold',
+    '<h2>Getting here</h2><section id="open"><h2>Opening times</h2></section><h3>By bus</h3><h2 id="end">The end</h2>',
+  ),
+  'visit/cafe.html': page('Café | Fold'),
+  'journal/index.html': page('Journal | Fold'),
+  'journal/a.html': page('Äpfel | Fold', '<time datetime="2020-01-02">x</time>'),
+  'journal/b.html': page('Beta | Fold', '<time datetime="2021-01-02">x</time>'),
+  'journal/c.html': page('Alpha | Fold', '<time datetime="2019-01-02">x</time>'),
+  'scopes/index.html': page('Telescopes | Fold'),
+  'scopes/great.html': page('Great | Fold'),
+  'scopes/old-x.html': page('Oldie | Fold'),
+  'scopes/10.html': page('Number 10 | Fold'),
+  'scopes/9.html': page('Number 9 | Fold'),
+  'list.pdf': 'x'.repeat(1_234_000),
+};
+const planWith = (menu: string): string => `kamino: 1\nmenus:\n  - menu: masthead\n${menu}`;
+const entries = (...lines: string[]): string =>
+  `    entries:\n${lines.map(line => `      - ${line}\n`).join('')}`;
+
+const piece = {
+  'parts/search.html': '<form role="search"><label>Suche “hier” <input name="q"></label></form>\n',
+};
+const site = (plan: string): string =>
+  folderWith({ ...files, ...(plan.includes('insert') ? piece : {}), 'kamino.yaml': plan });
+const built = (folder: string, path: string): string => readFileSync(join(folder, 'built', path), 'utf8');
+
+/** The lines of a menu on a page: depth, label, address, and how it is marked. */
+function menuOn(folder: string, path: string, name = 'masthead'): string[] {
+  const [, menu = ''] =
+    new RegExp(`<nav [^>]*data-kamino="${name}"[^>]*>([^]*?)</nav>`).exec(built(folder, path)) ?? [];
+  const items = menu
+    .replace(/<span class="kamino-note">(.*?)<\/span>/g, '$1')
+    .matchAll(
+      /<li class="([^"]*)"[^>]*data-kamino-depth="(\d)"[^>]*>(?:<a [^>]*href="([^"]*)"([^>]*)>|<span[^>]*?( aria-current="page")?>|<details[^>]*><summary[^>]*>)(.*?)<\/(?:a|span|summary)>/g,
+    );
+  return [...items].map(([, classes, depth, href, rest, current, label]) => {
+    const mark =
+      (rest ?? '').includes('aria-current') || current
+        ? ' current'
+        : classes!.includes('within')
+          ? ' within'
+          : '';
+    return `${depth!} ${label!.replace(/<[^>]*>/g, '')}${href === undefined ? '' : ` ${href}`}${mark}`;
+  });
+}
+
+describe('an entry', () => {
+  test.each([
+    ['{ page: visit/index.html, heading: Opening times }', '1 Opening times visit/index.html#open'],
+    ['{ page: visit/index.html, heading: getting  HERE }', '1 Getting here visit/index.html#getting-here'],
+    ['{ page: visit/index.html, heading: The end, label: End }', '1 End visit/index.html#end'],
+    [
+      '{ mail: a@b.example, subject: A visit & more, label: Write }',
+      '1 Write mailto:a@b.example?subject=A%20visit%20%26%20more',
+    ],
+    ['{ file: list.pdf, label: List, details: true }', '1 List (PDF, 1.2 MB) list.pdf'],
+  ])('%s', (entry, line) => {
+    const folder = site(planWith(entries(entry)));
+    expect(kamino(folder, 'build')).toMatchObject({ status: 0, err: '' });
+    expect(menuOn(folder, 'index.html')).toEqual([line]);
+  });
+
+  it('opens a window of its own only when asked, and says so; saves a file when asked', () => {
+    const folder = site(
+      planWith(
+        entries(
+          '{ url: "https://a.example/", label: A, new-window: true, outside-mark: true }',
+          '{ file: list.pdf, save: true, label: L }',
+        ),
+      ),
+    );
+    expect(kamino(folder, 'build')).toMatchObject({ status: 0, err: '' });
+    const menu = built(folder, 'index.html');
+    expect(menu).toContain(
+      'href="https://a.example/" target="_blank" rel="noopener">A<span class="kamino-unseen"> (new window)</span></a>',
+    );
+    expect(menu).toContain('<a class="kamino-link" href="list.pdf" download>L</a>');
+    expect(menu).toContain('class="kamino-entry kamino-outside"');
+  });
+
+  it('holds a piece of the designer’s own HTML, which is no page and no part of the output', () => {
+    const folder = site(planWith(entries('index.html', '{ insert: parts/search.html, label: Search }')));
+    expect(kamino(folder, 'build')).toMatchObject({ status: 0, err: '' });
+    expect(built(folder, 'visit/cafe.html')).toContain(
+      '<form role="search"><label>Suche “hier” <input name="q"></label></form></li>',
+    );
+    expect(Object.keys(contents(join(folder, 'built')))).not.toContain('parts/search.html');
+  });
+
+  test.each([
+    ['{ page: visit/index.html, heading: Geting here }', 'missing-section', 'Did you mean “Getting here”?'],
+    ['{ heading: Opening times }', 'missing-section', 'has no heading'],
+    ['{ page: visit/indx.html, heading: x }', 'missing-page', 'visit/index.html'],
+    ['{ insert: parts/serch.html, label: x }', 'missing-file', 'parts/search.html'],
+    ['{ insert: list.pdf, most: 3 }', 'clashing-keys', '`most` goes with `pages` only'],
+    ['{ pages: "*.html", heading: x }', 'clashing-keys', 'do not go together'],
+    ['{ pages: "nothing/*.html" }', 'empty-pattern', 'no page matches'],
+    ['{ pages: "*.html", most: many }', 'wrong-value', 'most: 12'],
+    ['{ sections: nowhere.html }', 'missing-page', 'nowhere.html'],
+  ])('%s is told', (entry, rule, remedy) => {
+    const { err } = kamino(site(planWith(entries(entry))), 'build');
+    expect(err).toContain(` ${rule}: `);
+    expect(err).toContain(remedy);
+  });
+
+  it('gives a heading its id, the same on every build, and lift takes it away', () => {
+    const folder = site(
+      `${planWith(entries('{ page: visit/index.html, heading: By bus }', '{ heading: Getting here }'))}    carried-by: ["index.html", "visit/index.html"]\noutput: in-place\n`,
+    );
+    expect(kamino(folder, 'build')).toMatchObject({ status: 0, err: '' });
+    const first = contents(folder);
+    expect(first['visit/index.html']).toContain('<h3 data-kamino-id="" id="by-bus">By bus</h3>');
+    expect(first['index.html']).toContain('<h2 data-kamino-id="" id="getting-here">');
+    expect(kamino(folder, 'build').out).toContain('Nothing to do');
+    put(folder, { 'visit/cafe.html': page('New') });
+    kamino(folder, 'build');
+    expect(contents(folder)['visit/index.html']).toBe(first['visit/index.html']);
+    kamino(folder, 'lift');
+    expect(contents(folder)['visit/index.html']).toBe(files['visit/index.html']);
+  });
+});
+
+describe('a pattern', () => {
+  const below = (entry: string): string[] => {
+    const folder = site(planWith(entries(`{ page: scopes/index.html, entries: [${entry}] }`)));
+    expect(kamino(folder, 'build')).toMatchObject({ status: 0, err: '' });
+    return menuOn(folder, 'index.html')
+      .slice(1)
+      .map(line => line.slice(2).replace(/ \S*$/, ''));
+  };
+  test.each([
+    [
+      'by title, figures by their value',
+      '{ pages: "scopes/*.html" }',
+      ['Great', 'Number 9', 'Number 10', 'Oldie'],
+    ],
+    [
+      'by title, letters as people sort them',
+      '{ pages: "journal/*.html", except: journal/index.html }',
+      ['Alpha', 'Äpfel', 'Beta'],
+    ],
+    ['by file', '{ pages: "scopes/*.html", order: file }', ['Number 10', 'Number 9', 'Great', 'Oldie']],
+    ['by date, the latest first', '{ pages: "journal/?.html", order: date }', ['Beta', 'Äpfel', 'Alpha']],
+    [
+      'listed ones ahead',
+      '{ pages: "scopes/*.html", first: ["scopes/old-*.html", scopes/9.html] }',
+      ['Oldie', 'Number 9', 'Great', 'Number 10'],
+    ],
+    ['without some', '{ pages: "scopes/*.html", except: scopes/old-* }', ['Great', 'Number 9', 'Number 10']],
+    ['no more than so many', '{ pages: "scopes/*.html", most: 2 }', ['Great', 'Number 9']],
+    [
+      'folders as submenus',
+      '{ pages: "{journal,visit}/*.html", depth: 2, order: file }',
+      ['Journal', 'Äpfel', 'Beta', 'Alpha', 'Visit', 'Café'],
+    ],
+    [
+      'the headings of a page',
+      '{ sections: visit/index.html }',
+      ['Getting here', 'Opening times', 'The end'],
+    ],
+    [
+      'its deeper ones below',
+      '{ sections: visit/index.html, levels: [2, 3], except: ["#open", The end] }',
+      ['Getting here', 'By bus'],
+    ],
+  ])('%s', (_, entry, labels) => {
+    expect(below(entry)).toEqual(labels);
+  });
+});
+
+describe('marks', () => {
+  const plan = planWith(
+    `    current-entry: text\n${entries('index.html', '{ page: visit/index.html, covers: ["visit/**", scopes/9.html] }', '{ page: scopes/index.html, entries: [scopes/great.html] }', 'journal/index.html')}`,
+  );
+  const folder = site(plan);
+  kamino(folder, 'build');
+  test.each([
+    ['index.html', ['Home current']],
+    ['visit/cafe.html', ['Visit within']],
+    ['scopes/9.html', ['Visit within']],
+    ['scopes/10.html', ['Telescopes within']],
+    ['scopes/great.html', ['Telescopes within', 'Great current']],
+    ['journal/c.html', ['Journal within']],
+  ])('on %s', (path, marks) => {
+    const lines = menuOn(folder, path).filter(line => /current$|within$/.test(line));
+    expect(lines.map(line => `${line.split(' ')[1]!} ${line.split(' ').at(-1)!}`)).toEqual(marks);
+  });
+
+  it('are on text where the current entry shall be none', () => {
+    expect(built(folder, 'index.html')).toContain(
+      '<span class="kamino-link" aria-current="page">Home</span>',
+    );
+  });
+});
+
+describe('menus', () => {
+  const plan = `${planWith(
+    entries(
+      '{ page: visit/index.html, entries: [visit/cafe.html, { section: "visit/index.html#end" }] }',
+      '{ page: scopes/index.html, entries: [{ pages: "scopes/*.html", except: scopes/old-* }] }',
+      'journal/index.html',
+    ),
+  )}  - { menu: side, title: Here, form: column, carried-by: "*/**", branch: masthead, place: { first-in: main } }
+  - { menu: trail, form: breadcrumb, place: { first-in: main }, data: json-ld }
+  - { menu: leaf, form: previous-next, set: journal/*.html, order: date, place: { last-in: main } }
+  - { menu: foot, form: plain, entries-of: masthead, depth: 1, place: { last-in: body } }
+`;
+  const folder = site(plan);
+  const run = kamino(folder, 'build');
+
+  it('are built without a word', () => {
+    expect([run.status, run.err]).toEqual([0, '']);
+    expect(kamino(folder, 'check').err).not.toMatch(/dead-link|menu-/);
+  });
+
+  it('a branch shows what lies below the top entry that the page is in, and is not there without one', () => {
+    expect(menuOn(folder, 'visit/cafe.html', 'side')).toEqual([
+      '1 Café cafe.html current',
+      '1 The end index.html#end',
+    ]);
+    expect(menuOn(folder, 'scopes/old-x.html', 'side').map(line => line.split(' ')[1])).toEqual([
+      'Great',
+      'Number',
+      'Number',
+    ]);
+    expect(built(folder, 'journal/a.html')).not.toContain('data-kamino="side"');
+    expect(built(folder, 'index.html')).not.toContain('data-kamino="side"');
+  });
+
+  it('a breadcrumb leads from the front page to the page, also where no entry names it', () => {
+    expect(menuOn(folder, 'scopes/great.html', 'trail')).toEqual([
+      '1 Home ../index.html',
+      '1 Telescopes index.html',
+      '2 Great great.html current',
+    ]);
+    expect(menuOn(folder, 'journal/c.html', 'trail')).toEqual([
+      '1 Home ../index.html',
+      '1 Journal index.html',
+      '1 Alpha c.html current',
+    ]);
+    expect(built(folder, 'index.html')).not.toContain('data-kamino="trail"');
+    const [, data] = /<script type="application\/ld\+json">(.*?)<\/script>/.exec(
+      built(folder, 'journal/a.html'),
+    )!;
+    expect(JSON.parse(data!)).toMatchObject({
+      '@type': 'BreadcrumbList',
+      itemListElement: [
+        { position: 1, name: 'Home', item: '../index.html' },
+        { name: 'Journal' },
+        { name: 'Äpfel', item: 'a.html' },
+      ],
+    });
+  });
+
+  it('neighbours in a set lead to each other, by date', () => {
+    const around = (path: string): string[] => menuOn(folder, path, 'leaf').map(line => line.slice(2));
+    expect(around('journal/a.html')).toEqual(['Previous Beta b.html', 'Next Alpha c.html']);
+    expect(built(folder, 'journal/a.html')).toMatch(/href="b\.html" rel="prev"[^]*href="c\.html" rel="next"/);
+    expect(built(folder, 'visit/index.html')).not.toContain('data-kamino="leaf"');
+  });
+
+  it('another menu’s entries, as deep as wanted', () => {
+    expect(menuOn(folder, 'index.html', 'foot').map(line => line.slice(0, 8))).toEqual([
+      '1 Visit ',
+      '1 Telesc',
+      '1 Journa',
+    ]);
+  });
+
+  test.each([
+    ['{ menu: x, branch: masthed }', 'unknown-menu', 'Did you mean `masthead`?'],
+    ['{ menu: x, form: previous-next }', 'missing-key', 'set: journal/*.html'],
+    ['{ menu: x, form: column }', 'missing-key', 'entries-of: masthead'],
+    ['{ menu: x, branch: masthead, entries-of: masthead }', 'clashing-keys', 'Keep one'],
+  ])('%s is told', (menu, rule, remedy) => {
+    const { err, status } = kamino(site(`${planWith(entries('index.html'))}  - ${menu}\n`), 'build');
+    expect([status, err]).toEqual([2, expect.stringContaining(` ${rule}: `)]);
+    expect(err).toContain(remedy);
+  });
+});
