@@ -19,8 +19,7 @@ const result = await build({
   chunkNames: 'part-[hash]',
   legalComments: 'none',
   metafile: true,
-  minifySyntax: true,
-  minifyWhitespace: true,
+  minify: true,
   banner: {
     js: "import { createRequire as kaminoRequire } from 'node:module'; const require = kaminoRequire(import.meta.url);",
   },

@@ -3,6 +3,7 @@ import type { SitePath } from '../address/path.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import { entriesOn } from '../menu/on-page.ts';
 import type { GivenId } from '../menu/resolve.ts';
+import { AlikeStarts } from '../site/alike.ts';
 import { readFrame } from '../site/frame.ts';
 import { type Wanted, attributeStarts } from '../site/wanted.ts';
 import type { Frame, MainContent, Seek } from '../site/types.ts';
@@ -69,6 +70,7 @@ export class Inlayer {
   readonly #selectors: ReadonlyMap<ResolvedMenu, readonly Selector[]>;
   readonly #names: ReadonlySet<string>;
   readonly #writer = new MenuWriter();
+  readonly #alike = new Map<string, AlikeStarts>();
   readonly #slots: ReadonlyMap<ResolvedMenu, RegExp>;
 
   constructor(inlay: Inlay) {
@@ -94,17 +96,37 @@ export class Inlayer {
     if (this.#inlay.seek !== null || this.#inlay.ids.has(path)) return null;
     const starts = attributeStarts(raw);
     if (starts.others.length > 0 || !raw.includes('\n')) return null;
-    const frame = readFrame(path, raw, this.#wanted(menus, raw, starts.slots));
-    if (
-      !frame.isComplete ||
-      !frame.charset.declared ||
-      frame.isFrameset ||
-      frame.hasNoscript ||
-      frame.main?.id === null
-    )
-      return null;
+    const alike = this.#alikeFor(menus);
+    const frame = alike.find(path, raw, starts.slots) ?? this.#readStart(path, raw, menus, starts.slots);
+    if (frame === null) return null;
     const made = this.#fill(menus, frame, bytes, bytes);
     return made.findings.length === 0 ? made : null;
+  }
+
+  #readStart(
+    path: SitePath,
+    raw: Raw,
+    menus: readonly ResolvedMenu[],
+    slots: readonly number[],
+  ): Frame | null {
+    const frame = readFrame(path, raw, this.#wanted(menus, raw, slots));
+    const isEnough =
+      frame.isComplete &&
+      frame.charset.declared &&
+      !frame.isFrameset &&
+      !frame.hasNoscript &&
+      frame.main?.id !== null;
+    if (!isEnough) return null;
+    this.#alikeFor(menus).add(frame, slots);
+    return frame;
+  }
+
+  /** Starts of pages with these menus. */
+  #alikeFor(menus: readonly ResolvedMenu[]): AlikeStarts {
+    const key = menus.length === 1 ? menus[0]!.name : menus.map(menu => menu.name).join(' ');
+    const alike = this.#alike.get(key) ?? new AlikeStarts();
+    this.#alike.set(key, alike);
+    return alike;
   }
 
   #whole(path: SitePath, menus: readonly ResolvedMenu[], bytes: Uint8Array): Inlaying {

@@ -131,16 +131,17 @@ function homeMarkup(home: { label: string; page: SitePath }, from: Standpoint): 
 /** One line for an entry without a submenu; else its lines and those of what lies below it. */
 function entryLines(entry: ResolvedEntry, context: EntryContext): string[] {
   const { menu, marks, from, group } = context;
-  const { item, label } = sameEverywhere(entry);
   const mark = marks.get(keyOf(entry, marks));
-  const classes = [
-    parts.entry,
-    ...(mark === 'within' ? [parts.within] : []),
-    ...(entry.highlight ? [parts.highlight] : []),
-    ...(entry.outsideMark ? [parts.outside] : []),
-    ...(entry.leadsTo.kind === 'insert' ? [parts.insert] : []),
-  ];
-  const start = `<li class="${classes.join(' ')}"${item}>`;
+  if (
+    entry.entries.length === 0 &&
+    isPlainLink(entry) &&
+    !(mark === 'current' && menu.currentEntry === 'text')
+  ) {
+    const [before, after] = leafParts(entry, mark);
+    return [before + escapeMarkup(addressOf(entry.leadsTo, from)!) + after];
+  }
+  const { item, label } = sameEverywhere(entry);
+  const start = startOf(entry, mark, item);
   if (entry.leadsTo.kind === 'insert') return [`${start}${entry.leadsTo.html}</li>`];
   const address = addressOf(entry.leadsTo, from);
   const current = mark === 'current' ? ' aria-current="page"' : '';
@@ -171,6 +172,40 @@ function entryLines(entry: ResolvedEntry, context: EntryContext): string[] {
       : `<summary aria-controls="${id}" aria-label="${escapeMarkup(english.below(entry.label))}"></summary>`;
   const opener = `<details class="${parts.opener}"${siblings}${open}>${summary}</details>`;
   return [`${start}${address === null ? '' : link}${opener}`, ...list(` id="${id}"`)];
+}
+
+/** It leads somewhere, with nothing below it. */
+function isPlainLink({ leadsTo }: ResolvedEntry): boolean {
+  return leadsTo.kind !== 'none' && leadsTo.kind !== 'insert';
+}
+
+const leaves = new WeakMap<ResolvedEntry, Map<Mark | undefined, [before: string, after: string]>>();
+
+/** The line of an entry up to its address and behind it: the same wherever a page lies, made once. */
+function leafParts(entry: ResolvedEntry, mark: Mark | undefined): [before: string, after: string] {
+  const known = leaves.get(entry) ?? new Map<Mark | undefined, [string, string]>();
+  leaves.set(entry, known);
+  const kept = known.get(mark);
+  if (kept) return kept;
+  const { item, label } = sameEverywhere(entry);
+  const current = mark === 'current' ? ' aria-current="page"' : '';
+  const made: [string, string] = [
+    `${startOf(entry, mark, item)}<a class="${parts.link}" href="`,
+    `"${linkAttributes(entry)}${current}>${label}${notesOf(entry)}</a></li>`,
+  ];
+  known.set(mark, made);
+  return made;
+}
+
+function startOf(entry: ResolvedEntry, mark: Mark | undefined, item: string): string {
+  const classes = [
+    parts.entry,
+    ...(mark === 'within' ? [parts.within] : []),
+    ...(entry.highlight ? [parts.highlight] : []),
+    ...(entry.outsideMark ? [parts.outside] : []),
+    ...(entry.leadsTo.kind === 'insert' ? [parts.insert] : []),
+  ];
+  return `<li class="${classes.join(' ')}"${item}>`;
 }
 
 /** A trail shows copies of entries: the mark is that of the same place. */

@@ -272,6 +272,7 @@ class FrameReader {
       openAtEnd: this.#openAtEnd ?? this.#openNow(),
       openAtLast: this.#openNow(),
       isComplete: this.#isDone(),
+      readTo: this.#scanner.end,
       isCutOff: this.#scanner.isCutOff,
       leaks: this.#outline.leaks,
       hasNoscript: this.#hasNoscript,

@@ -96,6 +96,8 @@ export interface Frame {
   openAtLast: OpenElements;
   /** All that was sought has been found: nothing behind the last thing found was read. */
   isComplete: boolean;
+  /** How far the page was read. */
+  readTo: number;
   /** The page ends inside a tag, a comment or an element of text: nothing can be put behind it. */
   isCutOff: boolean;
   hasNoscript: boolean;

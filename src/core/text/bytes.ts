@@ -17,13 +17,14 @@ export function utf8Raw(text: string): Raw {
   return Buffer.from(text, 'utf8').toString('latin1');
 }
 
-/** Offset of the last place where a word stands, in small letters, in capitals or with a capital; -1 where it does not. */
+/** Offset of the last place where a word stands, in any letter case; -1 where it does not. It begins with a sign and a letter. */
 export function lastMention(bytes: Uint8Array, word: string): number {
   const buffer = Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  const start = word.slice(0, 2);
   let last = -1;
-  for (const form of [word, word.toUpperCase(), word.replace(/[a-z]/, letter => letter.toUpperCase())]) {
+  for (const form of [start, start.toUpperCase()]) {
     for (let at = buffer.indexOf(form, 0, 'latin1'); at >= 0; at = buffer.indexOf(form, at + 1, 'latin1')) {
-      last = Math.max(last, at);
+      if (at > last && buffer.toString('latin1', at, at + word.length).toLowerCase() === word) last = at;
     }
   }
   return last;

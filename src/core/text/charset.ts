@@ -94,6 +94,5 @@ function looksLikeUtf16(raw: Raw): boolean {
 }
 
 function isAscii(text: string): boolean {
-  for (let at = 0; at < text.length; at += 1) if (text.charCodeAt(at) > 0x7f) return false;
-  return true;
+  return !/[^\0-\x7f]/.test(text);
 }

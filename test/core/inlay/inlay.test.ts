@@ -201,6 +201,41 @@ it('makes the same of a long page as of a short one', () => {
   expect(maker.page('a.html', `${long}\0`).findings.map(one => one.rule)).toEqual(['unreadable-page']);
 });
 
+it('makes of pages that begin alike what it makes of each alone', () => {
+  const part = (...texts: string[]): fc.Arbitrary<string> => fc.constantFrom(...texts);
+  const filler = '<p>More text, and more.</p>\n'.repeat(500);
+  const start = fc
+    .tuple(
+      part('', '<!-- <title>no</title> -->', '<base href="../">', '<link rel=stylesheet href=a.css>'),
+      part('One', 'Two pages', 'A {{ name }}', 'x > y', '', 'Ä &amp; B', 'T</title><title>U', 'A <b>'),
+      part('', '<link rel=stylesheet href=b.css>', '<style>p{}</style>'),
+      part(
+        '<header>',
+        '<header class=x>',
+        '<header><div data-kamino-slot=masthead></div>',
+        '<header><a href=#m>Skip</a>',
+      ),
+      part('', '<div data-kamino-slot=masthead></div>', '<div data-kamino-slot=other></div>'),
+    )
+    .map(
+      ([first, title, sheet, header, late]) =>
+        `<!doctype html>\n<meta charset=utf-8>${first}<title>${title}</title>${sheet}\n${header}</header>\n<main id=m>\n${filler}${late}</main>\n`,
+    );
+  fc.assert(
+    fc.property(fc.array(start, { minLength: 2, maxLength: 8 }), pages => {
+      const menus = [menu(null)];
+      const shared = inlayer(menus);
+      for (const [at, page] of pages.entries()) {
+        const [one, alone] = [shared, inlayer(menus)].map(maker => maker.page(`p${at}.html`, page));
+        expect(one!.raw).toBe(alone!.raw);
+        expect(one!.findings).toEqual(alone!.findings);
+        expect(lift(one!.raw)).toBe(page);
+      }
+    }),
+    { numRuns: Number(process.env.KAMINO_RUNS ?? 300) },
+  );
+});
+
 describe('the markup', () => {
   const page =
     '<!doctype html>\n<meta charset=utf-8>\n<body>\n  <header>\n  </header>\n  <main>x</main>\n</body>\n';
