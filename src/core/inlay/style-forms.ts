@@ -2,6 +2,18 @@ import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import { parts } from './names.ts';
 import { within } from './style-parts.ts';
 
+/** These lie on the page's own ground, whatever the menus' is. */
+const groundless = (form: string): string => `.${parts.menu}.${form} {
+  --kamino-color: inherit;
+  --kamino-background: transparent;
+  --kamino-hover-color: inherit;
+  --kamino-hover-background: color-mix(in oklab, currentcolor 10%, transparent);
+  --kamino-pressed-background: color-mix(in oklab, currentcolor 18%, transparent);
+  --kamino-marker: currentcolor;
+  --kamino-focus: currentcolor;
+}
+`;
+
 /** The way to the page: a small line, a mark between its parts. */
 const breadcrumb = `.${parts.breadcrumb} .${parts.list} {
   align-items: baseline;
@@ -32,8 +44,10 @@ const breadcrumb = `.${parts.breadcrumb} .${parts.list} {
 
 /** The neighbours of a page at both ends of a line, each with a small word above it. */
 const neighbours = `.${parts['previous-next']} .${parts.list} {
+  flex-wrap: nowrap;
   justify-content: space-between;
   gap: 0.5em 1.5em;
+  margin-inline: calc(-1 * var(--kamino-mark-inline));
 }
 .${parts['previous-next']} .${parts.entry} {
   flex: 0 1 auto;
@@ -83,7 +97,7 @@ const outside = `.${parts.menu} .${parts.outside} > .${parts.link}::before {
   margin-inline-start: 0.45em;
   border: solid currentcolor;
   border-width: 0.12em 0.12em 0 0;
-  background: linear-gradient(to top right, transparent 46%, currentcolor 46% 58%, transparent 58%);
+  background: linear-gradient(to bottom right, transparent 46%, currentcolor 46% 58%, transparent 58%);
 }
 [dir="rtl"] .${parts.menu} .${parts.outside} > .${parts.link}::before {
   transform: scaleX(-1);
@@ -105,9 +119,9 @@ export function extras(menus: readonly ResolvedMenu[]): string {
   };
   const forms = new Set(menus.map(menu => menu.form));
   return [
-    ...(forms.has('breadcrumb') ? [breadcrumb] : []),
+    ...(forms.has('breadcrumb') ? [groundless(parts.breadcrumb), breadcrumb] : []),
     ...(has(one => one.details !== null) || forms.has('previous-next') ? [note] : []),
-    ...(forms.has('previous-next') ? [neighbours] : []),
+    ...(forms.has('previous-next') ? [groundless(parts['previous-next']), neighbours] : []),
     ...(has(one => one.newWindow) ? [unseen] : []),
     ...(has(one => one.outsideMark) ? [outside] : []),
     ...(has(one => one.leadsTo.kind === 'insert') ? [insert] : []),

@@ -122,7 +122,7 @@ class Resolver {
           : menu.from?.part === 'branch'
             ? 'branch'
             : 'entries';
-    const own = this.#sourceEntries(menu);
+    const own = this.#sourceEntries(menu, carriers);
     const depth = shows === 'branch' ? 0 : 1;
     const entries = own.flatMap(entry => this.#entry(entry, { ...context, depth }));
     const pages = shows === 'trail' ? this.#pageEntries(carriers) : null;
@@ -146,7 +146,7 @@ class Resolver {
   }
 
   /** The entries that a menu has, or takes from another. */
-  #sourceEntries(menu: Menu): readonly Entry[] {
+  #sourceEntries(menu: Menu, carriers: readonly SitePath[]): readonly Entry[] {
     if (menu.set) {
       const pattern = {
         globs: menu.set.globs,
@@ -157,11 +157,19 @@ class Resolver {
         depth: 1,
       };
       const template = { ...bareEntry, target: { kind: 'none' } as const, mark: menu.mark };
-      return entriesFromPages(
-        pagesOf(pattern, null, this.#site, path => this.#title(path)),
-        1,
-        template,
+      // Only pages that carry the menu are neighbours.
+      const carried = new Set(carriers);
+      const pages = pagesOf(pattern, null, this.#site, path => this.#title(path)).filter(path =>
+        carried.has(path),
       );
+      if (pages.length === 0)
+        this.#tell(
+          'empty-pattern',
+          menu.mark,
+          'no page of this set carries the menu',
+          'Look at `set` and `carried-by`.',
+        );
+      return entriesFromPages(pages, 1, template);
     }
     const others = this.#plan.menus.filter(one => one !== menu && one.entries.length > 0);
     if (!menu.from) return menu.entries.length > 0 ? menu.entries : (others[0]?.entries ?? []);

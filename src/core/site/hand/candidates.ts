@@ -1,6 +1,6 @@
 import type { TreeNode, Tree, TreeText } from '../tree.ts';
 import { childrenOf, descendants, firstBehind, isNode, roleOf, textOf, valueOf } from '../tree.ts';
-import { entriesOf, isLink, isSeparator } from './entries.ts';
+import { entriesOf, isLink, isOurs, isSeparator } from './entries.ts';
 import { Selectors } from './selectors.ts';
 import { type HandEntry, type HandMenu, flatEntries } from './types.ts';
 
@@ -38,11 +38,6 @@ export function handMenus(tree: Tree): HandMenu[] {
     .filter(menu => !menu.isTrail && isMenu(menu.entries));
 }
 
-/** What Kamino put in is not written by hand. */
-function isOurs(node: TreeNode): boolean {
-  return node.attributes.some(one => one.name === 'data-kamino');
-}
-
 /** A list that is never closed lets go of what is no entry, and of all behind it. */
 function endList(tree: Tree, list: TreeNode): void {
   const first = firstBehind(list);
@@ -77,7 +72,7 @@ function countsOf(tree: Tree): Map<TreeNode, Counts> {
   const count = (node: TreeNode, inLink: boolean): Counts => {
     const sum = { links: isLink(node) ? 1 : 0, linked: 0, other: 0, hasTitle: node.name === 'h1' };
     counts.set(node, sum);
-    if (unseen.has(node.name)) return sum;
+    if (unseen.has(node.name) || isOurs(node)) return sum;
     if (node.name === 'img') sum.linked += inLink ? 6 : 0;
     const inside = inLink || isLink(node);
     for (const one of node.content) {

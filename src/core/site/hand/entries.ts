@@ -37,6 +37,7 @@ class EntryReader {
     const found: HandEntry[] = [];
     for (const one of content) {
       if (!isNode(one)) found.push(...this.#words(one, marks));
+      else if (isOurs(one)) continue;
       else if (one.name === 'dd' && found.length > 0) found.at(-1)!.entries.push(...this.#item(one));
       // A list that lies beside its item, not in it, belongs to the item before.
       else if (
@@ -105,7 +106,7 @@ class EntryReader {
     return words
       .split(/[|·•»›\u2022]/u)
       .map(part => part.replace(/^[\s:>/\\~*,\u2013\u2014\u00a0-]+|[\s:>/\\~*,\u2013\u2014\u00a0-]+$/gu, ''))
-      .filter(part => part !== '')
+      .filter(part => /[\p{L}\p{N}]/u.test(part))
       .map(part => {
         const at = text.start + Math.max(0, this.#tree.raw.slice(text.start, text.end).indexOf(part));
         const label = collapse(part);
@@ -146,6 +147,11 @@ class EntryReader {
       ...(emphasis.has(node.name) ? [node.name] : []),
     ];
   }
+}
+
+/** What Kamino put in is not written by hand. */
+export function isOurs(node: TreeNode): boolean {
+  return node.attributes.some(one => one.name === 'data-kamino');
 }
 
 export function isLink(node: TreeNode): boolean {
