@@ -4,6 +4,7 @@ import { addBuild } from './build.ts';
 import { addCheck } from './check.ts';
 import { addDemo } from './demo.ts';
 import { addDraft } from './draft.ts';
+import { addEntry } from './entry.ts';
 import { addInventory } from './inventory.ts';
 import { addLift } from './lift.ts';
 import { addMap } from './map.ts';
@@ -46,6 +47,7 @@ export async function run(argv: readonly string[], io: Io): Promise<number> {
   };
   addInventory(program, act);
   addDraft(program, act);
+  addEntry(program, act);
   addBuild(program, act);
   addCheck(program, act);
   addLift(program, act);

@@ -29,7 +29,7 @@ export interface CheckResult {
 
 /** Looks for what is wrong in finished pages. */
 export function check(options: CheckOptions = {}): CheckResult {
-  const { root, plan, missing } = folderToCheck(options.site);
+  const { root, plan, base, missing } = folderToCheck(options.site);
   const empty = { site: shownPath(root), pages: 0, links: 0, menus: 0 };
   if (missing) return { ...empty, status: 2, findings: [missing] };
   const record = new SiteRecord(dirname(plan), true);
@@ -42,7 +42,7 @@ export function check(options: CheckOptions = {}): CheckResult {
     outputs.filter(folder => folder !== root),
     pathMatcher([]),
   );
-  const reading = readSite(root, '**/*.{html,htm}', path => !inSite(path), { ...options, menus: true });
+  const reading = readSite(root, '**/*.{html,htm}', path => !inSite(path), { ...options, menus: true, base });
   const site = { ...reading.site, styles: siteStyles(root, reading.site) };
   const findings = sortFindings(fromUser([...reading.findings, ...checkSite(site)], root));
   const pages = [...site.pages.values()];
@@ -60,21 +60,23 @@ export function check(options: CheckOptions = {}): CheckResult {
 }
 
 /** The finished pages of a plan; where there is no plan, the folder itself. */
-function folderToCheck(given = '.'): { root: string; plan: string; missing: Finding | null } {
+function folderToCheck(given = '.'): { root: string; plan: string; base: string; missing: Finding | null } {
   const file = findPlan(given);
   const told = (root: string, message: string, remedy: string): ReturnType<typeof folderToCheck> => ({
     root,
     plan: file,
+    base: '/',
     missing: finding('cannot-read', { file: shownPath(root) }, message, remedy),
   });
   const path = resolve(given);
   if (!existsSync(path))
     return told(path, 'there is no such folder', 'Name the folder of a plan, or of pages.');
-  if (!existsSync(file)) return { root: path, plan: file, missing: null };
+  if (!existsSync(file)) return { root: path, plan: file, base: '/', missing: null };
   const open = openPlan(given);
-  if (!open.plan) return { root: path, plan: file, missing: open.findings[0] ?? null };
+  if (!open.plan) return { root: path, plan: file, base: '/', missing: open.findings[0] ?? null };
   const { output, site } = open.plan;
   const root = resolve(open.folder, output === inPlace ? site : output);
-  if (existsSync(root) && statSync(root).isDirectory()) return { root, plan: file, missing: null };
+  if (existsSync(root) && statSync(root).isDirectory())
+    return { root, plan: file, base: open.plan.links.base, missing: null };
   return told(root, 'the finished pages are not there yet', 'Build them first:  kamino build');
 }

@@ -97,6 +97,7 @@ export class Run {
       styles: [ownStyle, ...(plan.style ? [plan.style.path] : [])],
       skipTo: plan.skipTo,
       front: site.facts.front,
+      links: plan.links,
       hash: hashOf,
       taken: hash => site.record.taken(hash),
       ids: prepared.ids,

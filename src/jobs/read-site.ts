@@ -24,6 +24,8 @@ export interface ReadOptions {
   lifted?: boolean;
   /** Gives what was taken out for a menu, by its hash. */
   taken?: Taken;
+  /** The folder of the server in which the site will lie. */
+  base?: string;
   /** Look for menus written by hand; so it does where pages are lifted. */
   menus?: boolean;
   progress?: (done: number, all: number) => void;
@@ -34,7 +36,13 @@ export function readSite(
   root: string,
   read: string,
   leaveOut: (path: string) => boolean,
-  { lifted = false, menus = lifted, taken = () => null, progress = () => undefined }: ReadOptions = {},
+  {
+    lifted = false,
+    base = '/',
+    menus = lifted,
+    taken = () => null,
+    progress = () => undefined,
+  }: ReadOptions = {},
 ): SiteReading {
   const { files, findings } = walkFolder(root, leaveOut);
   const isPage = pathMatcher([read], true);
@@ -54,5 +62,5 @@ export function readSite(
     } else findings.push(finding('unreadable-page', { file: path }, why, 'Save the page as UTF-8.'));
   });
   const front = frontPage(new Set(pages.keys()));
-  return { site: { pages, files: new Set(paths), front, candidates, styles: new Map() }, findings };
+  return { site: { pages, files: new Set(paths), front, base, candidates, styles: new Map() }, findings };
 }

@@ -286,3 +286,49 @@ describe('menus', () => {
     expect(err).toContain(remedy);
   });
 });
+
+describe('addresses', () => {
+  const plan = (links: string): string =>
+    `${planWith(entries('index.html', 'visit/index.html', '{ page: scopes/index.html, entries: [scopes/great.html] }', '{ section: "visit/index.html#end", label: End }'))}${links}`;
+  test.each([
+    [
+      'links: { index: hidden }',
+      ['../', '../visit/', './', 'great.html', '../visit/#end'],
+      '../kamino/menu.css',
+    ],
+    [
+      'links: { from: root }',
+      [
+        '/index.html',
+        '/visit/index.html',
+        '/scopes/index.html',
+        '/scopes/great.html',
+        '/visit/index.html#end',
+      ],
+      '/kamino/menu.css',
+    ],
+    [
+      'links: { from: root, index: hidden, base: /fold/new/ }',
+      [
+        '/fold/new/',
+        '/fold/new/visit/',
+        '/fold/new/scopes/',
+        '/fold/new/scopes/great.html',
+        '/fold/new/visit/#end',
+      ],
+      '/fold/new/kamino/menu.css',
+    ],
+  ])('%s', (links, addresses, style) => {
+    const folder = site(plan(`${links}\n`));
+    expect(kamino(folder, 'build')).toMatchObject({ status: 0, err: '' });
+    const raw = built(folder, 'scopes/great.html');
+    expect([...raw.matchAll(/kamino-link" href="([^"]*)"/g)].map(match => match[1])).toEqual(addresses);
+    expect(raw).toContain(`<link data-kamino="style" rel="stylesheet" href="${style}">`);
+    expect(kamino(folder, 'check').err).not.toMatch(/dead-link|foreign-path/);
+  });
+
+  it('take a base only with / at both ends', () => {
+    const { status, err } = kamino(site(plan('links: { base: fold }\n')), 'build');
+    expect([status, err]).toEqual([2, expect.stringContaining('base: /observatory/')]);
+  });
+});

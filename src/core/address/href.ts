@@ -57,6 +57,24 @@ export function relativeAddress(folder: SitePath, target: SitePath): string {
   return /^[^/]*:/.test(address) ? `./${address}` : address;
 }
 
+/** How addresses are written: from the page or from the root of the server, index pages as they are or as their folders. */
+export interface AddressStyle {
+  from: 'page' | 'root';
+  index: 'shown' | 'hidden';
+  /** The folder of the server in which the site lies, with `/` at both ends. */
+  base: string;
+}
+
+/** The address of a page or file of the site, as a link in this folder is written. */
+export function writtenAddress(folder: SitePath, target: SitePath, style: AddressStyle): string {
+  const isHidden = style.index === 'hidden' && /(^|\/)index\.html?$/i.test(target);
+  const shown = isHidden ? target.slice(0, target.lastIndexOf('/') + 1) : target;
+  if (style.from === 'root') return style.base + shown.split('/').map(encodePart).join('/');
+  if (!isHidden) return relativeAddress(folder, target);
+  const file = relativeAddress(folder, target);
+  return file.slice(0, file.lastIndexOf('/') + 1) || './';
+}
+
 /** Length of the longest folder that both a folder and a path lie in; where it is not 0, a `/` follows it in the path. */
 function sharedFolder(folder: SitePath, path: SitePath): number {
   let end = 0;

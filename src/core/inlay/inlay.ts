@@ -1,4 +1,4 @@
-import { baseFolder } from '../address/href.ts';
+import { type AddressStyle, baseFolder } from '../address/href.ts';
 import type { SitePath } from '../address/path.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import { entriesOn } from '../menu/on-page.ts';
@@ -37,6 +37,7 @@ export interface Inlay {
   styles: readonly SitePath[];
   skipTo: readonly string[];
   front: SitePath | null;
+  links: AddressStyle;
   /** The name under which what is taken out is kept, and what is kept under a name. */
   hash: (raw: Raw) => string;
   taken: Taken;
@@ -196,7 +197,7 @@ export class Inlayer {
     const spans: Span[] = [];
     const taken: { hash: string; raw: Raw }[] = [];
     const folder = baseFolder(frame.path, frame.base);
-    const here = { page: frame.path, folder, front: this.#inlay.front };
+    const here = { page: frame.path, folder, front: this.#inlay.front, links: this.#inlay.links };
     const lineBreak = lineBreakOf(frame.raw);
     for (const menu of menus) {
       const point = pointFor(menu, frame);

@@ -1,4 +1,4 @@
-import { fragmentOf, relativeAddress } from '../address/href.ts';
+import { type AddressStyle, fragmentOf, relativeAddress, writtenAddress } from '../address/href.ts';
 import { type SitePath, folderOf } from '../address/path.ts';
 import type { Mark } from '../menu/marks.ts';
 import { entriesOn, isBefore } from '../menu/on-page.ts';
@@ -22,6 +22,7 @@ export interface Standpoint {
   /** The folder from which its addresses are read. */
   folder: SitePath;
   front: SitePath | null;
+  links: AddressStyle;
 }
 
 /** A place in it. */
@@ -118,13 +119,13 @@ export function skipMarkup(words: string, id: string, from: Standpoint, hasBase:
 }
 
 export function styleMarkup(file: SitePath, from: Standpoint): string {
-  const address = escapeMarkup(relativeAddress(from.folder, file));
+  const address = escapeMarkup(writtenAddress(from.folder, file, from.links));
   return `<link ${inlayAttribute}="${reserved.style}" rel="stylesheet" href="${address}">`;
 }
 
 function homeMarkup(home: { label: string; page: SitePath }, from: Standpoint): string {
   const current = home.page === from.page ? ' aria-current="page"' : '';
-  const address = escapeMarkup(relativeAddress(from.folder, home.page));
+  const address = escapeMarkup(writtenAddress(from.folder, home.page, from.links));
   return `<a class="${parts.home}" href="${address}"${current}>${escapeMarkup(home.label)}</a>`;
 }
 
@@ -242,15 +243,15 @@ function sameEverywhere(entry: ResolvedEntry): { item: string; label: string } {
 }
 
 /** Null for an entry that only opens. */
-function addressOf(leadsTo: Destination, { folder, page }: Standpoint): string | null {
+function addressOf(leadsTo: Destination, { folder, page, links }: Standpoint): string | null {
   switch (leadsTo.kind) {
     case 'page':
     case 'file':
-      return relativeAddress(folder, leadsTo.path);
+      return writtenAddress(folder, leadsTo.path, links);
     case 'section': {
       const isHere = leadsTo.path === null || leadsTo.path === page;
       const needsPage = !isHere || folder !== folderOf(page);
-      return (needsPage ? relativeAddress(folder, leadsTo.path ?? page) : '') + fragmentOf(leadsTo.id);
+      return (needsPage ? writtenAddress(folder, leadsTo.path ?? page, links) : '') + fragmentOf(leadsTo.id);
     }
     case 'url':
     case 'mail':

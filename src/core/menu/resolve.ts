@@ -105,7 +105,7 @@ class Resolver {
       const finding = `the site has no file \`${style.path}\``;
       this.#tell('missing-file', style.mark, finding, 'Write the path from the site’s folder.');
     }
-    return { menus: menus.map(menu => this.#menu(menu)), ids: this.#ids, findings: this.#findings };
+    return { menus: menus.map(menu => this.#menu(menu)), ids: this.#ids, findings: distinct(this.#findings) };
   }
 
   #menu(menu: Menu): ResolvedMenu {
@@ -331,6 +331,17 @@ class Resolver {
   #tell(rule: Parameters<typeof finding>[0], { start, end }: Mark, message: string, remedy: string): void {
     this.#findings.push(finding(rule, this.#source.place(start, end), message, remedy));
   }
+}
+
+/** Menus that share entries find the same; it is told once. */
+function distinct(findings: readonly Finding[]): Finding[] {
+  const seen = new Set<string>();
+  return findings.filter(({ rule, place, message }) => {
+    const key = `${rule} ${place?.position?.line ?? ''}:${place?.position?.column ?? ''} ${message}`;
+    const isNew = !seen.has(key);
+    seen.add(key);
+    return isNew;
+  });
 }
 
 /** Entries without what lies deeper. */

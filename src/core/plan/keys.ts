@@ -1,10 +1,12 @@
 /** The parts of a plan that have keys of their own. */
-export type Part = 'plan' | 'labels' | 'menu' | 'place' | 'home' | 'fold' | 'entry' | 'look' | 'font';
+export type Part =
+  'plan' | 'labels' | 'links' | 'menu' | 'place' | 'home' | 'fold' | 'entry' | 'look' | 'font';
 
 /** How a part is called in a message. */
 export const partNames: Record<Part, string> = {
   plan: 'a plan',
   labels: '`labels`',
+  links: '`links`',
   menu: 'a menu',
   place: '`place`',
   home: '`home`',
@@ -18,8 +20,9 @@ const words = (list: string): readonly string[] => list.split(' ').filter(Boolea
 
 /** Keys of the format that a later version builds. */
 export const laterKeys: Record<Part, readonly string[]> = {
-  plan: words('links own-files languages buttons to-top panels pictures looks questions rules'),
+  plan: words('own-files languages buttons to-top panels pictures looks questions rules'),
   labels: [],
+  links: [],
   menu: words('widths separators stays opens look'),
   place: [],
   home: words('image show'),
@@ -55,7 +58,6 @@ export const tradeWords: Record<string, string> = {
   children: 'entries',
   submenu: 'entries',
   items: 'entries',
-  links: 'entries',
   href: 'page or url',
   link: 'page or url',
   path: 'page',

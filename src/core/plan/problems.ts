@@ -38,6 +38,7 @@ const forms: Record<string, [takes: string, example: string]> = {
   fold: ['`never` or a width of the window', 'when: below 48em'],
   count: ['a number', 'most: 12'],
   depth: ['1, 2 or 3', 'depth: 2'],
+  base: ['a folder of the server, with / at both ends', 'base: /observatory/'],
   level: ['levels of headings from 1 to 6', 'levels: [2, 3]'],
   length: ['a length of CSS', '0.75rem'],
   family: ['names of fonts', 'family: Inter, sans-serif'],

@@ -102,6 +102,7 @@ class Conversion {
       leaveOut: written['leave-out'].map((glob, at) => this.#slashes(glob, ['leave-out', at])),
       skipTo: written['skip-to'],
       labels: { from: written.labels.from, cut: written.labels.cut ?? null },
+      links: written.links,
       style: this.#style(written.style),
       menus: this.#menus(written.menus),
       look: {

@@ -11,6 +11,7 @@ export interface WrittenPlan {
   'leave-out': string[];
   'skip-to': string[];
   labels: { from: 'title' | 'heading' | 'file'; cut?: string };
+  links: { from: 'page' | 'root'; index: 'shown' | 'hidden'; base: string };
   style?: string;
   menus: (WrittenMenu | undefined)[];
   look: WrittenLook;
@@ -250,6 +251,11 @@ export const planSchema = Joi.object<WrittenPlan>({
   }).default({
     from: 'title',
   }),
+  links: Joi.object({
+    from: Joi.valid('page', 'root').default('page'),
+    index: Joi.valid('shown', 'hidden').default('shown'),
+    base: text.pattern(/^\/(?:[\w.~%-]+\/)*$/, 'base').default('/'),
+  }).default({ from: 'page', index: 'shown', base: '/' }),
   style: text,
   menus: linesOf(menu),
   look: look.default({}),

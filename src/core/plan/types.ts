@@ -16,9 +16,20 @@ export interface Plan {
   leaveOut: readonly string[];
   skipTo: readonly string[];
   labels: LabelSource;
+  links: LinkStyle;
   style: { path: SitePath; mark: Mark } | null;
   menus: readonly Menu[];
   look: Look;
+}
+
+/** How the links of menus are written. */
+export interface LinkStyle {
+  /** From the page that they stand in, or from the root of the server. */
+  from: 'page' | 'root';
+  /** `folder/index.html` as it is, or as `folder/`. */
+  index: 'shown' | 'hidden';
+  /** The folder in which the site will lie, with `/` at both ends. */
+  base: string;
 }
 
 export interface LabelSource {

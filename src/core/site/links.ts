@@ -75,7 +75,7 @@ function endOf(href: string, page: FullPage, context: Context): LinkEnd {
       return placeIn(base === null ? path : fileAt(folder, context), address.fragment, context);
     case 'root':
     case 'inside': {
-      const target = address.kind === 'root' ? (normalizePath(address.path) ?? '') : address.path;
+      const target = address.kind === 'root' ? fromBase(address.path, context.site) : address.path;
       const file = fileAt(target, context);
       if (file !== null) return placeIn(file, address.fragment, context);
       const right = context.lower.get(target.toLowerCase());
@@ -85,6 +85,12 @@ function endOf(href: string, page: FullPage, context: Context): LinkEnd {
       return { kind: 'no-file', path: target };
     }
   }
+}
+
+/** A path from the root of the server, as the site's folder knows it. */
+function fromBase(path: string, { base }: WholeSite): SitePath {
+  const inside = `${path}/`.startsWith(base) ? path.slice(base.length) : path;
+  return normalizePath(inside) ?? '';
 }
 
 function placeIn(path: SitePath | null, fragment: string | null, { site }: Context): LinkEnd {

@@ -9,6 +9,8 @@ export interface WholeSite {
   /** All files, pages among them. */
   files: ReadonlySet<SitePath>;
   front: SitePath | null;
+  /** The folder of the server in which the site will lie, with `/` at both ends. */
+  base: string;
   /** The rules of the style sheets that are files of the site, where they were asked for. */
   styles: ReadonlyMap<SitePath, readonly StyleRule[]>;
   /** What looks like a menu on each page. */

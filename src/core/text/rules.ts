@@ -42,6 +42,9 @@ export const rules = {
   'left-script': { severity: 'note', about: 'A script that the old menu called only may go.' },
   'left-call': { severity: 'warning', about: 'No script names what goes with the old menu.' },
   'bad-outline': { severity: 'error', about: 'An outline can be read.' },
+  // Edits of the plan.
+  'no-entry': { severity: 'error', about: 'An edit names one entry of the plan.' },
+  'cannot-edit': { severity: 'error', about: 'An edit leaves a plan that is right.' },
   // The plan's keys and values.
   'unknown-key': { severity: 'error', about: 'Keys are those of the plan reference.' },
   'later-key': { severity: 'error', about: 'A key of the plan format that this version does not build yet.' },

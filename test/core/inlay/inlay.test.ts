@@ -53,6 +53,7 @@ const inlayer = (menus: ResolvedMenu[]) => {
     skipTo: ['#content'],
     ids: new Map(),
     front: 'index.html',
+    links: { from: 'page', index: 'shown', base: '/' },
     hash: raw => {
       kept.set(String(kept.size), raw);
       return String(kept.size - 1);

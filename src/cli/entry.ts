@@ -1,0 +1,107 @@
+import type { Command } from 'commander';
+import type { EntryEdit, EntryPlace } from '../jobs/entry.ts';
+import { type Act, type Voice, tellFindings } from './io.ts';
+
+interface Options extends EntryPlace {
+  plan: string;
+  menu?: string;
+  label?: string;
+  off?: true;
+  dryRun?: true;
+}
+
+const examples = `
+Examples:
+  $ kamino entry add news.html --after Visit
+  $ kamino entry add "https://forum.example/" --label Forum --last
+  $ kamino entry move "Visit/Getting here" --first
+  $ kamino entry move Prices --under Visit
+  $ kamino entry rename Visit "Plan a visit"
+  $ kamino entry remove Forum --dry-run
+  $ kamino entry highlight "Book a night"
+
+An entry is named by its label, by the labels from the top ("Visit/Getting here"), or by its page.
+Exit status: 0 fine, 2 an edit that would make the plan wrong.`;
+
+/** The commands that edit the entries of a plan. */
+export function addEntry(program: Command, act: Act): void {
+  const entry = program
+    .command('entry')
+    .description('edit the entries of a plan; its comments and order stay')
+    .addHelpText('after', examples);
+  const add = (usage: string, about: string): Command =>
+    entry
+      .command(usage)
+      .description(about)
+      .option('--plan <plan>', 'a plan, or the folder of one', '.')
+      .option('--menu <name>', 'the menu, where the plan has several')
+      .option('--dry-run', 'show what would change, write nothing');
+  const placed = (command: Command): Command =>
+    command
+      .option('--before <entry>', 'before this entry')
+      .option('--after <entry>', 'behind this entry')
+      .option('--under <entry>', 'below this entry, as the last of its submenu')
+      .option('--first', 'first in the menu')
+      .option('--last', 'last in the menu');
+  const run = (edit: EntryEdit, options: Options): Promise<void> =>
+    act(voice => work(edit, options, voice))();
+  placed(add('add <target>', 'add an entry'))
+    .option('--label <label>', 'what it is called; its page’s title by default')
+    .action((target: string, options: Options) =>
+      run(
+        {
+          do: 'add',
+          target,
+          place: options,
+          ...(options.label === undefined ? {} : { label: options.label }),
+        },
+        options,
+      ),
+    );
+  placed(add('move <entry>', 'move an entry, with what lies below it')).action(
+    (name: string, options: Options) => run({ do: 'move', name, place: options }, options),
+  );
+  add('rename <entry> <label>', 'give an entry another label').action(
+    (name: string, label: string, options: Options) => run({ do: 'rename', name, label }, options),
+  );
+  add('remove <entry>', 'take an entry out, with what lies below it').action(
+    (name: string, options: Options) => run({ do: 'remove', name }, options),
+  );
+  add('highlight <entry>', 'set an entry apart as a button')
+    .option('--off', 'take that back')
+    .action((name: string, options: Options) =>
+      run({ do: 'highlight', name, off: options.off === true }, options),
+    );
+}
+
+async function work(edit: EntryEdit, options: Options, voice: Voice): Promise<number> {
+  const { editEntry } = await import('../jobs/entry.ts');
+  const { plan, menu, dryRun = false } = options;
+  const { status, findings, file, changes } = editEntry(edit, {
+    plan,
+    dryRun,
+    ...(menu === undefined ? {} : { menu }),
+  });
+  tellFindings(findings, voice);
+  if (status === 2) {
+    voice.io.err('\nNothing was written.\n');
+    return 2;
+  }
+  const { out } = voice;
+  if (changes.length === 0) voice.io.out(`Nothing to change: ${file} is so already.\n`);
+  else {
+    const lines = changes.flatMap(({ line, lines: all }) => [
+      out.quiet(`${file}:${line}`),
+      ...all.map(one => painted(one, voice)),
+    ]);
+    voice.io.out(
+      `${lines.join('\n')}\n${dryRun ? 'Nothing was written.' : `Go on with  ${out.strong('kamino build')}`}\n`,
+    );
+  }
+  return 0;
+}
+
+function painted(line: string, { out }: Voice): string {
+  if (line.startsWith('+')) return out.strong(line);
+  return line.startsWith('-') ? out.error(line) : out.quiet(line);
+}
