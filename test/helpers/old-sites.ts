@@ -435,7 +435,7 @@ ${top}
         title: 'a file: address',
         file: 'classes/ash/index.html',
         was: '<li><a href="../../news/index.html">',
-        is: '<li><a href="file:///home/me/school/news/index.html">',
+        is: '<li><a href="file:///E:/school/news/index.html">',
         rule: 'foreign-path',
       },
       {

@@ -7,6 +7,7 @@ import type { Source } from '../text/source.ts';
 import { carrier } from './carried.ts';
 import { HookNames, hookOf } from './hooks.ts';
 import { fileLabel, labelOf, sharedPart, spaced } from './labels.ts';
+import { cutOff, distinct, leftOut, sizeOf } from './resolve-parts.ts';
 import { entriesFromHeadings, entriesFromPages, pagesOf } from './patterns.ts';
 import { readTarget } from './targets.ts';
 import type { Destination, ResolvedEntry, ResolvedMenu, SectionHeading, SiteFacts } from './types.ts';
@@ -331,39 +332,4 @@ class Resolver {
   #tell(rule: Parameters<typeof finding>[0], { start, end }: Mark, message: string, remedy: string): void {
     this.#findings.push(finding(rule, this.#source.place(start, end), message, remedy));
   }
-}
-
-/** Menus that share entries find the same; it is told once. */
-function distinct(findings: readonly Finding[]): Finding[] {
-  const seen = new Set<string>();
-  return findings.filter(({ rule, place, message }) => {
-    const key = `${rule} ${place?.position?.line ?? ''}:${place?.position?.column ?? ''} ${message}`;
-    const isNew = !seen.has(key);
-    seen.add(key);
-    return isNew;
-  });
-}
-
-/** Entries without what lies deeper. */
-function cutOff(entries: readonly Entry[], depth: number): Entry[] {
-  return entries.map(one => ({ ...one, entries: depth > 1 ? cutOff(one.entries, depth - 1) : [] }));
-}
-
-/** `1.2 MB`, as people read sizes. */
-function sizeOf(bytes: number): string {
-  if (bytes < 1000) return `${bytes} B`;
-  const units = ['kB', 'MB', 'GB'];
-  const power = Math.min(units.length, Math.floor(Math.log10(bytes) / 3));
-  const value = bytes / 1000 ** power;
-  return `${value < 10 ? value.toFixed(1) : Math.round(value)} ${units[power - 1]!}`;
-}
-
-/** An entry that the plan allows to be missing. */
-function leftOut(problem: Finding): Finding {
-  return {
-    ...problem,
-    rule: 'left-out',
-    severity: 'warning',
-    message: `this entry was left out: ${problem.message}`,
-  };
 }

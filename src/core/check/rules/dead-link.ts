@@ -1,4 +1,4 @@
-import { nearestPage } from '../../menu/targets.ts';
+import { nearestPage } from '../../menu/nearest-page.ts';
 import { finding } from '../../text/finding.ts';
 import { nearest } from '../../text/nearest.ts';
 import { linksOf, placeOfLink } from '../../site/links.ts';
