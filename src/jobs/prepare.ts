@@ -97,7 +97,7 @@ export class Run {
       styles: [ownStyle, ...(plan.style ? [plan.style.path] : [])],
       skipTo: plan.skipTo,
       front: site.facts.front,
-      links: plan.links,
+      links: { ...plan.links, onDisk: site.onDisk },
       hash: hashOf,
       taken: hash => site.record.taken(hash),
       ids: prepared.ids,

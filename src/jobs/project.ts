@@ -68,6 +68,8 @@ export interface OpenSite {
   /** Those of the files that are pages. */
   pageFiles: ReadonlySet<string>;
   facts: SiteFacts;
+  /** Paths whose names are not in Unicode’s composed form on the disk. */
+  onDisk: ReadonlyMap<string, string>;
   record: SiteRecord;
   findings: Finding[];
 }
@@ -101,14 +103,19 @@ export function openSite(
   const isPage = pathMatcher([plan.read], true);
   const pageFiles = new Set(files.map(file => file.path).filter(isPage));
   const pages = new Set([...pageFiles].map(path => path.normalize('NFC')));
+  const onDisk = new Map(
+    known
+      .map(({ path }) => [path.normalize('NFC'), path] as const)
+      .filter(([composed, path]) => composed !== path),
+  );
   const facts: SiteFacts = {
     pages,
     files: new Set(known.map(file => file.path.normalize('NFC'))),
     words: new Map(),
-    ...contentsOf(root, new Map(known.map(file => [file.path.normalize('NFC'), file.path]))),
+    ...contentsOf(root, onDisk),
     front: frontPage(pages),
   };
-  return { site: { root, files, pageFiles, facts, record, findings }, findings: [] };
+  return { site: { root, files, pageFiles, facts, onDisk, record, findings }, findings: [] };
 }
 
 /** The pieces of HTML that menus hold. */

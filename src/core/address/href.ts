@@ -63,10 +63,13 @@ export interface AddressStyle {
   index: 'shown' | 'hidden';
   /** The folder of the server in which the site lies, with `/` at both ends. */
   base: string;
+  /** Paths whose names are not in Unicode's composed form on the disk, with that form. */
+  onDisk?: ReadonlyMap<SitePath, string>;
 }
 
 /** The address of a page or file of the site, as a link in this folder is written. */
-export function writtenAddress(folder: SitePath, target: SitePath, style: AddressStyle): string {
+export function writtenAddress(folder: SitePath, path: SitePath, style: AddressStyle): string {
+  const target = style.onDisk?.get(path) ?? path;
   const isHidden = style.index === 'hidden' && /(^|\/)index\.html?$/i.test(target);
   const shown = isHidden ? target.slice(0, target.lastIndexOf('/') + 1) : target;
   if (style.from === 'root') return style.base + shown.split('/').map(encodePart).join('/');

@@ -84,7 +84,8 @@ export class Inlayer {
 
   page(path: SitePath, bytes: Uint8Array): Inlaying {
     const { menus: all, carries, front } = this.#inlay;
-    const menus = all.filter(menu => carries(menu, path) && hasEntries(menu, path, front));
+    const own = path.normalize('NFC');
+    const menus = all.filter(menu => carries(menu, own) && hasEntries(menu, own, front));
     return this.#byItsStart(path, menus, bytes) ?? this.#whole(path, menus, bytes);
   }
 
@@ -94,7 +95,7 @@ export class Inlayer {
     if (menus.length === 0 || end >= bytes.length || /\.xht(ml)?$/i.test(path) || bytes.includes(0))
       return null;
     const raw = rawOf(bytes.subarray(0, end));
-    if (this.#inlay.seek !== null || this.#inlay.ids.has(path)) return null;
+    if (this.#inlay.seek !== null || this.#inlay.ids.has(path.normalize('NFC'))) return null;
     const starts = attributeStarts(raw);
     if (starts.others.length > 0 || !raw.includes('\n')) return null;
     const alike = this.#alikeFor(menus);
@@ -197,7 +198,12 @@ export class Inlayer {
     const spans: Span[] = [];
     const taken: { hash: string; raw: Raw }[] = [];
     const folder = baseFolder(frame.path, frame.base);
-    const here = { page: frame.path, folder, front: this.#inlay.front, links: this.#inlay.links };
+    const here = {
+      page: frame.path.normalize('NFC'),
+      folder,
+      front: this.#inlay.front,
+      links: this.#inlay.links,
+    };
     const lineBreak = lineBreakOf(frame.raw);
     for (const menu of menus) {
       const point = pointFor(menu, frame);
@@ -254,7 +260,7 @@ export class Inlayer {
 
   /** The ids that headings of this page are given. */
   #idSpans(path: SitePath, raw: Raw, isTaken: (offset: number) => boolean = () => false): Span[] {
-    const ids = this.#inlay.ids.get(path) ?? [];
+    const ids = this.#inlay.ids.get(path.normalize('NFC')) ?? [];
     return ids
       .filter(({ at }) => at <= raw.length && !isTaken(at))
       .map(({ at, id }) => ({ at, text: ` ${idAttribute}="" id="${escapeMarkup(id)}"` }))

@@ -1,4 +1,4 @@
-import { type AddressStyle, fragmentOf, relativeAddress, writtenAddress } from '../address/href.ts';
+import { type AddressStyle, fragmentOf, writtenAddress } from '../address/href.ts';
 import { type SitePath, folderOf } from '../address/path.ts';
 import type { Mark } from '../menu/marks.ts';
 import { entriesOn, isBefore } from '../menu/on-page.ts';
@@ -114,7 +114,7 @@ interface EntryContext {
 
 /** The link that leads past the menus; a page with a `base` needs its own address before the `#`. */
 export function skipMarkup(words: string, id: string, from: Standpoint, hasBase: boolean): string {
-  const address = `${hasBase ? relativeAddress(from.folder, from.page) : ''}${fragmentOf(id)}`;
+  const address = `${hasBase ? writtenAddress(from.folder, from.page, { ...from.links, from: 'page' }) : ''}${fragmentOf(id)}`;
   return `<a class="${parts.skip}" ${inlayAttribute}="${reserved.skip}" href="${escapeMarkup(address)}">${escapeMarkup(words)}</a>`;
 }
 

@@ -127,6 +127,13 @@ class Reading {
 
   read(): TargetReading {
     const { kind, written } = this.#target;
+    // A name may hold what means something in an address: a colon, a `#`, a `?`.
+    const literal = written.normalize('NFC');
+    const { pages, files } = this.#site;
+    if ((kind === 'page' || kind === 'address') && pages.has(literal))
+      return { destination: { kind: 'page', path: literal } };
+    if ((kind === 'file' || kind === 'address') && files.has(literal))
+      return { destination: { kind: 'file', path: literal } };
     // `section: contact` and `section: "#contact"` mean the same.
     const isBareId = kind === 'section' && !/[#./]/.test(written);
     const address = readAddress(isBareId ? `#${written}` : written, '');
