@@ -8,6 +8,7 @@ interface Options extends EntryPlace {
   label?: string;
   off?: true;
   dryRun?: true;
+  spellOut?: true;
 }
 
 const examples = `
@@ -35,6 +36,7 @@ export function addEntry(program: Command, act: Act): void {
       .description(about)
       .option('--plan <plan>', 'a plan, or the folder of one', '.')
       .option('--menu <name>', 'the menu, where the plan has several')
+      .option('--spell-out', 'write the entries of a pattern one by one, where the entry comes from one')
       .option('--dry-run', 'show what would change, write nothing');
   const placed = (command: Command): Command =>
     command
@@ -76,10 +78,11 @@ export function addEntry(program: Command, act: Act): void {
 
 async function work(edit: EntryEdit, options: Options, voice: Voice): Promise<number> {
   const { editEntry } = await import('../jobs/entry.ts');
-  const { plan, menu, dryRun = false } = options;
+  const { plan, menu, dryRun = false, spellOut = false } = options;
   const { status, findings, file, changes } = editEntry(edit, {
     plan,
     dryRun,
+    spellOut,
     ...(menu === undefined ? {} : { menu }),
   });
   tellFindings(findings, voice);

@@ -1,8 +1,10 @@
 import { structuredPatch } from 'diff';
 import { labelOf, sharedPart } from '../core/menu/labels.ts';
+import { pagesOf } from '../core/menu/patterns.ts';
 import { resolveMenus } from '../core/menu/resolve.ts';
 import { EditError, type EditEntry, PlanEditor, type Spot } from '../core/plan/edit.ts';
 import { readPlan } from '../core/plan/read.ts';
+import type { Entry, Plan } from '../core/plan/types.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { listed, nearest } from '../core/text/nearest.ts';
 import { Source } from '../core/text/source.ts';
@@ -30,6 +32,8 @@ export interface EntryOptions {
   /** The menu, where the plan has several. */
   menu?: string;
   dryRun?: boolean;
+  /** Where the entry comes from a pattern, write the pattern’s entries one by one first. */
+  spellOut?: boolean;
 }
 
 export interface EntryResult {
@@ -59,8 +63,17 @@ export function editEntry(edit: EntryEdit, options: EntryOptions = {}): EntryRes
   const source = open.plan.labels;
   const shownLabel = (target: string): string | null => labelOf(target, words.get(target), source, shared);
   try {
-    const editor = new PlanEditor(open.source.text, options.menu ?? null, shownLabel);
-    const text = new Editing(editor, site).apply(edit);
+    const menu = options.menu ?? null;
+    const patterns = patternPages(open.plan, site, path => shownLabel(path) ?? path);
+    const editor = new PlanEditor(open.source.text, menu, shownLabel);
+    const spelled =
+      'name' in edit
+        ? spelledOut(editor, edit.name, { patterns, shownLabel, isWanted: options.spellOut === true })
+        : null;
+    const text = new Editing(
+      spelled === null ? editor : new PlanEditor(spelled, menu, shownLabel),
+      site,
+    ).apply(edit);
     const told = problemsOf(text, file, site);
     if (hasErrors(told)) return failed(told);
     if (text !== open.source.text && options.dryRun !== true) writeWhole(open.file, Buffer.from(text));
@@ -127,18 +140,13 @@ class Editing {
       const names = found.map(one => `"${fullName(one)}"`);
       throw new EditError(`several entries are called \`${name}\``, `Name one of them:  ${listed(names)}`);
     }
-    const pattern = all.find(one => one.isPattern);
     const near = nearest(
       name,
       all.flatMap(one => one.names),
     );
     throw new EditError(
       `no entry is called \`${name}\``,
-      near
-        ? `Did you mean \`${near}\`?`
-        : pattern
-          ? 'It may come from a pattern of pages, which stands for all of them.'
-          : `There are:  ${all.map(one => one.names[0] ?? '').join(', ')}`,
+      near ? `Did you mean \`${near}\`?` : `There are:  ${all.map(one => one.names[0] ?? '').join(', ')}`,
     );
   }
 
@@ -148,6 +156,57 @@ class Editing {
     if (under !== undefined) return { side: 'under', of: this.#one(under) };
     return { side: first === true ? 'first' : 'last' };
   }
+}
+
+/** The pages of each pattern of a plan, by where it stands in the text. */
+function patternPages(
+  plan: Plan,
+  site: OpenSite,
+  titleOf: (path: string) => string,
+): ReadonlyMap<number, string[]> {
+  const found = new Map<number, string[]>();
+  const visit = (entries: readonly Entry[], parent: string | null): void => {
+    for (const { target, mark, entries: below } of entries) {
+      if (target.kind === 'pages') found.set(mark.start, pagesOf(target.pages, parent, site.facts, titleOf));
+      const own = target.kind === 'page' || target.kind === 'address' ? target.written : parent;
+      visit(below, own);
+    }
+  };
+  for (const menu of plan.menus) visit(menu.entries, null);
+  return found;
+}
+
+/** The plan with a pattern written out, where an entry comes from one; null where it does not. */
+function spelledOut(
+  editor: PlanEditor,
+  name: string,
+  {
+    patterns,
+    shownLabel,
+    isWanted,
+  }: {
+    patterns: ReadonlyMap<number, string[]>;
+    shownLabel: (target: string) => string | null;
+    isWanted: boolean;
+  },
+): string | null {
+  if (editor.find(name).length > 0) return null;
+  const own = name.split('/').at(-1)!.toLowerCase();
+  for (const entry of editor.all().filter(one => one.isPattern)) {
+    const pages = patterns.get(entry.node.range![0]) ?? [];
+    const isIn = pages.some(path =>
+      [path, shownLabel(path)].some(
+        one => one?.toLowerCase() === own || one?.toLowerCase() === name.toLowerCase(),
+      ),
+    );
+    if (!isIn) continue;
+    if (isWanted) return editor.spellOut(entry, pages);
+    throw new EditError(
+      `\`${name}\` comes from the pattern in line ${editor.lineOf(entry)}`,
+      'With --spell-out the entries of the pattern are written one by one first.',
+    );
+  }
+  return null;
 }
 
 function fullName(entry: EditEntry): string {

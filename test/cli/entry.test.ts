@@ -59,13 +59,21 @@ describe('kamino entry', () => {
     [['add', 'nws.html'], 'Did you mean `news.html`?'],
     [['move', 'Visit', '--under', 'Café'], 'cannot stand under'],
     [['remove', 'Cafe'], 'Did you mean `Café`?'],
-    [['rename', 'First log', 'x'], 'pattern of pages'],
+    [['rename', 'First log', 'x'], 'the pattern in line 9'],
     [['rename', 'Home', 'x', '--menu', 'foot'], '--menu masthead'],
   ])('%j is refused, and nothing is written', (args, remedy) => {
     const folder = site();
     const { status, err } = kamino(folder, 'entry', ...args);
     expect([status, err]).toEqual([2, expect.stringContaining(remedy)]);
     expect(planOf(folder)).toBe(plan);
+  });
+
+  it('writes the entries of a pattern one by one when asked', () => {
+    const folder = site();
+    expect(kamino(folder, 'entry', 'rename', 'First log', 'Number one', '--spell-out').status).toBe(0);
+    expect(planOf(folder)).toBe(
+      plan.replace('{ pages: "log/*.html" }', '{ page: log/a.html, label: Number one }'),
+    );
   });
 
   it('takes a highlight back, and says where nothing changes', () => {

@@ -79,6 +79,18 @@ export class PlanEditor {
     return byPath.length > 0 ? byPath : this.all().filter(one => matches(one.names));
   }
 
+  /** The line of an entry, from 1. */
+  lineOf({ node }: EditEntry): number {
+    return this.text.slice(0, node.range![0]).split('\n').length;
+  }
+
+  /** The plan with other entries, one a line, in place of one that stands for them. */
+  spellOut(entry: EditEntry, items: readonly string[]): string {
+    const { line, end, indent } = this.#block(entry);
+    const lines = items.map(item => `${indent}- ${scalarText(item, false)}\n`).join('');
+    return this.text.slice(0, line) + lines + this.text.slice(end);
+  }
+
   rename(entry: EditEntry, label: string, keyOf: (target: string) => string): string {
     return this.#set(entry, 'label', label, keyOf);
   }
