@@ -7,6 +7,7 @@ export { demo, type DemoResult } from './jobs/demo.ts';
 export { verify, type Verification } from './jobs/verify.ts';
 export { check, type CheckOptions, type CheckResult } from './jobs/check.ts';
 export { draft, type DraftOptions, type DraftResult } from './jobs/draft.ts';
+export { editEntry, type EntryEdit, type EntryOptions, type EntryResult } from './jobs/entry.ts';
 export { map, type MapOptions, type MapResult } from './jobs/map.ts';
 export { inventory, type Inventory, type InventoryPage } from './jobs/inventory.ts';
 export { version } from './jobs/version.ts';

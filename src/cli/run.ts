@@ -2,6 +2,7 @@ import { Command, CommanderError } from 'commander';
 import { version } from '../jobs/version.ts';
 import { addBuild } from './build.ts';
 import { addCheck } from './check.ts';
+import { addCompletion } from './completion.ts';
 import { addDemo } from './demo.ts';
 import { addDraft } from './draft.ts';
 import { addEntry } from './entry.ts';
@@ -53,6 +54,7 @@ export async function run(argv: readonly string[], io: Io): Promise<number> {
   addLift(program, act);
   addMap(program, act);
   addDemo(program, act);
+  addCompletion(program, act);
   for (const command of program.commands) command.option('--no-color', 'no colour in what is printed');
   if (argv.length === 0) {
     program.outputHelp();

@@ -2,8 +2,11 @@ import { existsSync, readFileSync, readdirSync, rmSync, rmdirSync } from 'node:f
 import { dirname, join, resolve } from 'node:path';
 import { crc32 } from 'node:zlib';
 import { pathMatcher } from '../core/address/glob.ts';
+import { readAddress } from '../core/address/href.ts';
+import { folderOf } from '../core/address/path.ts';
 import { LostRecord, findInlaid, keepMenus, lift as liftPage } from '../core/inlay/lift.ts';
 import { isOwnStyle } from '../core/inlay/style.ts';
+import { readFull } from '../core/site/full.ts';
 import { bytesOf, rawOf } from '../core/text/bytes.ts';
 import { charsetOf } from '../core/text/charset.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
@@ -75,6 +78,8 @@ class Lifting {
   readonly #record: SiteRecord;
   readonly #options: LiftOptions;
   readonly #writer: Writer;
+  /** Ids that were taken out of pages. */
+  readonly #ids = new Map<string, Set<string>>();
 
   constructor(root: string, record: SiteRecord, options: LiftOptions) {
     this.#root = root;
@@ -91,6 +96,7 @@ class Lifting {
     result.findings.push(...findings);
     const isPage = pathMatcher([open.plan?.read ?? '**/*.{html,htm}'], true);
     for (const { path } of files) if (isPage(path)) this.#page(path, result);
+    if (this.#ids.size > 0) this.#lostIds(files.map(file => file.path).filter(isPage), result);
     if (!this.#options.keepMenus) this.#ownFiles(result);
   }
 
@@ -109,9 +115,32 @@ class Lifting {
       const lifted = keeps ? keepMenus(raw) : liftPage(raw, hash => this.#record.taken(hash));
       if (!dryRun) this.#writer.write(path, bytesOf(lifted));
       result.lifted.push(path);
+      if (!keeps) this.#noteIds(path, raw);
     } catch (error) {
       if (!(error instanceof LostRecord)) throw error;
       result.findings.push(lost(path, error));
+    }
+  }
+
+  #noteIds(path: string, raw: string): void {
+    for (const { name, start, end } of findInlaid(raw)) {
+      const id = name === null ? / id="([^"]*)"$/.exec(raw.slice(start, end))?.[1] : undefined;
+      if (id !== undefined) this.#ids.set(path, (this.#ids.get(path) ?? new Set()).add(id));
+    }
+  }
+
+  /** Links of the pages' own to ids that have gone with the menus. */
+  #lostIds(paths: readonly string[], result: LiftResult): void {
+    for (const path of paths) {
+      const raw = rawOf(readFileSync(join(this.#root, path)));
+      const page = readFull(path, this.#options.dryRun ? liftPage(raw, () => '') : raw);
+      for (const link of page.links) {
+        const address = readAddress(link.href, folderOf(path));
+        const target = address.kind === 'inside' ? address.path : address.kind === 'same-page' ? path : null;
+        if (target === null || !('fragment' in address) || address.fragment === null) continue;
+        if (this.#ids.get(target)?.has(address.fragment) !== true) continue;
+        result.findings.push(lostId(placeInRaw(page.frame, link.start, link.end), target, address.fragment));
+      }
     }
   }
 
@@ -155,6 +184,15 @@ function edited(place: Finding['place']): Finding {
     place,
     'someone has edited this menu by hand; the page was left alone',
     'Lift with --overwrite to take it out all the same, or with --keep-menus to keep it.',
+  );
+}
+
+function lostId(place: Finding['place'], page: string, id: string): Finding {
+  return finding(
+    'lost-id',
+    place,
+    `this link leads to \`#${id}\`, an id that Kamino had given a heading of \`${page}\``,
+    `Give the heading the id yourself:  id="${id}"`,
   );
 }
 

@@ -63,3 +63,34 @@ describe('the face of the program', () => {
     expect([stderr, stdout.split('\n').length]).toEqual(['', 2]);
   });
 });
+
+describe('completion', () => {
+  const complete = (...words: string[]): string[] => {
+    const { out } = kamino(folderWith({}), 'completion', 'bash');
+    const script = `${out}\nCOMP_WORDS=(${words.map(word => `'${word}'`).join(' ')}); COMP_CWORD=${words.length - 1}; _kamino; printf '%s\\n' "\${COMPREPLY[@]}"`;
+    return spawnSync('bash', ['-c', script], { encoding: 'utf8' }).stdout.split('\n').filter(Boolean);
+  };
+
+  it.each([
+    [['kamino', 'in'], ['inventory']],
+    [['kamino', 'build', '--dr'], ['--dry-run']],
+    [
+      ['kamino', 'entry', 'r'],
+      ['rename', 'remove'],
+    ],
+    [
+      ['kamino', 'draft', '--f'],
+      ['--from', '--force'],
+    ],
+  ])('%j', (words, found) => {
+    expect(complete(...words)).toEqual(found);
+  });
+
+  it('is there for other shells, and for no unknown one', () => {
+    expect(kamino(folderWith({}), 'completion', 'zsh').out).toMatch(/^#compdef kamino\n[^]*'--dry-run\[/);
+    expect(kamino(folderWith({}), 'completion', 'fish').out).toContain(
+      "-n '__fish_seen_subcommand_from build' -l dry-run",
+    );
+    expect(kamino(folderWith({}), 'completion', 'tcl').status).toBe(2);
+  });
+});

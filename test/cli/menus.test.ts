@@ -123,7 +123,12 @@ describe('an entry', () => {
     put(folder, { 'visit/cafe.html': page('New') });
     kamino(folder, 'build');
     expect(contents(folder)['visit/index.html']).toBe(first['visit/index.html']);
-    kamino(folder, 'lift');
+    put(folder, { 'visit/cafe.html': page('New', '<a href="index.html#by-bus">by bus</a>') });
+    const { status, err } = kamino(folder, 'lift');
+    expect([status, err]).toEqual([
+      0,
+      expect.stringMatching(/visit\/cafe\.html:\d+:\d+: warning lost-id: .*#by-bus/),
+    ]);
     expect(contents(folder)['visit/index.html']).toBe(files['visit/index.html']);
   });
 });

@@ -86,6 +86,7 @@ export const rules = {
   'no-main': { severity: 'warning', about: 'A skip link needs the main content to lead to.' },
   'base-elsewhere': { severity: 'warning', about: 'A page’s base lies on the site.' },
   'lost-record': { severity: 'error', about: 'What was taken out of a page is kept in the record.' },
+  'lost-id': { severity: 'warning', about: 'No link leads to an id that goes with the menus.' },
   'edited-inside': {
     severity: 'error',
     about: 'What someone edited inside a menu is not overwritten unasked.',
