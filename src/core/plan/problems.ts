@@ -119,7 +119,7 @@ class Teller {
           'missing-key',
           path,
           'this menu has no `entries`',
-          'List them, or take those of another menu:  entries-of: masthead',
+          'Give it entries, or take those of another menu:  entries-of: masthead\nentries:\n  - index.html',
         );
       case 'any.unknown':
         return this.#atKey(
