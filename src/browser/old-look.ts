@@ -43,7 +43,8 @@ export function computedLook(
       browser,
       [
         '--headless',
-        '--no-sandbox',
+        // Its sandbox does not start for root.
+        ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
         '--disable-gpu',
         '--allow-file-access-from-files',
         '--window-size=1280,800',
