@@ -1,6 +1,6 @@
 import { type Interface, createInterface } from 'node:readline';
 import type { Command } from 'commander';
-import { counted, listed } from '../core/text/nearest.ts';
+import { counted, shortened } from '../core/text/nearest.ts';
 import type { Ask, DraftResult } from '../jobs/draft.ts';
 import { type Act, type Voice, tellFindings } from './io.ts';
 import { progressOn } from './progress.ts';
@@ -77,7 +77,8 @@ function report(result: DraftResult, isDry: boolean, site: string, voice: Voice)
   const { out } = voice;
   const menus = result.menus.map(({ name, entries, copies, lacking }) => {
     const source = copies === null ? '' : `, from ${counted(copies, 'copy', 'copies')}`;
-    const without = lacking.length > 0 ? `\n            no copy, so no menu, on ${shortList(lacking)}` : '';
+    const without =
+      lacking.length > 0 ? `\n            no copy, so no menu, on ${shortened(lacking, mostNamed)}` : '';
     return `  ${out.quiet(name.padEnd(9))} ${counted(entries, 'entry', 'entries')}${source}${without}`;
   });
   const where = site === '.' ? '' : ` ${site}`;
@@ -87,11 +88,6 @@ function report(result: DraftResult, isDry: boolean, site: string, voice: Voice)
 }
 
 const mostNamed = 5;
-
-function shortList(paths: readonly string[]): string {
-  const more = paths.length - mostNamed;
-  return more > 0 ? `${paths.slice(0, mostNamed).join(', ')} and ${more} more` : listed(paths, 'and');
-}
 
 /** Asks on the terminal; Enter takes the first answer. */
 class Asker {

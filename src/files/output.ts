@@ -1,5 +1,5 @@
 import { existsSync, readFileSync, renameSync, rmSync, statSync } from 'node:fs';
-import { dirname, join } from 'node:path';
+import { join } from 'node:path';
 import type { FileRecord, Glance, OutputRecord, SiteRecord } from './record.ts';
 import type { SiteFile } from './walk.ts';
 import { Writer, type Written, partOf } from './write.ts';
@@ -116,8 +116,11 @@ export class Output {
   }
 
   abandon(): void {
-    if (this.#isFresh && !this.#isDry && existsSync(dirname(this.folder))) {
+    if (!this.#isFresh || this.#isDry) return;
+    try {
       rmSync(partOf(this.folder), { recursive: true, force: true });
+    } catch {
+      // What stopped the run is told; what it could not make, it cannot take away.
     }
   }
 

@@ -11,6 +11,8 @@ import { outlineFormatOf, outlineFormats } from '../core/draft/outlines/index.ts
 import { sitemapPaths } from '../core/draft/outlines/sitemap.ts';
 import { OutlineError } from '../core/draft/outlines/types.ts';
 import { type Draft, type DraftLook, type DraftMenu, type DraftSite, pageLook } from '../core/draft/types.ts';
+import { draftSite } from '../core/draft/site.ts';
+import { skipTargets } from '../core/draft/skip.ts';
 import { writeDraft } from '../core/draft/write.ts';
 import { menuNames } from '../core/site/hand/names.ts';
 import { type SiteMenu, siteMenus } from '../core/site/hand/site-menus.ts';
@@ -23,12 +25,10 @@ import { counted, nearest } from '../core/text/nearest.ts';
 import { readSelector } from '../core/text/selector.ts';
 import { SiteRecord } from '../files/record.ts';
 import { writeWhole } from '../files/write.ts';
-import { draftSite } from './draft-site.ts';
 import { inPlace } from './own.ts';
 import { draftLeft } from './draft-left.ts';
 import { findPlan, fromUser, isPartOfSite, shownPath } from './paths.ts';
 import { readSite } from './read-site.ts';
-import { skipTargets } from './draft-skip.ts';
 import { siteStyles } from './site-styles.ts';
 
 export interface DraftOptions {
@@ -324,6 +324,8 @@ class Drafting {
       return null;
     };
     const seen = 'kamino inventory  shows the menus that were found.';
+    if (/\.(?:md|markdown|opml|csv|json|xml)$/i.test(selector))
+      return fail(`there is no file \`${selector}\``, 'Write its path from the folder where you stand.');
     if (!readSelector(selector))
       return fail(
         `\`${selector}\` is no selector, and no file`,

@@ -7,7 +7,7 @@ import type { SiteEntry } from '../core/site/hand/shared.ts';
 import { type SiteMenu, siteMenus } from '../core/site/hand/site-menus.ts';
 import { linksOf } from '../core/site/links.ts';
 import type { WholeSite } from '../core/site/whole.ts';
-import { counted, listed } from '../core/text/nearest.ts';
+import { counted, shortened } from '../core/text/nearest.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { SiteRecord } from '../files/record.ts';
 import { inPlace } from './own.ts';
@@ -130,14 +130,9 @@ function nextStep(site: WholeSite, folder: string): Inventory['next'] {
   const about = [
     `${best!.pages.length} of ${counted(all, 'page')}`,
     ...others.map(({ selector, pages }) => `${counted(pages.length, 'page')}: "${selector}"`),
-    ...(first.lacking.length > 0 ? [`none on ${shortList(first.lacking)}`] : []),
+    ...(first.lacking.length > 0 ? [`none on ${shortened(first.lacking, mostNamed)}`] : []),
   ];
   return { command: `kamino draft${where} ${options.join(' ')}`, about: about.join('; ') };
-}
-
-function shortList(paths: readonly string[]): string {
-  const more = paths.length - mostNamed;
-  return more > 0 ? `${paths.slice(0, mostNamed).join(', ')} and ${more} more` : listed(paths, 'and');
 }
 
 function pagesOf(site: ReturnType<typeof readSite>['site']): InventoryPage[] {

@@ -285,6 +285,19 @@ describe('folders', () => {
     expect(readFileSync(join(folder, 'built'), 'utf8')).toBe('a file');
   });
 
+  it('refuses an output below a file, in the same words', () => {
+    const folder = site();
+    put(folder, { 'kamino.yaml': plan('output: index.html/built\n', ['index.html']) });
+    const before = contents(folder);
+    const { status, err } = kamino(folder, 'build');
+    expect([status, err]).toEqual([
+      2,
+      expect.stringMatching(/error cannot-write: .*a file where a folder should be/),
+    ]);
+    expect(err).not.toContain('    at ');
+    expect(contents(folder)).toEqual(before);
+  });
+
   it('keeps every file whole when writing fails half way', () => {
     const folder = site();
     kamino(folder, 'build');

@@ -356,6 +356,7 @@ menus:
     });
     expect(kamino(site, 'draft', '--from', 'bad.csv').err).toContain('bad.csv:3:1: error bad-outline');
     expect(kamino(site, 'draft', '--from', 'x.odt').status).toBe(2);
+    expect(kamino(site, 'draft', '--from', 'gone.md').err).toContain('there is no file `gone.md`');
     expect(existsSync(join(site, 'kamino.yaml'))).toBe(false);
     expect(kamino(folderWith({}), 'draft').err).toContain('no-pages');
     expect(readdirSync(site).sort()).toEqual(['bad.csv', 'index.html', 'x.odt']);

@@ -1,6 +1,6 @@
 import type { SitePath } from '../address/path.ts';
-import { type StyleRule, inlineRules } from '../site/styles.ts';
-import { matcher } from '../site/select.ts';
+import { type StyleRule, inlineRules, ruleKey } from '../site/styles.ts';
+import { ruleMatcher } from '../site/select.ts';
 import { type Tree, type TreeNode, isNode, readTree, valueOf } from '../site/tree.ts';
 import type { FullPage } from '../site/full.ts';
 import type { WholeSite } from '../site/whole.ts';
@@ -115,7 +115,7 @@ class Behind {
   rules(trees: { before: Tree; after: Tree }, rules: readonly StyleRule[], parts: readonly Removed[]): void {
     const isGone = insideOf(parts);
     for (const rule of rules) {
-      const key = `${rule.place.file.endsWith('.css') ? rule.place.file : ''} ${rule.selector} ${JSON.stringify(rule.declarations)}`;
+      const key = ruleKey(rule);
       const seen = this.#rules.get(key) ?? { rule, isUsed: false, pages: 0 };
       this.#rules.set(key, seen);
       seen.isUsed ||= matchesOf(rule, trees.after).length > 0;
@@ -213,15 +213,7 @@ function insideOf(parts: readonly Removed[]): (node: TreeNode) => boolean {
 }
 
 function matchesOf({ selector }: StyleRule, tree: Tree): TreeNode[] {
-  const lasting = selector.replace(
-    /::?(?:hover|focus(?:-visible|-within)?|active|visited|link|any-link|before|after|first-letter|first-line)\b/g,
-    '',
-  );
-  try {
-    return tree.nodes.filter(matcher(tree, lasting.trim() || '*'));
-  } catch {
-    return [];
-  }
+  return tree.nodes.filter(ruleMatcher(tree, selector));
 }
 
 function callsIn(text: string): string[] {

@@ -42,6 +42,19 @@ export function matcher(tree: Tree, selector: string): (node: TreeNode) => boole
   return compile<Node, TreeNode>(selector, { adapter: adapterFor(tree), cacheResults: false });
 }
 
+/** What of a rule's selector depends on the moment, or stands for no element. */
+const passing =
+  /::?(?:hover|focus(?:-visible|-within)?|active|visited|link|any-link|before|after|first-letter|first-line)\b/g;
+
+/** The same for the selector of a style sheet's rule, in whatever state; one that only some browser knows matches nothing. */
+export function ruleMatcher(tree: Tree, selector: string): (node: TreeNode) => boolean {
+  try {
+    return matcher(tree, selector.replace(passing, '').trim() || '*');
+  } catch {
+    return () => false;
+  }
+}
+
 type Node = TreeNode | TreeText;
 
 function adapterFor(tree: Tree): NonNullable<Options<Node, TreeNode>['adapter']> {

@@ -88,6 +88,11 @@ export function inlineRules(path: SitePath, tree: Tree): StyleRule[] {
   });
 }
 
+/** The same for a rule that stands in many pages. */
+export function ruleKey({ place, selector, declarations }: StyleRule): string {
+  return `${place.file.endsWith('.css') ? place.file : ''} ${selector} ${JSON.stringify(declarations)}`;
+}
+
 export function atLeast(one: Specificity, other: Specificity): boolean {
   for (const at of [0, 1, 2] as const) if (one[at] !== other[at]) return one[at] > other[at];
   return true;

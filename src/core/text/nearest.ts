@@ -22,3 +22,9 @@ export function listed(words: readonly string[], joint = 'or'): string {
 export function counted(number: number, one: string, many = `${one}s`): string {
   return `${number} ${number === 1 ? one : many}`;
 }
+
+/** The first of many: `a, b and 3 more`. */
+export function shortened(words: readonly string[], most: number): string {
+  const more = words.length - most;
+  return more > 0 ? `${words.slice(0, most).join(', ')} and ${more} more` : listed(words, 'and');
+}

@@ -1,7 +1,15 @@
 import { readAddress } from '../../address/href.ts';
 import { folderOf } from '../../address/path.ts';
-import { matcher } from '../../site/select.ts';
-import { type Sheet, type StyleRule, atLeast, inlineRules, menuAround, sheetsOf } from '../../site/styles.ts';
+import { ruleMatcher } from '../../site/select.ts';
+import {
+  type Sheet,
+  type StyleRule,
+  atLeast,
+  inlineRules,
+  menuAround,
+  ruleKey,
+  sheetsOf,
+} from '../../site/styles.ts';
 import { type Tree, readTree } from '../../site/tree.ts';
 import type { WholeSite } from '../../site/whole.ts';
 import { type Finding, finding } from '../../text/finding.ts';
@@ -24,7 +32,7 @@ export const outranked: CheckRule = {
         const hits = hitsOf(rule, tree, inMenus);
         if (hits.length === 0) continue;
         // The same rule in many pages is told once.
-        const key = `${rule.place.file.endsWith('.css') ? rule.place.file : ''} ${rule.selector} ${JSON.stringify(rule.declarations)}`;
+        const key = ruleKey(rule);
         const told = beaten.get(key) ?? { rule, pages: new Set(), menus: new Set() };
         told.pages.add(path);
         for (const menu of hits) told.menus.add(menu);
@@ -62,19 +70,8 @@ function hitsOf(
   tree: Tree,
   inMenus: readonly { node: Tree['nodes'][number]; menu: string }[],
 ): string[] {
-  try {
-    const matches = matcher(
-      tree,
-      selector.replace(
-        /::?(?:hover|focus(?:-visible|-within)?|active|visited|link|before|after|any-link)\b/g,
-        '',
-      ) || '*',
-    );
-    return inMenus.filter(({ node }) => matches(node)).map(({ menu }) => menu);
-  } catch {
-    // A selector that only some browser knows.
-    return [];
-  }
+  const matches = ruleMatcher(tree, selector);
+  return inMenus.filter(({ node }) => matches(node)).map(({ menu }) => menu);
 }
 
 function toFinding(rule: StyleRule, pages: number, menus: readonly string[]): Finding {

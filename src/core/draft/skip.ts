@@ -1,6 +1,6 @@
-import { type TreeNode, readTree, valueOf } from '../core/site/tree.ts';
-import type { WholeSite } from '../core/site/whole.ts';
-import { compare } from '../core/text/finding.ts';
+import { type TreeNode, readTree, valueOf } from '../site/tree.ts';
+import type { WholeSite } from '../site/whole.ts';
+import { compare } from '../text/finding.ts';
 
 /**
  * Selectors of the main content for pages that have no `main`: the ids of what the first heading lies in, those of
