@@ -1,7 +1,7 @@
 import { dirname, isAbsolute, relative, resolve, sep } from 'node:path';
 import type { Plan } from '../core/plan/types.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
-import { counted } from '../core/text/nearest.ts';
+import { counted, shortened } from '../core/text/nearest.ts';
 import { inPlace } from './own.ts';
 import { realPlace, shownPath } from './paths.ts';
 import type { OpenPlan, OpenSite } from './project.ts';
@@ -75,6 +75,36 @@ export function lacksMain(pages: readonly string[]): Finding {
     pages.length === 1 ? { file: pages[0]! } : null,
     `${counted(pages.length, 'page')} without a \`main\` got no skip link: ${named}${more}`,
     'Name the element that holds the content, in the plan:\n  skip-to: ["#content"]',
+  );
+}
+
+/**
+ * One finding for all pages that say they are in a language.
+ * @param words Kamino's own words that menus need, where the plan names no languages
+ * @param all how many pages the site has
+ */
+export function otherLanguage(
+  tag: string,
+  pages: readonly string[],
+  { words, all }: { words: readonly string[] | null; all: number },
+): Finding {
+  const place = pages.length === 1 ? { file: pages[0]! } : null;
+  const [say, they] = pages.length === 1 ? ['says', 'it is'] : ['say', 'they are'];
+  const named = `${counted(pages.length, 'page')} ${say} that ${they} in \`${tag}\``;
+  const which = pages.length === 1 ? '' : `: ${shortened(pages, mostNamed)}`;
+  if (words === null)
+    return finding(
+      'page-language',
+      place,
+      `${named}, which is not the language of the plan for ${pages.length === 1 ? 'it' : 'them'}${which}`,
+      'Write the page’s own language into its `html` tag, or look at `languages`.',
+    );
+  const others = pages.length < all ? '\n  en: { name: English }' : '';
+  return finding(
+    'missing-word',
+    place,
+    `${named}, and Kamino’s own words there are English${which}`,
+    `Name its language, with these words in it:\nlanguages:${others}\n  ${tag}: { name: …, words: { ${words.map(word => `${word}: …`).join(', ')} } }`,
   );
 }
 

@@ -8,7 +8,7 @@ import type { Output } from '../files/output.ts';
 import { checksumOf } from '../files/pages.ts';
 import type { FileRecord } from '../files/record.ts';
 import type { SiteFile } from '../files/walk.ts';
-import { cannotRead, editedOutput, isFileError, lacksMain, unusedMenu } from './build-findings.ts';
+import { cannotRead, editedOutput, isFileError, unusedMenu } from './build-findings.ts';
 import { fromUser, shownPath } from './paths.ts';
 import { ownStyle } from './own.ts';
 import type { Run } from './prepare.ts';
@@ -41,10 +41,7 @@ export function writeFolder(
     const aside = output.putAside(path);
     result.findings.push(goneFile(path, aside));
   }
-  const ofPages = fromUser(
-    [...run.findings, ...(run.lackMain.length ? [lacksMain(run.lackMain)] : [])],
-    site.root,
-  );
+  const ofPages = fromUser(run.pageFindings, site.root);
   result.findings.push(...ofPages);
   // Pages that have findings are made again the next time, so that these are told again.
   output.finish(

@@ -8,7 +8,7 @@ import { placeInRaw } from '../core/text/place.ts';
 import { checksumOf } from '../files/pages.ts';
 import type { FileRecord } from '../files/record.ts';
 import { Writer } from '../files/write.ts';
-import { editedStyle, lacksMain, unusedMenu } from './build-findings.ts';
+import { editedStyle, unusedMenu } from './build-findings.ts';
 import { inPlace, ownStyle } from './own.ts';
 import { fromUser } from './paths.ts';
 import type { Run } from './prepare.ts';
@@ -65,7 +65,7 @@ export function writeInPlace(run: Run, result: BuildResult, options: BuildOption
     result.findings.push(...fromUser([editedStyle(ownStyle)], site.root));
     if (old) next.set(ownStyle, old);
   }
-  const ofPages = [...run.findings, ...(run.lackMain.length ? [lacksMain(run.lackMain)] : [])];
+  const ofPages = run.pageFindings;
   result.findings.push(...fromUser(ofPages, site.root));
   if (!dryRun) site.record.save(inPlace, { basis: '', glance: null, files: next });
   return ended(result, result.created.length + result.changed.length > 0 ? 'built' : 'nothing-new');

@@ -1,5 +1,5 @@
 import { structuredPatch } from 'diff';
-import { labelOf, sharedPart } from '../core/menu/labels.ts';
+import { Ground } from '../core/menu/ground.ts';
 import { pagesOf } from '../core/menu/patterns.ts';
 import { resolveMenus } from '../core/menu/resolve.ts';
 import { EditError, type EditEntry, PlanEditor, type Spot } from '../core/plan/edit.ts';
@@ -59,9 +59,8 @@ export function editEntry(edit: EntryEdit, options: EntryOptions = {}): EntryRes
   const { site, findings } = openSite(open, open.plan, true);
   if (!site) return failed(findings);
   const words = readWords(open, open.plan, site);
-  const shared = sharedPart([...words.values()].flatMap(({ title }) => title ?? []));
-  const source = open.plan.labels;
-  const shownLabel = (target: string): string | null => labelOf(target, words.get(target), source, shared);
+  const ground = new Ground(open.plan, { ...site.facts, words }, open.source);
+  const shownLabel = (target: string): string | null => ground.words(target);
   try {
     const menu = options.menu ?? null;
     const patterns = patternPages(open.plan, site, path => shownLabel(path) ?? path);
@@ -167,7 +166,11 @@ function patternPages(
   const found = new Map<number, string[]>();
   const visit = (entries: readonly Entry[], parent: string | null): void => {
     for (const { target, mark, entries: below } of entries) {
-      if (target.kind === 'pages') found.set(mark.start, pagesOf(target.pages, parent, site.facts, titleOf));
+      if (target.kind === 'pages')
+        found.set(
+          mark.start,
+          pagesOf(target.pages, { parent, site: site.facts, titleOf, inLanguage: path => path }),
+        );
       const own = target.kind === 'page' || target.kind === 'address' ? target.written : parent;
       visit(below, own);
     }

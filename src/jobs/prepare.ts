@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { crc32 } from 'node:zlib';
 import type { Inlay } from '../core/inlay/inlay.ts';
 import { styleSheet } from '../core/inlay/style.ts';
+import { missingWords, wordsIn } from '../core/inlay/words.ts';
 import { type ResolvedLook, onPage } from '../core/look/page.ts';
 import { carrier } from '../core/menu/carried.ts';
 import { type Resolution, resolveMenus } from '../core/menu/resolve.ts';
@@ -15,7 +16,7 @@ import type { Source } from '../core/text/source.ts';
 import type { Finished } from '../files/output.ts';
 import { PageMaker } from '../files/pages.ts';
 import type { Glance } from '../files/record.ts';
-import { folderFindings, nameTaken } from './build-findings.ts';
+import { folderFindings, lacksMain, nameTaken, otherLanguage } from './build-findings.ts';
 import { planMark } from './glance.ts';
 import { ownStyle } from './own.ts';
 import { type OpenPlan, type OpenSite, readWords } from './project.ts';
@@ -26,6 +27,7 @@ export interface Prepared {
   findings: Finding[];
   menus: ResolvedMenu[];
   ids: Resolution['ids'];
+  languages: Resolution['languages'];
   style: string;
   /** What follows selectors that need the whole page. */
   seek: Seek | null;
@@ -36,7 +38,7 @@ export interface Prepared {
 /** All that can be known, and can be wrong, before a page is touched. */
 export async function prepare(open: OpenPlan, plan: Plan, site: OpenSite): Promise<Prepared> {
   const facts = { ...site.facts, words: readWords(open, plan, site) };
-  const { menus, ids, findings } = resolveMenus(plan, facts, open.source);
+  const { menus, ids, languages, findings } = resolveMenus(plan, facts, open.source);
   const { look, findings: ofLook } = await lookOf(plan, open.source);
   const style = styleSheet(menus, look, plan.look);
   const basis = [
@@ -50,9 +52,16 @@ export async function prepare(open: OpenPlan, plan: Plan, site: OpenSite): Promi
   const taken = [...facts.files].find(path => path.toLowerCase() === ownStyle);
   const ofFolders = folderFindings(open, plan, site);
   return {
-    findings: [...findings, ...ofLook, ...ofFolders, ...(taken ? [nameTaken(taken)] : [])],
+    findings: [
+      ...findings,
+      ...missingWords(plan.languages, menus, open.source),
+      ...ofLook,
+      ...ofFolders,
+      ...(taken ? [nameTaken(taken)] : []),
+    ],
     menus,
     ids,
+    languages,
     style,
     basis,
     seek: await seekerOf(plan),
@@ -96,7 +105,7 @@ export class Run {
       carries: carrier(prepared.menus),
       styles: [ownStyle, ...(plan.style ? [plan.style.path] : [])],
       skipTo: plan.skipTo,
-      front: site.facts.front,
+      languageOf: languageOf(prepared.languages),
       links: { ...plan.links, onDisk: site.onDisk },
       hash: hashOf,
       taken: hash => site.record.taken(hash),
@@ -112,8 +121,17 @@ export class Run {
     return this.#maker.findings;
   }
 
-  get lackMain(): string[] {
-    return this.#maker.lackMain;
+  /** What was found in all pages made so far. */
+  get pageFindings(): Finding[] {
+    const { menus, languages } = this.prepared;
+    const { lackMain, otherLanguages } = this.#maker;
+    const words = languages === null ? wordsIn(menus) : null;
+    const all = this.site.facts.pages.size;
+    return [
+      ...this.findings,
+      ...[...otherLanguages].map(([tag, pages]) => otherLanguage(tag, pages, { words, all })),
+      ...(lackMain.length > 0 ? [lacksMain(lackMain)] : []),
+    ];
   }
 
   isPage(path: string): boolean {
@@ -159,8 +177,16 @@ export class Run {
     const pages = [...this.site.facts.pages];
     const count = (menu: ResolvedMenu): number =>
       pages.filter(page => this.#inlay.carries(menu, page)).length;
-    return this.prepared.menus.map(menu => ({ name: menu.name, pages: count(menu) }));
+    const counts = new Map<string, number>();
+    for (const menu of this.prepared.menus) counts.set(menu.name, (counts.get(menu.name) ?? 0) + count(menu));
+    return [...counts].map(([name, number]) => ({ name, pages: number }));
   }
+}
+
+function languageOf(languages: Resolution['languages']): Inlay['languageOf'] {
+  if (languages === null) return () => null;
+  const all = new Map(languages.all.map(one => [one.tag, one]));
+  return page => all.get(languages.of(page)) ?? null;
 }
 
 /** The name under which something taken out of a page is kept. */

@@ -118,10 +118,12 @@ export function openSite(
   return { site: { root, files, pageFiles, facts, onDisk, record, findings }, findings: [] };
 }
 
-/** The pieces of HTML that menus hold. */
+/** The pieces of HTML that menus hold, in any language. */
 function piecesOf(entries: readonly Entry[]): string[] {
-  return entries.flatMap(({ target, entries: below }) => [
-    ...(target.kind === 'insert' ? [target.written.replace(/^\.\//, '')] : []),
+  return entries.flatMap(({ target, versions, entries: below }) => [
+    ...[target, ...[...versions.values()].flatMap(one => one?.target ?? [])].flatMap(one =>
+      one.kind === 'insert' ? [one.written.replace(/^\.\//, '')] : [],
+    ),
     ...piecesOf(below),
   ]);
 }
@@ -135,7 +137,7 @@ function isOwnFile(root: string, path: string): boolean {
 function contentsOf(
   root: string,
   onDisk: ReadonlyMap<string, string>,
-): Pick<SiteFacts, 'sections' | 'headings' | 'date' | 'size' | 'text'> {
+): Pick<SiteFacts, 'sections' | 'headings' | 'language' | 'date' | 'size' | 'text'> {
   const pages = new Map<string, { page: FullPage; sections: ReadonlyMap<string, string> } | null>();
   const at = (path: string): string => join(root, onDisk.get(path) ?? path);
   const read = (path: string): { page: FullPage; sections: ReadonlyMap<string, string> } | null => {
@@ -158,6 +160,10 @@ function contentsOf(
     headings: path => {
       const found = read(path);
       return found ? sectionHeadings(found.page) : [];
+    },
+    language: path => {
+      const raw = readStart(at(path), headBytes);
+      return raw === null ? null : readFrame(path, raw, nothingWanted).language;
     },
     date: path => read(path)?.page.date ?? null,
     size: file => statSync(at(file)).size,

@@ -40,6 +40,17 @@ const foot = [
   'contact.html',
 ];
 
+const welsh = [
+  'cy/index.html',
+  'cy/heno.html',
+  'cy/ymweld.html',
+  'cy/ymweld.html#oriau-agor',
+  'cy/ymweld.html#beth-mae-n-ei-gostio',
+  'cy/ymweld.html#hygyrchedd',
+  'cy/book.html',
+];
+const welshFoot = ['cy/heno.html', 'cy/ymweld.html'];
+
 let built = '';
 useBrowser();
 beforeAll(() => {
@@ -72,8 +83,9 @@ describe.each(pages)('the finished page %s', path => {
     );
     const inSite = (menu: string): string[] =>
       targets.filter(([name]) => name === menu).map(([, href]) => href.slice(address('').length + 1));
-    expect(inSite('masthead')).toEqual(masthead);
-    expect(inSite('foot')).toEqual(path === 'almanac/1998.html' ? [] : foot);
+    const isWelsh = path.startsWith('cy/');
+    expect(inSite('masthead')).toEqual(isWelsh ? welsh : masthead);
+    expect(inSite('foot')).toEqual(isWelsh ? welshFoot : path === 'almanac/1998.html' ? [] : foot);
     for (const [at, [, href]] of targets.entries()) {
       if (page.url() !== address(path)) await page.goto(address(path));
       const link = links.nth(at);
@@ -97,6 +109,66 @@ describe.each(pages)('the finished page %s', path => {
     expect(rules(await violations(page)).filter(one => !rules(before).includes(one))).toEqual([]);
     await page.context().close();
   });
+});
+
+/** Pages that only some entries of the masthead stand for. */
+const covered = (path: string): string | null =>
+  /^(telescopes|almanac)\//.test(path) ? 'telescopes/index.html' : null;
+
+test('the marks of every menu on every page are those of the plan, as computed from addresses alone', async () => {
+  let marked = 0;
+  for (const path of pages) {
+    const page = await open(address(path));
+    const menus = await page.evaluate(() =>
+      [...document.querySelectorAll('nav[data-kamino]')].map(menu => ({
+        name: (menu as HTMLElement).dataset['kamino'],
+        entries: [...menu.querySelectorAll('li')].map(item => {
+          const link = item.querySelector(':scope > a') as HTMLAnchorElement | null;
+          return {
+            href: link?.href ?? null,
+            above: [...menu.querySelectorAll('li')].filter(one => one !== item && one.contains(item)).length,
+            below: [...item.querySelectorAll('li a')].map(one => (one as HTMLAnchorElement).href),
+            current: link?.getAttribute('aria-current') ?? null,
+            within: item.classList.contains('kamino-within'),
+          };
+        }),
+      })),
+    );
+    const here = address(path);
+    const front = address(path.startsWith('cy/') ? 'cy/index.html' : 'index.html');
+    for (const { name, entries } of menus) {
+      const isCurrent = (one: { href: string | null }): boolean => one.href === here;
+      const cover = name === 'masthead' ? covered(path) : null;
+      const isAbove = (one: { below: string[] }): boolean => one.below.includes(here);
+      const isNamed = entries.some(one => isCurrent(one) || isAbove(one));
+      const folder = (href: string): string | null =>
+        /\/index\.html$/.test(href) && href !== front ? href.slice(0, -'index.html'.length) : null;
+      const around = entries.flatMap(({ href }) => {
+        const own = href === null ? null : folder(href);
+        return own !== null && here.startsWith(own) ? [own] : [];
+      });
+      const deepest = around.sort((one, other) => other.length - one.length)[0];
+      for (const one of entries) {
+        const isTrail = name === 'trail' || name === 'leaf' || name === 'language';
+        const within =
+          !isTrail &&
+          !isCurrent(one) &&
+          (isAbove(one) ||
+            (cover !== null && one.href === address(cover)) ||
+            (!isNamed && cover === null && one.href !== null && folder(one.href) === deepest));
+        expect({ path, name, href: one.href, current: one.current, within: one.within }).toEqual({
+          path,
+          name,
+          href: one.href,
+          current: isCurrent(one) ? 'page' : null,
+          within,
+        });
+        if (within || isCurrent(one)) marked += 1;
+      }
+    }
+    await page.context().close();
+  }
+  expect(marked).toBeGreaterThan(60);
 });
 
 describe('the bar', () => {

@@ -1,8 +1,8 @@
 import { type AddressStyle, baseFolder } from '../address/href.ts';
 import type { SitePath } from '../address/path.ts';
-import type { ResolvedMenu } from '../menu/types.ts';
+import type { GivenId, ResolvedMenu } from '../menu/types.ts';
+import { isLanguage } from '../menu/languages.ts';
 import { entriesOn } from '../menu/on-page.ts';
-import type { GivenId } from '../menu/resolve.ts';
 import { AlikeStarts } from '../site/alike.ts';
 import { readFrame } from '../site/frame.ts';
 import { type Wanted, attributeStarts } from '../site/wanted.ts';
@@ -26,7 +26,7 @@ import { LostRecord, type Taken, lift } from './lift.ts';
 import { type Standpoint, skipMarkup } from './markup.ts';
 import { idAttribute } from './names.ts';
 import { pointFor } from './points.ts';
-import { english } from './words.ts';
+import { type Words, isEnglish, wordsOf } from './words.ts';
 import { MenuWriter } from './writer.ts';
 
 /** What is put into the pages of a site. */
@@ -36,8 +36,9 @@ export interface Inlay {
   /** Style sheets in order: Kamino's, then the designer's own. */
   styles: readonly SitePath[];
   skipTo: readonly string[];
-  front: SitePath | null;
   links: AddressStyle;
+  /** Which of the plan's languages a page is in, with Kamino's own words; null where the plan names none. */
+  languageOf: (page: SitePath) => { tag: string; words: Partial<Words> } | null;
   /** The name under which what is taken out is kept, and what is kept under a name. */
   hash: (raw: Raw) => string;
   taken: Taken;
@@ -57,6 +58,8 @@ export interface Inlaying {
   findings: Finding[];
   /** Menus put in. */
   menus: number;
+  /** The language that the page says it is in, where Kamino's own words in it are of another. */
+  otherLanguage: string | null;
   /** The page carries a menu, but has no main content for a skip link. */
   lacksMain: boolean;
 }
@@ -83,9 +86,9 @@ export class Inlayer {
   }
 
   page(path: SitePath, bytes: Uint8Array): Inlaying {
-    const { menus: all, carries, front } = this.#inlay;
+    const { menus: all, carries } = this.#inlay;
     const own = path.normalize('NFC');
-    const menus = all.filter(menu => carries(menu, own) && hasEntries(menu, own, front));
+    const menus = all.filter(menu => carries(menu, own) && hasEntries(menu, own));
     return this.#byItsStart(path, menus, bytes) ?? this.#whole(path, menus, bytes);
   }
 
@@ -201,7 +204,6 @@ export class Inlayer {
     const here = {
       page: frame.path.normalize('NFC'),
       folder,
-      front: this.#inlay.front,
       links: this.#inlay.links,
     };
     const lineBreak = lineBreakOf(frame.raw);
@@ -245,15 +247,28 @@ export class Inlayer {
       taken,
       findings,
       menus: count,
+      otherLanguage: this.#otherLanguage(frame),
       lacksMain: !main && !frame.hasSkipLink,
     };
+  }
+
+  #otherLanguage({ language, path }: Frame): string | null {
+    if (language === null) return null;
+    const known = this.#inlay.languageOf(path.normalize('NFC'));
+    const isSame = known
+      ? isLanguage(language, known.tag) || isLanguage(known.tag, language)
+      : isEnglish(language);
+    return isSame ? null : language;
   }
 
   #skip(frame: Frame, main: MainContent | null, from: Standpoint): Span[] {
     if (!main || frame.hasSkipLink) return [];
     const id = main.id ?? freeId(frame.raw);
     const span = (at: number, markup: string): Span => ({ at, text: encodeMarkup(markup, frame.charset) });
-    const link = span(frame.bodyPoint, skipMarkup(english.skip, id, from, frame.base !== null));
+    const link = span(
+      frame.bodyPoint,
+      skipMarkup(wordsOf(this.#inlay.languageOf(from.page)).skip, id, from, frame.base !== null),
+    );
     if (main.id !== null) return [link];
     return [link, span(main.insert, ` ${idAttribute}="" id="${escapeMarkup(id)}"`)];
   }
@@ -314,15 +329,15 @@ function overlapOf(spans: readonly Span[]): string | null {
 }
 
 function nothing(source: Uint8Array, findings: Finding[]): Inlaying {
-  return { source, spans: [], taken: [], findings, menus: 0, lacksMain: false };
+  return { source, spans: [], taken: [], findings, menus: 0, otherLanguage: null, lacksMain: false };
 }
 
 function selectorsOf(texts: readonly string[]): Selector[] {
   return texts.flatMap(text => readSelector(text) ?? []);
 }
 
-function hasEntries(menu: ResolvedMenu, path: SitePath, front: SitePath | null): boolean {
-  return menu.shows === 'entries' || entriesOn(menu, path, front).length > 0;
+function hasEntries(menu: ResolvedMenu, path: SitePath): boolean {
+  return menu.shows === 'entries' || entriesOn(menu, path).length > 0;
 }
 
 /** A slot of this name in the bytes, in any way of writing the attribute. */

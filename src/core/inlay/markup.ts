@@ -5,7 +5,7 @@ import { entriesOn, isBefore } from '../menu/on-page.ts';
 import type { Destination, ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import type { Raw } from '../text/bytes.ts';
 import { escapeMarkup } from '../text/references.ts';
-import { english } from './words.ts';
+import { type Words, wordsOf } from './words.ts';
 import {
   depthAttribute,
   entryAttribute,
@@ -21,7 +21,6 @@ export interface Standpoint {
   page: SitePath;
   /** The folder from which its addresses are read. */
   folder: SitePath;
-  front: SitePath | null;
   links: AddressStyle;
 }
 
@@ -43,16 +42,19 @@ export function menuMarkup(menu: ResolvedMenu, from: Standpoint, line: LinePlace
   const ours = ` ${inlayAttribute}="${menu.name}"${was}`;
   const [before, after] = line.cell === null ? ['', ''] : [`<td${ours}${line.cell}>`, '</td>'];
   const list = menu.form === 'breadcrumb' ? 'ol' : 'ul';
-  const entries = entriesOn(menu, from.page, from.front);
+  const words = wordsOf(menu.language);
+  const entries = entriesOn(menu, from.page);
   const lines = [
     `${before}<nav class="${parts.menu} ${parts[menu.form]} ${menuClass(menu.name)}"${before === '' ? ours : ''} aria-label="${escapeMarkup(menu.title)}">`,
     `  <div class="${parts.room}">`,
     ...(menu.home ? [`    ${homeMarkup(menu.home, from)}`] : []),
     ...(menu.fold.belowEm === null
       ? []
-      : [`    <details class="${toggle}"><summary>${english.menu}</summary></details>`]),
+      : [`    <details class="${toggle}"><summary>${escapeMarkup(words.menu)}</summary></details>`]),
     `    <${list} class="${parts.list}">`,
-    ...entries.flatMap(one => topLines(one, { menu, marks, from, group: '' }).map(text => `      ${text}`)),
+    ...entries.flatMap(one =>
+      topLines(one, { menu, marks, from, words, group: '' }).map(text => `      ${text}`),
+    ),
     `    </${list}>`,
     ...(menu.hasData ? [`    ${trailData(entries, from)}`] : []),
     '  </div>',
@@ -63,18 +65,18 @@ export function menuMarkup(menu: ResolvedMenu, from: Standpoint, line: LinePlace
 
 /** The entries of a trail and of neighbours stand alone; in other menus with what lies below them. */
 function topLines(entry: ResolvedEntry, context: EntryContext): string[] {
-  const { menu, from } = context;
+  const { menu, from, words } = context;
   if (menu.shows === 'trail')
     return entryLines({ ...entry, entries: [] }, { ...context, marks: trailMarks(entry, from) });
   if (menu.shows !== 'set') return entryLines(entry, context);
   const isPrevious = isBefore(menu, entry, from.page);
-  const [part, rel, words] = isPrevious
-    ? [parts.previous, 'prev', english.previous]
-    : [parts.next, 'next', english.next];
+  const [part, rel, word] = isPrevious
+    ? [parts.previous, 'prev', words.previous]
+    : [parts.next, 'next', words.next];
   const { item, label } = sameEverywhere(entry);
   const address = escapeMarkup(addressOf(entry.leadsTo, from) ?? '');
   return [
-    `<li class="${parts.entry} ${part}"${item}><a class="${parts.link}" href="${address}" rel="${rel}"><span class="${parts.note}">${words}</span> ${label}</a></li>`,
+    `<li class="${parts.entry} ${part}"${item}><a class="${parts.link}" href="${address}" rel="${rel}"><span class="${parts.note}">${escapeMarkup(word)}</span> ${label}</a></li>`,
   ];
 }
 
@@ -108,6 +110,7 @@ interface EntryContext {
   menu: ResolvedMenu;
   marks: Marks;
   from: Standpoint;
+  words: Words;
   /** Of the openers that close each other. */
   group: string;
 }
@@ -131,25 +134,25 @@ function homeMarkup(home: { label: string; page: SitePath }, from: Standpoint): 
 
 /** One line for an entry without a submenu; else its lines and those of what lies below it. */
 function entryLines(entry: ResolvedEntry, context: EntryContext): string[] {
-  const { menu, marks, from, group } = context;
-  const mark = marks.get(keyOf(entry, marks));
+  const { menu, marks, from, words, group } = context;
+  const mark = isOwnLanguage(entry, from) ? 'current' : marks.get(keyOf(entry, marks));
   if (
     entry.entries.length === 0 &&
     isPlainLink(entry) &&
     !(mark === 'current' && menu.currentEntry === 'text')
   ) {
-    const [before, after] = leafParts(entry, mark);
+    const [before, after] = leafParts(entry, mark, words);
     return [before + escapeMarkup(addressOf(entry.leadsTo, from)!) + after];
   }
   const { item, label } = sameEverywhere(entry);
   const start = startOf(entry, mark, item);
   if (entry.leadsTo.kind === 'insert') return [`${start}${entry.leadsTo.html}</li>`];
   const address = addressOf(entry.leadsTo, from);
-  const current = mark === 'current' ? ' aria-current="page"' : '';
+  const current = currentAttribute(entry, mark);
   const isText = mark === 'current' && menu.currentEntry === 'text';
   const link = isText
     ? `<span class="${parts.link}"${current}>${label}</span>`
-    : `<a class="${parts.link}" href="${escapeMarkup(address ?? '')}"${linkAttributes(entry)}${current}>${label}${notesOf(entry)}</a>`;
+    : `<a class="${parts.link}" href="${escapeMarkup(address ?? '')}"${linkAttributes(entry)}${current}>${label}${notesOf(entry, words)}</a>`;
   if (entry.entries.length === 0)
     return [
       address === null ? `${start}<span class="${parts.link}">${label}</span></li>` : `${start}${link}</li>`,
@@ -170,7 +173,7 @@ function entryLines(entry: ResolvedEntry, context: EntryContext): string[] {
   const summary =
     address === null
       ? `<summary class="${parts.link}" aria-controls="${id}">${label}</summary>`
-      : `<summary aria-controls="${id}" aria-label="${escapeMarkup(english.below(entry.label))}"></summary>`;
+      : `<summary aria-controls="${id}" aria-label="${escapeMarkup(`${entry.label}: ${words.more}`)}"></summary>`;
   const opener = `<details class="${parts.opener}"${siblings}${open}>${summary}</details>`;
   return [`${start}${address === null ? '' : link}${opener}`, ...list(` id="${id}"`)];
 }
@@ -183,16 +186,20 @@ function isPlainLink({ leadsTo }: ResolvedEntry): boolean {
 const leaves = new WeakMap<ResolvedEntry, Map<Mark | undefined, [before: string, after: string]>>();
 
 /** The line of an entry up to its address and behind it: the same wherever a page lies, made once. */
-function leafParts(entry: ResolvedEntry, mark: Mark | undefined): [before: string, after: string] {
+function leafParts(
+  entry: ResolvedEntry,
+  mark: Mark | undefined,
+  words: Words,
+): [before: string, after: string] {
   const known = leaves.get(entry) ?? new Map<Mark | undefined, [string, string]>();
   leaves.set(entry, known);
   const kept = known.get(mark);
   if (kept) return kept;
   const { item, label } = sameEverywhere(entry);
-  const current = mark === 'current' ? ' aria-current="page"' : '';
+  const current = currentAttribute(entry, mark);
   const made: [string, string] = [
     `${startOf(entry, mark, item)}<a class="${parts.link}" href="`,
-    `"${linkAttributes(entry)}${current}>${label}${notesOf(entry)}</a></li>`,
+    `"${linkAttributes(entry)}${current}>${label}${notesOf(entry, words)}</a></li>`,
   ];
   known.set(mark, made);
   return made;
@@ -216,14 +223,28 @@ function keyOf(entry: ResolvedEntry, marks: Marks): ResolvedEntry {
   return entry;
 }
 
-function linkAttributes({ newWindow, save }: ResolvedEntry): string {
-  return `${newWindow ? ' target="_blank" rel="noopener"' : ''}${save ? ' download' : ''}`;
+/** A language that the page itself is in: the one of a set that holds, beside the entry of the page. */
+function isOwnLanguage({ leadsTo }: ResolvedEntry, from: Standpoint): boolean {
+  return leadsTo.kind === 'language' && leadsTo.counterparts[from.page] === from.page;
+}
+
+function currentAttribute({ leadsTo }: ResolvedEntry, mark: Mark | undefined): string {
+  if (mark !== 'current') return '';
+  return ` aria-current="${leadsTo.kind === 'language' ? 'true' : 'page'}"`;
+}
+
+function linkAttributes({ newWindow, save, lang, hreflang }: ResolvedEntry): string {
+  const own = lang === null ? '' : ` lang="${escapeMarkup(lang)}"`;
+  const there = hreflang === null ? '' : ` hreflang="${escapeMarkup(hreflang)}"`;
+  return `${own}${there}${newWindow ? ' target="_blank" rel="noopener"' : ''}${save ? ' download' : ''}`;
 }
 
 /** What is told behind a label. */
-function notesOf({ newWindow, details }: ResolvedEntry): string {
+function notesOf({ newWindow, details }: ResolvedEntry, words: Words): string {
   const file = details === null ? '' : ` <span class="${parts.note}">(${escapeMarkup(details)})</span>`;
-  return newWindow ? `${file}<span class="${parts.unseen}"> (${english.newWindow})</span>` : file;
+  return newWindow
+    ? `${file}<span class="${parts.unseen}"> (${escapeMarkup(words['new-window'])})</span>`
+    : file;
 }
 
 function hasCurrent(entry: ResolvedEntry, marks: Marks): boolean {
@@ -253,6 +274,8 @@ function addressOf(leadsTo: Destination, { folder, page, links }: Standpoint): s
       const needsPage = !isHere || folder !== folderOf(page);
       return (needsPage ? writtenAddress(folder, leadsTo.path ?? page, links) : '') + fragmentOf(leadsTo.id);
     }
+    case 'language':
+      return writtenAddress(folder, leadsTo.counterparts[page] ?? leadsTo.front, links);
     case 'url':
     case 'mail':
     case 'phone':

@@ -119,6 +119,7 @@ export function extras(menus: readonly ResolvedMenu[]): string {
   };
   const forms = new Set(menus.map(menu => menu.form));
   return [
+    ...(forms.has('plain') ? [groundless(parts.plain)] : []),
     ...(forms.has('breadcrumb') ? [groundless(parts.breadcrumb), breadcrumb] : []),
     ...(has(one => one.details !== null) || forms.has('previous-next') ? [note] : []),
     ...(forms.has('previous-next') ? [groundless(parts['previous-next']), neighbours] : []),

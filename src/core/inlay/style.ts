@@ -35,6 +35,8 @@ export function styleSheet(menus: readonly ResolvedMenu[], colors: ResolvedLook,
     highlight: menus.some(menu => hasHighlight(menu.entries)),
   };
   const forms = new Set(menus.map(menu => menu.form));
+  // A menu of several languages stands once for each.
+  const named = [...new Map(menus.map(menu => [menu.name, menu])).values()];
   const sheet = [
     signature,
     properties(colors, look, uses),
@@ -43,14 +45,14 @@ export function styleSheet(menus: readonly ResolvedMenu[], colors: ResolvedLook,
     ...(forms.has('column') ? [column] : []),
     ...(forms.has('plain') ? [plain] : []),
     ...(uses.submenu ? [submenus(forms)] : []),
-    ...menus.filter(menu => menu.align !== 'start').map(menu => aligned(menu.name, menu.align)),
+    ...named.filter(menu => menu.align !== 'start').map(menu => aligned(menu.name, menu.align)),
     states,
     ...(uses.submenu && forms.has('bar') ? [markBeside(`.${parts.bar} .${parts.submenu}`)] : []),
     ...(forms.has('plain') ? [markPlain] : []),
     ...(forms.has('column') ? [markBeside(`.${parts.column}`)] : []),
     ...(uses.highlight ? [highlight] : []),
     extras(menus),
-    ...menus.flatMap(menu => (menu.fold.belowEm === null ? [] : [stack(menu.name, menu.fold.belowEm)])),
+    ...named.flatMap(menu => (menu.fold.belowEm === null ? [] : [stack(menu.name, menu.fold.belowEm)])),
     skip,
     conditions,
   ].join('\n');

@@ -13,14 +13,15 @@ export class MenuWriter {
   readonly #sections = new Map<ResolvedMenu, boolean>();
 
   write(menu: ResolvedMenu, from: Standpoint, line: LinePlace, charset: Charset): Raw {
-    const marks = marksOn(menu, from.page, from.front);
+    const marks = marksOn(menu, from.page);
     let key = `${menu.name}\n${from.folder}\n${line.indent}${line.lineBreak}`;
+    if (menu.language !== null) key += `\n${menu.language.tag}`;
     if (charset.declared) key += charset.name;
     if (line.cell !== null) key += `\n${line.cell}`;
     if (line.was !== null) key += `\n${line.was}`;
     // Only these say something of the page itself.
     if (from.page === menu.home?.page) key += '\nhome';
-    if (menu.shows !== 'entries' || this.#namesSections(menu)) key += `\n${from.page}`;
+    if (menu.shows !== 'entries' || this.#dependsOnPage(menu)) key += `\n${from.page}`;
     for (const [entry, mark] of marks) key += `\n${entry.hook} ${mark}`;
     return this.#once(key, () => encodeMarkup(menuMarkup(menu, from, line, marks), charset));
   }
@@ -31,10 +32,12 @@ export class MenuWriter {
     return this.#once(key, () => encodeMarkup(files.map(file => styleMarkup(file, from)).join(''), charset));
   }
 
-  /** A place in this page is written without the page's address, one in another with it. */
-  #namesSections(menu: ResolvedMenu): boolean {
+  /** A place in this page is written without the page's address, one in another with it; languages by counterparts. */
+  #dependsOnPage(menu: ResolvedMenu): boolean {
     const has = (entries: readonly ResolvedEntry[]): boolean =>
-      entries.some(one => one.leadsTo.kind === 'section' || has(one.entries));
+      entries.some(
+        one => one.leadsTo.kind === 'section' || one.leadsTo.kind === 'language' || has(one.entries),
+      );
     const known = this.#sections.get(menu) ?? has(menu.entries);
     this.#sections.set(menu, known);
     return known;

@@ -4,6 +4,8 @@ import type { SitePath } from '../address/path.ts';
 interface Carried {
   carriedBy: readonly string[];
   except: readonly string[];
+  /** Pages of one language only. */
+  language?: { pages: ReadonlySet<SitePath> } | null;
 }
 
 /** Which pages carry a menu, by its `carried-by` and `except`. */
@@ -15,6 +17,6 @@ export function carrier<Menu extends Carried>(
   );
   return (menu, page) => {
     const [carried, except] = tests.get(menu)!;
-    return carried(page) && !except(page);
+    return carried(page) && !except(page) && menu.language?.pages.has(page) !== false;
   };
 }

@@ -41,7 +41,7 @@ function withoutPart(title: string, part: string | null): string {
 export function labelOf(
   path: SitePath,
   words: PageWords | undefined,
-  source: LabelSource,
+  source: Pick<LabelSource, 'from' | 'cut'>,
   shared: string | null,
 ): string | null {
   if (source.from === 'file') return fileLabel(path);

@@ -1,6 +1,6 @@
 import { pathMatcher } from '../address/glob.ts';
 import { type SitePath, folderOf, isIndex, isInside } from '../address/path.ts';
-import type { ResolvedEntry, ResolvedMenu, SiteFacts } from './types.ts';
+import type { ResolvedEntry, ResolvedMenu } from './types.ts';
 
 export type Mark = 'current' | 'within';
 
@@ -9,11 +9,7 @@ export type Mark = 'current' | 'within';
  * above it in the plan. On a page that no entry names, `within` for the deepest entry whose page is the index of a
  * folder above it, never the site's front page.
  */
-export function marksOn(
-  menu: ResolvedMenu,
-  page: SitePath,
-  front: SiteFacts['front'],
-): ReadonlyMap<ResolvedEntry, Mark> {
+export function marksOn(menu: ResolvedMenu, page: SitePath): ReadonlyMap<ResolvedEntry, Mark> {
   const marks = new Map<ResolvedEntry, Mark>();
   let deepest: Chain | null = null;
   for (const chain of chainsOf(menu)) {
@@ -23,7 +19,7 @@ export function marksOn(
       marks.size === 0 &&
       chain.covers !== null &&
       isInside(page, chain.covers) &&
-      chain.page !== front
+      chain.page !== menu.front
     ) {
       if (chain.covers.length > (deepest?.covers?.length ?? 0)) deepest = chain;
     }

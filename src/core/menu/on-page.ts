@@ -3,33 +3,30 @@ import { marksOn } from './marks.ts';
 import type { ResolvedEntry, ResolvedMenu } from './types.ts';
 
 /** What a menu shows on a page; nothing where it has nothing to show there. */
-export function entriesOn(
-  menu: ResolvedMenu,
-  page: SitePath,
-  front: SitePath | null,
-): readonly ResolvedEntry[] {
+export function entriesOn(menu: ResolvedMenu, page: SitePath): readonly ResolvedEntry[] {
   switch (menu.shows) {
     case 'entries':
       return menu.entries;
     case 'branch':
-      return branchOf(menu, page, front);
+      return branchOf(menu, page);
     case 'trail':
-      return trailTo(menu, page, front);
+      return trailTo(menu, page);
     case 'set':
       return neighbours(menu, page);
   }
 }
 
 /** What lies below the top entry that the page is in. */
-function branchOf(menu: ResolvedMenu, page: SitePath, front: SitePath | null): readonly ResolvedEntry[] {
-  const marks = marksOn(menu, page, front);
+function branchOf(menu: ResolvedMenu, page: SitePath): readonly ResolvedEntry[] {
+  const marks = marksOn(menu, page);
   return menu.entries.find(one => marks.has(one))?.entries ?? [];
 }
 
 /** The entries from the top down to the page, and the page itself where no entry names it. */
-function trailTo(menu: ResolvedMenu, page: SitePath, front: SitePath | null): readonly ResolvedEntry[] {
+function trailTo(menu: ResolvedMenu, page: SitePath): readonly ResolvedEntry[] {
+  const { front } = menu;
   const own = menu.pages?.get(page);
-  const marks = marksOn(menu, page, front);
+  const marks = marksOn(menu, page);
   const chain: ResolvedEntry[] = [];
   for (let level: readonly ResolvedEntry[] = menu.entries; ;) {
     const next = level.find(one => marks.has(one));

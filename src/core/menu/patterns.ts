@@ -7,18 +7,35 @@ import type { SectionHeading, SiteFacts } from './types.ts';
 /** Words of a page by which it is sorted. */
 export type TitleOf = (page: SitePath) => string;
 
+/** What a pattern is followed in. */
+export interface PatternContext {
+  /** The page of the entry above. */
+  parent: SitePath | null;
+  site: SiteFacts;
+  titleOf: TitleOf;
+  /** The page that stands for a page in the language of the menu; null where there is none. */
+  inLanguage: (page: SitePath) => SitePath | null;
+}
+
 /** The pages that a pattern stands for, in order, without the parent's own. */
 export function pagesOf(
   { globs, order, first, except, most }: PagePattern,
-  parent: SitePath | null,
-  site: SiteFacts,
-  titleOf: TitleOf,
+  { parent, site, titleOf, inLanguage }: PatternContext,
 ): SitePath[] {
   const [matches, isOut] = [pathMatcher(globs), pathMatcher(except)];
-  const found = [...site.pages].filter(path => matches(path) && !isOut(path) && path !== parent);
+  const matched = (isWanted: (path: SitePath) => boolean): SitePath[] => [
+    ...new Set([...site.pages].filter(isWanted).flatMap(path => inLanguage(path) ?? [])),
+  ];
+  const out = new Set(except.length > 0 ? matched(isOut) : []);
+  const found = matched(matches).filter(path => !out.has(path) && path !== parent);
   const ahead = first.flatMap(one => {
-    const isFirst = pathMatcher([one]);
-    return sorted(found.filter(isFirst), order, site, titleOf);
+    const isFirst = new Set(matched(pathMatcher([one])));
+    return sorted(
+      found.filter(path => isFirst.has(path)),
+      order,
+      site,
+      titleOf,
+    );
   });
   const rest = sorted(
     found.filter(path => !ahead.includes(path)),

@@ -4,6 +4,7 @@ import type { Mark, Target } from '../plan/types.ts';
 import { type Finding, finding } from '../text/finding.ts';
 import { listed, nearest } from '../text/nearest.ts';
 import type { Source } from '../text/source.ts';
+import type { SiteLanguages } from './languages.ts';
 import { nearestPage } from './nearest-page.ts';
 import type { Destination, SectionHeading, SiteFacts } from './types.ts';
 
@@ -14,6 +15,10 @@ type Written = Extract<Target, { kind: 'page' | 'section' | 'file' | 'address' }
 /** What stands for one place each; patterns stand for many. */
 export type SingleTarget = Exclude<Target, { kind: 'pages' | 'sections' }>;
 
+export function isPattern(target: Target): target is Exclude<Target, SingleTarget> {
+  return target.kind === 'pages' || target.kind === 'sections';
+}
+
 /** What a target is read against. */
 export interface TargetContext {
   site: SiteFacts;
@@ -22,6 +27,9 @@ export interface TargetContext {
   source: Source;
   /** Gives a heading an id of Kamino's, the same on every build. */
   giveId: (page: SitePath, heading: SectionHeading) => string;
+  /** What stands for a page or file in the language of the menu. */
+  counterpart?: (path: SitePath) => SitePath;
+  languages?: SiteLanguages | null;
 }
 
 export function readTarget(target: SingleTarget, context: TargetContext): TargetReading {
@@ -36,6 +44,8 @@ export function readTarget(target: SingleTarget, context: TargetContext): Target
       return readHeading(target, context);
     case 'insert':
       return readInsert(target, context);
+    case 'language':
+      return readLanguage(target, context);
     case 'phone':
       return { destination: { kind: 'phone', url: `tel:${target.number.replace(/[^\d+]/g, '')}` } };
     case 'none':
@@ -91,7 +101,28 @@ function readHeading(
   return { destination: { kind: 'section', path, id: id ?? '' } };
 }
 
-function wordsKey(text: string): string {
+/** The counterparts of the pages that carry the menu. */
+function readLanguage(
+  { tag, mark }: Extract<Target, { kind: 'language' }>,
+  { languages, carriers, source }: TargetContext,
+): TargetReading {
+  // A language that the plan does not have has been told with the plan.
+  if (languages?.all.some(one => one.tag === tag) !== true) return { destination: { kind: 'none' } };
+  const front = languages.front(tag);
+  if (front === null) {
+    const place = source.place(mark.start, mark.end);
+    const message = `no page of the site is in \`${tag}\``;
+    return { finding: finding('missing-page', place, message, 'Look at the `pages` of that language.') };
+  }
+  const pairs = carriers.flatMap(page => {
+    const other = languages.counterpart(page, tag);
+    return other === null ? [] : [[page, other] as const];
+  });
+  return { destination: { kind: 'language', tag, counterparts: Object.fromEntries(pairs), front } };
+}
+
+/** Headings are the same whatever their spaces and letter case. */
+export function wordsKey(text: string): string {
   return text.toLowerCase().replace(/\s+/g, ' ').trim();
 }
 
@@ -117,8 +148,10 @@ class Reading {
   readonly #site: SiteFacts;
   readonly #carriers: readonly SitePath[];
   readonly #source: Source;
+  readonly #counterpart: (path: SitePath) => SitePath;
 
-  constructor(target: Written, { site, carriers, source }: TargetContext) {
+  constructor(target: Written, { site, carriers, source, counterpart = path => path }: TargetContext) {
+    this.#counterpart = counterpart;
     this.#target = target;
     this.#site = site;
     this.#carriers = carriers;
@@ -130,10 +163,8 @@ class Reading {
     // A name may hold what means something in an address: a colon, a `#`, a `?`.
     const literal = written.normalize('NFC');
     const { pages, files } = this.#site;
-    if ((kind === 'page' || kind === 'address') && pages.has(literal))
-      return { destination: { kind: 'page', path: literal } };
-    if ((kind === 'file' || kind === 'address') && files.has(literal))
-      return { destination: { kind: 'file', path: literal } };
+    if ((kind === 'page' || kind === 'address') && pages.has(literal)) return this.#to('page', literal);
+    if ((kind === 'file' || kind === 'address') && files.has(literal)) return this.#to('file', literal);
     // `section: contact` and `section: "#contact"` mean the same.
     const isBareId = kind === 'section' && !/[#./]/.test(written);
     const address = readAddress(isBareId ? `#${written}` : written, '');
@@ -160,18 +191,15 @@ class Reading {
     const { kind, written } = this.#target;
     const { files } = this.#site;
     const file = [written.normalize('NFC'), address.path].find(path => files.has(path));
-    if (kind === 'file')
-      return file === undefined
-        ? this.#missingFile(address.path)
-        : { destination: { kind: 'file', path: file } };
+    if (kind === 'file') return file === undefined ? this.#missingFile(address.path) : this.#to('file', file);
     const path = pageAt(address, written, this.#site);
     if (path === null) {
-      if (kind === 'address' && file !== undefined) return { destination: { kind: 'file', path: file } };
+      if (kind === 'address' && file !== undefined) return this.#to('file', file);
       return missingPage(this.#target, address.path, this.#site, this.#source);
     }
     if (address.fragment !== null && path !== written.normalize('NFC'))
       return this.#section(path, address.fragment);
-    if (kind !== 'section') return { destination: { kind: 'page', path } };
+    if (kind !== 'section') return this.#to('page', path);
     return this.#failed(
       'missing-section',
       '`section` names a page alone',
@@ -179,7 +207,12 @@ class Reading {
     );
   }
 
-  #section(path: SitePath | null, id: string): TargetReading {
+  #to(kind: 'page' | 'file', path: SitePath): TargetReading {
+    return { destination: { kind, path: this.#counterpart(path) } };
+  }
+
+  #section(named: SitePath | null, id: string): TargetReading {
+    const path = named === null ? null : this.#counterpart(named);
     if (id === '')
       return this.#failed(
         'missing-section',

@@ -1,4 +1,5 @@
 import type { SitePath } from '../address/path.ts';
+import type { WordName } from '../plan/keys.ts';
 import type { Align, Fold, Form, MenuPlace } from '../plan/types.ts';
 
 /** A menu with every target known. */
@@ -10,6 +11,10 @@ export interface ResolvedMenu {
   carriedBy: readonly string[];
   except: readonly string[];
   place: MenuPlace | null;
+  /** Where the plan names languages: that of the pages which carry this menu. */
+  language: MenuLanguage | null;
+  /** The front page, of its language; or null. */
+  front: SitePath | null;
   home: { label: string; page: SitePath } | null;
   fold: Fold;
   currentEntry: 'link' | 'text';
@@ -20,6 +25,19 @@ export interface ResolvedMenu {
   entries: readonly ResolvedEntry[];
   /** An entry for every page that may need one of its own: for a trail. */
   pages: ReadonlyMap<SitePath, ResolvedEntry> | null;
+}
+
+export interface MenuLanguage {
+  tag: string;
+  /** Kamino's own words in it, as far as the plan has them. */
+  words: Partial<Record<WordName, string>>;
+  pages: ReadonlySet<SitePath>;
+}
+
+/** An id that goes into a heading's tag, behind its name. */
+export interface GivenId {
+  at: number;
+  id: string;
 }
 
 export interface ResolvedEntry {
@@ -37,6 +55,9 @@ export interface ResolvedEntry {
   save: boolean;
   /** Type and size of its file, as people read them. */
   details: string | null;
+  /** The language of the label, and of the page it leads to, where it is not that of the menu. */
+  lang: string | null;
+  hreflang: string | null;
   entries: readonly ResolvedEntry[];
 }
 
@@ -44,6 +65,8 @@ export type Destination =
   | { kind: 'page' | 'file'; path: SitePath }
   /** A place in a page; null for the page that carries the menu. */
   | { kind: 'section'; path: SitePath | null; id: string }
+  /** The counterparts of pages in another language; its front page for all others. */
+  | { kind: 'language'; tag: string; counterparts: Readonly<Record<SitePath, SitePath>>; front: SitePath }
   /** An address outside the site, ready for an `href`. */
   | { kind: 'url' | 'mail' | 'phone'; url: string }
   /** The designer's own piece of HTML. */
@@ -77,6 +100,8 @@ export interface SiteFacts {
   sections: (page: SitePath) => ReadonlyMap<string, string>;
   /** The headings of a page, in order. */
   headings: (page: SitePath) => readonly SectionHeading[];
+  /** The language that a page says it is in, or null. */
+  language: (page: SitePath) => string | null;
   /** The first `datetime` in a page, or null. */
   date: (page: SitePath) => string | null;
   /** Size of a file in bytes. */

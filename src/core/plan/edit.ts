@@ -150,16 +150,19 @@ export class PlanEditor {
   #read(seq: YAMLSeq, owner: EditEntry | null, shownLabel: (target: string) => string | null): EditList {
     const list: EditList = { seq, owner, entries: [] };
     for (const node of seq.items as Node[]) {
-      const value = (key: string): string | null => {
+      /** What stands there, in each language where it differs. */
+      const values = (key: string): string[] => {
         const found = isMap(node) ? node.get(key) : null;
-        return typeof found === 'string' ? found : null;
+        if (isMap(found))
+          return found.items.flatMap(one => (isScalar(one.value) ? String(one.value.value) : []));
+        return typeof found === 'string' ? [found] : [];
       };
-      const target = isScalar(node)
-        ? String(node.value)
-        : (['page', 'section', 'file', 'url', 'mail', 'phone'].map(value).find(one => one !== null) ?? null);
-      const label = value('label') ?? value('heading');
-      const shown = label === null && target !== null ? shownLabel(target) : null;
-      const names = [label, shown, target].filter(one => one !== null);
+      const targets = isScalar(node)
+        ? [String(node.value)]
+        : ['page', 'section', 'file', 'url', 'mail', 'phone'].map(values).find(one => one.length > 0);
+      const [labels = []] = [values('label'), values('heading')].filter(one => one.length > 0);
+      const shown = labels.length === 0 ? (targets ?? []).flatMap(one => shownLabel(one) ?? []) : [];
+      const names = [...labels, ...shown, ...(targets ?? [])];
       const isPattern = isMap(node) && (node.has('pages') || node.has('sections'));
       const entry: EditEntry = { names, isPattern, node, parent: list, below: null };
       const below = isMap(node) ? node.get('entries') : null;
@@ -252,11 +255,16 @@ export class PlanEditor {
     if (!isMap(node)) throw new EditError('this entry cannot be edited', 'Edit it in the plan itself.');
     const pair = pairOf(node, key);
     if (pair) {
+      if (isMap(pair.value))
+        throw new EditError(
+          `the ${key} of this entry differs by language`,
+          `Write it in the plan itself:  ${key}: { … }`,
+        );
       const range = (pair.value as Scalar).range!;
       return this.#replace(range[0], range[1], written);
     }
     const [first] = node.items as Pair<Scalar, Node>[];
-    const end = first!.value!.range![1];
+    const end = this.text.slice(0, first!.value!.range![1]).trimEnd().length;
     if (node.flow) return this.#replace(end, end, `, ${key}: ${written}`);
     const column = first!.key.range![0] - (this.text.lastIndexOf('\n', first!.key.range![0] - 1) + 1);
     const newline = this.text.indexOf('\n', end);

@@ -1,10 +1,25 @@
 /** The parts of a plan that have keys of their own. */
 export type Part =
-  'plan' | 'labels' | 'links' | 'menu' | 'place' | 'home' | 'fold' | 'entry' | 'look' | 'font';
+  | 'plan'
+  | 'languages'
+  | 'language'
+  | 'words'
+  | 'labels'
+  | 'links'
+  | 'menu'
+  | 'place'
+  | 'home'
+  | 'fold'
+  | 'entry'
+  | 'look'
+  | 'font';
 
 /** How a part is called in a message. */
 export const partNames: Record<Part, string> = {
   plan: 'a plan',
+  languages: '`languages`',
+  language: 'a language',
+  words: '`words`',
   labels: '`labels`',
   links: '`links`',
   menu: 'a menu',
@@ -18,15 +33,22 @@ export const partNames: Record<Part, string> = {
 
 const words = (list: string): readonly string[] => list.split(' ').filter(Boolean);
 
+/** Kamino's own words in a page, by the names that the plan has for them. */
+export const wordNames = ['skip', 'menu', 'new-window', 'previous', 'next', 'more'] as const;
+export type WordName = (typeof wordNames)[number];
+
 /** Keys of the format that a later version builds. */
 export const laterKeys: Record<Part, readonly string[]> = {
-  plan: words('own-files languages buttons to-top panels pictures looks questions rules'),
+  plan: words('own-files buttons to-top panels pictures looks questions rules'),
+  languages: [],
+  language: [],
+  words: words('close top'),
   labels: [],
   links: [],
   menu: words('widths separators stays opens look'),
   place: [],
   home: words('image show'),
-  entry: words('panel language apart icon icon-at show look'),
+  entry: words('panel apart icon icon-at show look'),
   fold: words('side behind joins toggle'),
   look: words('gap border shadow contrast dark states parts'),
   font: words('file'),
@@ -81,6 +103,10 @@ export const tradeWords: Record<string, string> = {
   theme: 'look',
   colors: 'look',
   colour: 'color',
+  locale: 'language',
+  lang: 'language',
+  translations: 'languages',
+  i18n: 'languages',
   navigation: 'menus',
   nav: 'menus',
 };

@@ -40,6 +40,7 @@ const forms: Record<string, [takes: string, example: string]> = {
   depth: ['1, 2 or 3', 'depth: 2'],
   base: ['a folder of the server, with / at both ends', 'base: /observatory/'],
   level: ['levels of headings from 1 to 6', 'levels: [2, 3]'],
+  language: ['the tag of a language', 'language: cy'],
   length: ['a length of CSS', '0.75rem'],
   family: ['names of fonts', 'family: Inter, sans-serif'],
   weight: ['a weight from 1 to 1000', 'weight: 500'],
@@ -165,6 +166,13 @@ class Teller {
 
   #unknownKey(path: Path): Finding {
     const key = String(path.at(-1));
+    if (isByLanguage(path.slice(0, -1)))
+      return this.#atKey(
+        'unknown-key',
+        path,
+        `\`${key}\` is no tag of a language`,
+        'Tags are those of the `lang` of a page:  en, cy, pt-BR',
+      );
     const part = partOf(path.slice(0, -1));
     if (laterKeys[part].includes(key)) {
       return this.#atKey(
@@ -285,8 +293,18 @@ function partOf(path: Path): Part {
   const last = path.at(-1);
   const before = path.at(-2);
   if (path.length === 0) return 'plan';
+  if (before === 'languages') return 'language';
   if (typeof last === 'number') return before === 'menus' ? 'menu' : 'entry';
   return last !== undefined && Object.hasOwn(partNames, last) ? (last as Part) : 'plan';
+}
+
+/** A map in which each language has its own value: what is no part of a plan. */
+function isByLanguage(path: Path): boolean {
+  const last = path.at(-1);
+  return (
+    last === 'languages' ||
+    (typeof last === 'string' && path.at(-2) !== 'languages' && !Object.hasOwn(partNames, last))
+  );
 }
 
 function nameOf(path: Path): string {
@@ -305,7 +323,8 @@ function keysOf(path: Path): string[] {
   for (const step of path) {
     const keys = schema['keys'] as Record<string, Joi.Description> | undefined;
     const items = schema['items'] as Joi.Description[] | undefined;
-    const next = typeof step === 'number' ? items?.[0] : keys?.[step];
+    const patterns = schema['patterns'] as { rule: Joi.Description }[] | undefined;
+    const next = typeof step === 'number' ? items?.[0] : (keys?.[step] ?? patterns?.[0]?.rule);
     if (!next) return [];
     const [match] = (next['matches'] as { otherwise?: Joi.Description }[] | undefined) ?? [];
     schema = match?.otherwise ?? next;

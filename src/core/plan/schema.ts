@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import { readWebAddress } from '../address/href.ts';
 import { readSelector } from '../text/selector.ts';
+import { wordNames } from './keys.ts';
 
 /** The plan as it is written, once it is right: text, maps and lists. Names are those of the plan reference. */
 export interface WrittenPlan {
@@ -10,16 +11,26 @@ export interface WrittenPlan {
   read: string;
   'leave-out': string[];
   'skip-to': string[];
-  labels: { from: 'title' | 'heading' | 'file'; cut?: string };
+  labels: { from: 'title' | 'heading' | 'file'; cut?: Said };
   links: { from: 'page' | 'root'; index: 'shown' | 'hidden'; base: string };
   style?: string;
+  languages?: Record<string, WrittenLanguage>;
   menus: (WrittenMenu | undefined)[];
   look: WrittenLook;
 }
 
+/** The same in every language, or one for each. */
+export type Said<Value = string> = Value | Record<string, Value>;
+
+export interface WrittenLanguage {
+  name: string;
+  pages?: string[];
+  words?: Record<string, string>;
+}
+
 export interface WrittenMenu {
   menu: string;
-  title?: string;
+  title?: Said;
   form: 'bar' | 'column' | 'plain' | 'breadcrumb' | 'previous-next';
   'current-entry': 'link' | 'text';
   branch?: string;
@@ -33,7 +44,7 @@ export interface WrittenMenu {
   except: string[];
   place?: WrittenPlace;
   align: 'start' | 'center' | 'end' | 'spread';
-  home?: { label: string };
+  home?: { label: Said };
   entries?: (string | WrittenEntry | undefined)[];
 }
 
@@ -46,25 +57,26 @@ export interface WrittenPlace {
 }
 
 export interface WrittenEntry {
-  label?: string;
-  page?: string;
-  section?: string;
-  file?: string;
-  mail?: string;
-  phone?: string;
-  url?: string;
-  heading?: string;
-  pages?: string[];
+  label?: Said;
+  page?: Said;
+  section?: Said;
+  file?: Said;
+  mail?: Said;
+  phone?: Said;
+  url?: Said;
+  heading?: Said;
+  pages?: Said<string[]>;
   order: 'title' | 'date' | 'file';
   first?: string[];
   except?: string[];
   most?: string;
   depth?: string;
-  sections?: string;
+  sections?: Said;
   levels?: string[];
-  insert?: string;
+  insert?: Said;
+  language?: Said;
   covers?: string[];
-  subject?: string;
+  subject?: Said;
   'new-window'?: string;
   'outside-mark'?: string;
   save?: string;
@@ -88,6 +100,14 @@ const text = Joi.string().trim().min(1);
 const linesOf = (item: Joi.Schema): Joi.ArraySchema => Joi.array().items(item).sparse().min(1).required();
 const listOf = (item: Joi.Schema): Joi.ArraySchema => Joi.array().items(item).single();
 const globs = listOf(text.max(500));
+/** A tag of BCP 47: `en`, `cy`, `pt-BR`. */
+const languageTag = /^[a-z]{2,8}(?:-[a-z\d]{1,8})*$/i;
+/** A value, or one for each language. */
+const said = (item: Joi.Schema): Joi.Schema =>
+  Joi.alternatives().conditional(Joi.object(), {
+    then: Joi.object().pattern(languageTag, item).min(1),
+    otherwise: item,
+  });
 const folder = text.max(1000);
 
 /** Text for people: line breaks fold to a space, control characters are refused. */
@@ -122,7 +142,18 @@ const mailAddress = text.pattern(
 );
 const phoneNumber = text.pattern(/^\+?[\d\s()./-]*\d[\d\s()./-]*$/, 'phone');
 
-const targets = ['page', 'section', 'file', 'mail', 'phone', 'url', 'pages', 'sections', 'insert'] as const;
+const targets = [
+  'page',
+  'section',
+  'file',
+  'mail',
+  'phone',
+  'url',
+  'pages',
+  'sections',
+  'insert',
+  'language',
+] as const;
 const truth = Joi.valid('true', 'false');
 const count = text.pattern(/^[1-9]\d{0,3}$/, 'count');
 const order = Joi.valid('title', 'date', 'file').default('title');
@@ -133,25 +164,26 @@ const entriesOf = (levels: number): Joi.ArraySchema =>
 
 function entryOf(levels: number): Joi.ObjectSchema<WrittenEntry> {
   return Joi.object<WrittenEntry>({
-    label,
-    page: text,
-    section: text,
-    file: text,
-    mail: mailAddress,
-    phone: phoneNumber,
-    url: webAddress,
-    heading: label,
-    pages: globs,
+    label: said(label),
+    page: said(text),
+    section: said(text),
+    file: said(text),
+    mail: said(mailAddress),
+    phone: said(phoneNumber),
+    url: said(webAddress),
+    heading: said(label),
+    pages: said(globs),
     order,
     first: globs,
     except: globs,
     most: count,
     depth: text.pattern(/^[123]$/, 'depth'),
-    sections: text,
+    sections: said(text),
     levels: listOf(text.pattern(/^[1-6]$/, 'level')),
-    insert: text,
+    insert: said(text),
+    language: said(text.pattern(languageTag, 'language')),
     covers: globs,
-    subject: label,
+    subject: said(label),
     'new-window': truth,
     'outside-mark': truth,
     save: truth,
@@ -169,7 +201,17 @@ function entryOf(levels: number): Joi.ObjectSchema<WrittenEntry> {
     .with('subject', 'mail')
     .with('save', 'file')
     .with('details', 'file')
-    .without('heading', ['section', 'file', 'mail', 'phone', 'url', 'pages', 'sections', 'insert'])
+    .without('heading', [
+      'section',
+      'file',
+      'mail',
+      'phone',
+      'url',
+      'pages',
+      'sections',
+      'insert',
+      'language',
+    ])
     .without('entries', ['pages', 'sections', 'insert'])
     .custom((value: WrittenEntry, helpers) => {
       const needsLabel =
@@ -185,7 +227,7 @@ const menu = Joi.object<WrittenMenu>({
     .pattern(/^[a-z][a-z0-9-]*$/, 'name')
     .invalid('style', 'script', 'skip', 'top')
     .required(),
-  title: label,
+  title: said(label),
   form: Joi.valid('bar', 'column', 'plain', 'breadcrumb', 'previous-next').default('bar'),
   'current-entry': Joi.valid('link', 'text').default('link'),
   branch: text,
@@ -202,7 +244,7 @@ const menu = Joi.object<WrittenMenu>({
   except: globs.default([]),
   place,
   align: Joi.valid('start', 'center', 'end', 'spread').default('start'),
-  home: Joi.object({ label: label.required() }),
+  home: Joi.object({ label: said(label).required() }),
   entries: entriesOf(3).optional(),
 })
   .oxor('entries', 'branch', 'entries-of', 'set')
@@ -247,7 +289,7 @@ export const planSchema = Joi.object<WrittenPlan>({
   'skip-to': listOf(selector).default([]),
   labels: Joi.object({
     from: Joi.valid('title', 'heading', 'file').default('title'),
-    cut: Joi.string().min(1),
+    cut: said(Joi.string().min(1)),
   }).default({
     from: 'title',
   }),
@@ -257,6 +299,16 @@ export const planSchema = Joi.object<WrittenPlan>({
     base: text.pattern(/^\/(?:[\w.~%-]+\/)*$/, 'base').default('/'),
   }).default({ from: 'page', index: 'shown', base: '/' }),
   style: text,
+  languages: Joi.object()
+    .pattern(
+      languageTag,
+      Joi.object({
+        name: label.required(),
+        pages: globs,
+        words: Joi.object(Object.fromEntries(wordNames.map(name => [name, label]))),
+      }),
+    )
+    .min(1),
   menus: linesOf(menu),
   look: look.default({}),
 });

@@ -1,4 +1,5 @@
 import type { SitePath } from '../address/path.ts';
+import type { WordName } from './keys.ts';
 
 /** Where something stands in the plan: offsets of its value in the text. */
 export interface Mark {
@@ -18,9 +19,27 @@ export interface Plan {
   labels: LabelSource;
   links: LinkStyle;
   style: { path: SitePath; mark: Mark } | null;
+  /** In the order of the plan: the first is that of pages that are in none of them. */
+  languages: readonly Language[];
   menus: readonly Menu[];
   look: Look;
 }
+
+/** A language that pages are in. */
+export interface Language {
+  /** As in `lang`. */
+  tag: string;
+  /** As people call it in it. */
+  name: string;
+  /** Patterns of its pages; null: those whose `lang` says so. */
+  pages: readonly string[] | null;
+  /** Kamino's own words in it. */
+  words: Partial<Record<WordName, string>>;
+  mark: Mark;
+}
+
+/** By the tag of a language; empty where all have the same. */
+export type ByLanguage<Value> = ReadonlyMap<string, Value>;
 
 /** How the links of menus are written. */
 export interface LinkStyle {
@@ -36,6 +55,7 @@ export interface LabelSource {
   from: 'title' | 'heading' | 'file';
   /** The part that most titles share, where the plan names it; null to find it. */
   cut: string | null;
+  cuts: ByLanguage<string>;
 }
 
 export type Align = 'start' | 'center' | 'end' | 'spread';
@@ -51,13 +71,14 @@ export interface Fold {
 export interface Menu {
   name: string;
   title: string;
+  titles: ByLanguage<string>;
   form: Form;
   align: Align;
   carriedBy: readonly string[];
   except: readonly string[];
   /** null: the page's own header, else the start of the body. */
   place: MenuPlace | null;
-  home: { label: string } | null;
+  home: { label: string; labels: ByLanguage<string> } | null;
   fold: Fold;
   /** The entry of this page stays a link, or becomes text. */
   currentEntry: 'link' | 'text';
@@ -85,6 +106,8 @@ export interface Entry {
   /** null: the label comes from the target. */
   label: string | null;
   target: Target;
+  /** What differs by language; null for a language in which the entry is left out. */
+  versions: ByLanguage<EntryVersion | null>;
   /** Set apart as a call to action. */
   highlight: boolean;
   /** Pages that make it `within`; null for an index page's folder. */
@@ -101,6 +124,14 @@ export interface Entry {
   mark: Mark;
 }
 
+/** An entry as it is in one language. */
+export interface EntryVersion {
+  label: string | null;
+  target: Target;
+  /** The plan names the target for this very language. */
+  isGiven: boolean;
+}
+
 /** `written` is as the plan has it. */
 export type Target =
   | { kind: 'page' | 'section' | 'file'; written: string; mark: Mark }
@@ -115,6 +146,8 @@ export type Target =
   | { kind: 'sections'; page: string; levels: readonly number[]; except: readonly string[]; mark: Mark }
   /** The designer's own piece of HTML, from a file of the site. */
   | { kind: 'insert'; written: string; mark: Mark }
+  /** The counterpart of the page in another language. */
+  | { kind: 'language'; tag: string; mark: Mark }
   /** The entry only opens. */
   | { kind: 'none' }
   /** A bare target: an address as in an `href`. */

@@ -59,6 +59,21 @@ export const rules = {
   },
   'backslash-path': { severity: 'note', about: 'Paths are written with /.' },
   'same-menu-name': { severity: 'error', about: 'Each menu has its own name.' },
+  'unknown-language': {
+    severity: 'error',
+    about: 'What differs by language does so for languages of the plan.',
+  },
+  // Languages.
+  'missing-word': {
+    severity: 'warning',
+    about: 'Kamino’s own words in a page are in the language of the page.',
+  },
+  'same-label': { severity: 'note', about: 'A label differs by language.' },
+  'no-counterpart': { severity: 'note', about: 'A page has its counterpart in each language.' },
+  'page-language': {
+    severity: 'warning',
+    about: 'A page says that it is in the language that it belongs to.',
+  },
   // The plan against the site.
   'missing-page': { severity: 'error', about: 'A target page is a page of the site.' },
   'missing-section': { severity: 'error', about: 'A target section is a place in its page.' },

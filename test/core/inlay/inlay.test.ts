@@ -24,6 +24,8 @@ function menu(place: MenuPlace | null, name = 'masthead'): ResolvedMenu {
       outsideMark: false,
       save: false,
       details: null,
+      lang: null,
+      hreflang: null,
       entries: [],
     }) as const;
   return {
@@ -39,6 +41,8 @@ function menu(place: MenuPlace | null, name = 'masthead'): ResolvedMenu {
     shows: 'entries',
     hasData: false,
     pages: null,
+    language: null,
+    front: 'index.html',
     home: { label: 'Home “é” 🌙', page: 'index.html' },
     entries: [entry('A & <b>', 'a/one.html'), entry('Zwei "2"', 'b.html')],
   };
@@ -52,7 +56,7 @@ const inlayer = (menus: ResolvedMenu[]) => {
     styles: ['kamino/menu.css', 'css/own.css'],
     skipTo: ['#content'],
     ids: new Map(),
-    front: 'index.html',
+    languageOf: () => null,
     links: { from: 'page', index: 'shown', base: '/' },
     hash: raw => {
       kept.set(String(kept.size), raw);

@@ -13,6 +13,8 @@ const entry = (path: string, entries: ResolvedEntry[] = []): ResolvedEntry => ({
   outsideMark: false,
   save: false,
   details: null,
+  lang: null,
+  hreflang: null,
   entries,
 });
 const menu: ResolvedMenu = {
@@ -28,6 +30,8 @@ const menu: ResolvedMenu = {
   shows: 'entries',
   hasData: false,
   pages: null,
+  language: null,
+  front: 'index.html',
   home: null,
   entries: [
     entry('index.html'),
@@ -58,6 +62,6 @@ test.each([
   ['imprint.html', {}],
   ['visits/a.html', {}],
 ])('on %s', (page, expected) => {
-  const marks = marksOn(menu, page, 'index.html');
+  const marks = marksOn(menu, page);
   expect(Object.fromEntries([...marks].map(([one, mark]) => [one.label, mark]))).toEqual(expected);
 });

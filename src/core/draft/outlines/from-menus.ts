@@ -3,7 +3,13 @@ import type { OutlineEntry, OutlineMenu } from './types.ts';
 
 /** The structure of a plan's menus. */
 export function outlineOf(menus: readonly ResolvedMenu[]): OutlineMenu[] {
-  return menus.map(({ name, title, entries }) => ({ name, title, entries: entries.map(entryOf) }));
+  const seen = new Set<string>();
+  return menus.map(({ name, title, language, entries }) => {
+    // A menu of several languages stands once for each.
+    const own = seen.has(name) && language ? `${name}-${language.tag.toLowerCase()}` : name;
+    seen.add(name);
+    return { name: own, title, entries: entries.map(entryOf) };
+  });
 }
 
 function entryOf({ label, leadsTo, highlight, entries }: ResolvedEntry): OutlineEntry {
@@ -17,6 +23,8 @@ function targetOf(leadsTo: Destination): string | null {
       return leadsTo.path;
     case 'section':
       return `${leadsTo.path ?? ''}#${leadsTo.id}`;
+    case 'language':
+      return leadsTo.front;
     case 'url':
     case 'mail':
     case 'phone':

@@ -1,0 +1,71 @@
+import type { SitePath } from '../address/path.ts';
+import type { Mark, Plan } from '../plan/types.ts';
+import { type Finding, finding } from '../text/finding.ts';
+import type { Source } from '../text/source.ts';
+import { hookOf } from './hooks.ts';
+import { fileLabel, labelOf, sharedPart } from './labels.ts';
+import { SiteLanguages } from './languages.ts';
+import { counterpartsOf } from './counterparts.ts';
+import type { GivenId, SectionHeading, SiteFacts } from './types.ts';
+
+/** What all menus of a plan are resolved against, and what is found on the way. */
+export class Ground {
+  readonly plan: Plan;
+  readonly site: SiteFacts;
+  readonly source: Source;
+  /** null where the plan names none. */
+  readonly languages: SiteLanguages | null;
+  readonly findings: Finding[] = [];
+  /** Ids that headings are given, by page. */
+  readonly ids = new Map<SitePath, GivenId[]>();
+  /** The part that the titles of each language share. */
+  readonly #shared = new Map<string, string | null>();
+
+  constructor(plan: Plan, site: SiteFacts, source: Source) {
+    this.plan = plan;
+    this.site = site;
+    this.source = source;
+    this.languages =
+      plan.languages.length > 0
+        ? new SiteLanguages(plan.languages, site, counterpartsOf(plan, site, source))
+        : null;
+    const titles = new Map<string, string[]>();
+    for (const [page, { title }] of site.words)
+      if (title !== null) titles.set(this.#tag(page), [...(titles.get(this.#tag(page)) ?? []), title]);
+    for (const [tag, all] of titles) this.#shared.set(tag, sharedPart(all));
+  }
+
+  /** The words of a page that label an entry, or null where it has none. */
+  words(page: SitePath): string | null {
+    const { from, cut, cuts } = this.plan.labels;
+    const tag = this.#tag(page);
+    const own = cuts.size > 0 ? (cuts.get(tag) ?? null) : cut;
+    return labelOf(page, this.site.words.get(page), { from, cut: own }, this.#shared.get(tag) ?? null);
+  }
+
+  /** The same, else its file's name. */
+  title(page: SitePath): string {
+    return this.words(page) ?? fileLabel(page);
+  }
+
+  /** An id from the heading's words that its page does not have; the same heading gets the same one. */
+  giveId(page: SitePath, { text, insert }: SectionHeading): string {
+    const given = this.ids.get(page) ?? [];
+    const known = given.find(one => one.at === insert);
+    if (known) return known.id;
+    const taken = new Set([...this.site.sections(page).keys(), ...given.map(one => one.id)]);
+    const wanted = hookOf({ kind: 'none' }, text);
+    let id = wanted;
+    for (let number = 2; taken.has(id); number += 1) id = `${wanted}-${number}`;
+    this.ids.set(page, [...given, { at: insert, id }]);
+    return id;
+  }
+
+  tell(rule: Parameters<typeof finding>[0], { start, end }: Mark, message: string, remedy: string): void {
+    this.findings.push(finding(rule, this.source.place(start, end), message, remedy));
+  }
+
+  #tag(page: SitePath): string {
+    return this.languages?.of(page) ?? '';
+  }
+}

@@ -1,0 +1,244 @@
+import { type SitePath, nameOf } from '../address/path.ts';
+import type { Entry, Mark, Target } from '../plan/types.ts';
+import { counted, shortened } from '../text/nearest.ts';
+import type { Ground } from './ground.ts';
+import { HookNames, hookOf } from './hooks.ts';
+import { fileLabel, spaced } from './labels.ts';
+import { entriesFromHeadings, entriesFromPages, pagesOf } from './patterns.ts';
+import { leftOut, sizeOf } from './resolve-parts.ts';
+import { type TargetContext, isPattern, readTarget, wordsKey } from './targets.ts';
+import type { Destination, ResolvedEntry, SectionHeading } from './types.ts';
+
+/** The menu whose entries are resolved. */
+export interface EntriesContext {
+  /** The pages that carry it. */
+  carriers: readonly SitePath[];
+  /** The language of those pages; null where the plan names none. */
+  tag: string | null;
+}
+
+export const plainEntry = {
+  highlight: false,
+  covers: null,
+  newWindow: false,
+  outsideMark: false,
+  save: false,
+  details: null,
+  lang: null,
+  hreflang: null,
+  entries: [],
+} as const;
+
+/** An entry as it is in one language. */
+interface Version {
+  entry: Entry;
+  /** Its target is that of this language, whatever its counterparts are. */
+  isGiven: boolean;
+}
+
+/** Makes the entries of one menu in one language known pages, sections and addresses. */
+export class EntryResolver {
+  readonly #ground: Ground;
+  readonly #context: EntriesContext;
+  readonly #names = new HookNames();
+
+  constructor(ground: Ground, context: EntriesContext) {
+    this.#ground = ground;
+    this.#context = context;
+  }
+
+  /** @param depth of the entries, 1 for those of the menu itself; @param parent the page of the entry above */
+  resolve(entries: readonly Entry[], depth: number, parent: SitePath | null = null): ResolvedEntry[] {
+    return entries.flatMap(entry => {
+      const version = this.#version(entry);
+      if (version === null) return [];
+      const { target } = version.entry;
+      if (!isPattern(target)) return this.#entry(version, depth, parent);
+      const all = this.#expanded(version.entry, target, parent);
+      return all.flatMap(one => this.#entry({ entry: one, isGiven: true }, depth, parent));
+    });
+  }
+
+  #entry({ entry, isGiven }: Version, depth: number, parent: SitePath | null): ResolvedEntry[] {
+    const { target } = entry;
+    if (isPattern(target)) return [];
+    const reading = readTarget(target, this.#target(isGiven));
+    if ('finding' in reading) {
+      this.#ground.findings.push(entry.ifMissing === 'warn' ? leftOut(reading.finding) : reading.finding);
+      return [];
+    }
+    const { destination } = reading;
+    const heading = target.kind === 'heading' ? this.#heading(target.heading, destination) : null;
+    const label = entry.label ?? heading ?? this.#label(destination, entry.mark);
+    const hook = this.#names.take(hookOf(destination, label));
+    const page = destination.kind === 'page' ? destination.path : parent;
+    const { highlight, covers, newWindow, outsideMark, save } = entry;
+    const details = entry.details && destination.kind === 'file' ? this.#details(destination.path) : null;
+    const hreflang = this.#languageOf(destination);
+    if (!isGiven) this.#tellLanguage(entry, destination, hreflang);
+    return [
+      {
+        label,
+        leadsTo: destination,
+        hook,
+        depth,
+        highlight,
+        covers,
+        newWindow,
+        outsideMark,
+        save,
+        details,
+        lang: entry.label === null ? hreflang : null,
+        hreflang,
+        entries: this.resolve(entry.entries, depth + 1, page),
+      },
+    ];
+  }
+
+  /** The entry as it is in this language; null where it is left out. */
+  #version(entry: Entry): Version | null {
+    const { tag } = this.#context;
+    const version = tag === null ? undefined : entry.versions.get(tag);
+    if (version === null) return null;
+    if (version === undefined) return { entry, isGiven: false };
+    return {
+      entry: { ...entry, label: version.label, target: version.target },
+      isGiven: version.isGiven,
+    };
+  }
+
+  #target(isGiven: boolean): TargetContext {
+    const { site, source, languages } = this.#ground;
+    const { carriers, tag } = this.#context;
+    const giveId = (page: SitePath, heading: SectionHeading): string => this.#ground.giveId(page, heading);
+    const counterpart = (path: SitePath): SitePath =>
+      isGiven || tag === null ? path : (languages?.counterpart(path, tag) ?? path);
+    return { site, carriers, source, giveId, counterpart, languages };
+  }
+
+  /** The entries that a pattern stands for. */
+  #expanded(
+    entry: Entry,
+    target: Extract<Target, { kind: 'pages' | 'sections' }>,
+    parent: SitePath | null,
+  ): Entry[] {
+    const { site, languages } = this.#ground;
+    const { tag } = this.#context;
+    if (target.kind === 'pages') {
+      const inLanguage = (path: SitePath): SitePath | null =>
+        tag === null ? path : languages!.counterpart(path, tag);
+      const titleOf = (path: SitePath): string => this.#ground.title(path);
+      const pages = pagesOf(target.pages, { parent, site, titleOf, inLanguage });
+      if (pages.length === 0)
+        this.#ground.tell(
+          'empty-pattern',
+          target.mark,
+          'no page matches this pattern',
+          'Patterns are paths from the site’s folder:  visit/*.html',
+        );
+      return entriesFromPages(pages, target.pages.depth, entry);
+    }
+    const page = { kind: 'page', written: target.page, mark: target.mark } as const;
+    const reading = readTarget(page, this.#target(false));
+    if ('finding' in reading) {
+      this.#ground.findings.push(reading.finding);
+      return [];
+    }
+    if (reading.destination.kind !== 'page') return [];
+    const { path } = reading.destination;
+    return entriesFromHeadings(site.headings(path), path, target, entry);
+  }
+
+  /** The language of what an entry leads to, where it is another than the menu's. */
+  #languageOf(leadsTo: Destination): string | null {
+    const { languages } = this.#ground;
+    const { tag } = this.#context;
+    if (languages === null || tag === null) return null;
+    if (leadsTo.kind === 'language') return leadsTo.tag === tag ? null : leadsTo.tag;
+    const isPage = leadsTo.kind === 'page' || leadsTo.kind === 'section';
+    if (!isPage || leadsTo.path === null) return null;
+    const own = languages.of(leadsTo.path);
+    return own === tag ? null : own;
+  }
+
+  #tellLanguage(entry: Entry, leadsTo: Destination, hreflang: string | null): void {
+    const { languages } = this.#ground;
+    const { tag, carriers } = this.#context;
+    if (languages === null || tag === null) return;
+    const name = (of: string): string => languages.all.find(one => one.tag === of)?.name ?? of;
+    if (leadsTo.kind === 'language') {
+      const lost = carriers.filter(page => leadsTo.counterparts[page] === undefined);
+      if (lost.length === 0 || leadsTo.tag === tag) return;
+      return this.#ground.tell(
+        'no-counterpart',
+        entry.mark,
+        `${counted(lost.length, 'page')} ${lost.length === 1 ? 'has' : 'have'} no counterpart in ${name(leadsTo.tag)} (${shortened(lost, 3)}); there this entry leads to ${leadsTo.front}`,
+        'Add the pages, or name them with what they stand for:  page: { … }',
+      );
+    }
+    const isFirst = tag === languages.all[0]!.tag;
+    if (hreflang !== null && (leadsTo.kind === 'page' || leadsTo.kind === 'section'))
+      return this.#ground.tell(
+        'no-counterpart',
+        entry.mark,
+        `\`${leadsTo.path!}\` has no counterpart in ${name(tag)}; the entry of its menu leads to the page in ${name(hreflang)}`,
+        `Add the page, or leave the entry out there by naming the others:  page: { ${hreflang}: ${leadsTo.path!} }`,
+      );
+    const isWords = entry.label !== null && /\p{L}/u.test(entry.label) && entry.versions.size === 0;
+    if (
+      !isFirst &&
+      isWords &&
+      (leadsTo.kind === 'page' || leadsTo.kind === 'section' || leadsTo.kind === 'none')
+    )
+      this.#ground.tell(
+        'same-label',
+        entry.mark,
+        `the label “${entry.label!}” is the same in ${name(tag)}`,
+        `Write one for each language:  label: { ${languages.all.map(one => `${one.tag}: …`).join(', ')} }`,
+      );
+  }
+
+  #details(path: SitePath): string {
+    const ending = /\.([a-z0-9]+)$/i.exec(path)?.[1]?.toUpperCase();
+    return [...(ending ? [ending] : []), sizeOf(this.#ground.site.size(path))].join(', ');
+  }
+
+  #label(leadsTo: Destination, mark: Mark): string {
+    switch (leadsTo.kind) {
+      case 'page':
+        return this.#pageLabel(leadsTo.path, mark);
+      case 'file':
+        return nameOf(leadsTo.path);
+      case 'section': {
+        const heading = leadsTo.path === null ? '' : this.#ground.site.sections(leadsTo.path).get(leadsTo.id);
+        return heading || spaced(leadsTo.id);
+      }
+      case 'url':
+        return leadsTo.url.replace(/^https?:\/\/(www\.)?/, '').replace(/\/$/, '');
+      case 'mail':
+      case 'phone':
+        return decodeURI(leadsTo.url.replace(/^\w+:/, '').replace(/\?.*/, ''));
+      case 'language':
+        return this.#ground.plan.languages.find(one => one.tag === leadsTo.tag)?.name ?? leadsTo.tag;
+      case 'insert':
+      case 'none':
+        return '';
+    }
+  }
+
+  /** A heading as its page has it. */
+  #heading(words: string, leadsTo: Destination): string {
+    const page = leadsTo.kind === 'section' ? (leadsTo.path ?? this.#context.carriers[0]) : undefined;
+    const headings = page === undefined ? [] : this.#ground.site.headings(page);
+    return headings.find(({ text }) => wordsKey(text) === wordsKey(words))?.text ?? words;
+  }
+
+  #pageLabel(path: SitePath, mark: Mark): string {
+    const label = this.#ground.words(path);
+    if (label !== null) return label;
+    const instead = fileLabel(path);
+    const message = `\`${path}\` has no title; the entry is called \`${instead}\``;
+    this.#ground.tell('no-title', mark, message, 'Give the page a title, or the entry a label.');
+    return instead;
+  }
+}
