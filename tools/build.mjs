@@ -28,6 +28,9 @@ const result = await build({
 const written = new Set(Object.keys(result.metafile.outputs).map(path => path.slice(outdir.length + 1)));
 for (const name of old) if (!written.has(name)) rmSync(`${outdir}/${name}`);
 
+const { planSchemaOf } = await import(new URL(`../${outdir}/index.js`, import.meta.url).href);
+writeFileSync(`${outdir}/plan.schema.json`, `${JSON.stringify(planSchemaOf(), null, 2)}\n`);
+
 const bundled = new Set();
 for (const input of Object.keys(result.metafile.inputs)) {
   const match = /^node_modules\/((?:@[^/]+\/)?[^/]+)\//.exec(input);

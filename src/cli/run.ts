@@ -6,6 +6,7 @@ import { addCompletion } from './completion.ts';
 import { addDemo } from './demo.ts';
 import { addDraft } from './draft.ts';
 import { addEntry } from './entry.ts';
+import { addExplain } from './explain.ts';
 import { addInventory } from './inventory.ts';
 import { addLift } from './lift.ts';
 import { addMap } from './map.ts';
@@ -21,7 +22,8 @@ What to do first:
                                  with  output: in-place  in the plan, the pages themselves
   $ kamino lift                  takes the menus out of the pages again
 
-Each command has its own help:  kamino build --help`;
+Each command has its own help:  kamino build --help
+Each key of the plan, rule and word has its page:  kamino explain branch`;
 
 /** Runs a command line (without the program's own name) and gives its exit status: 0 fine, 1 errors found, 2 failed. */
 export async function run(argv: readonly string[], io: Io): Promise<number> {
@@ -53,6 +55,7 @@ export async function run(argv: readonly string[], io: Io): Promise<number> {
   addCheck(program, act);
   addLift(program, act);
   addMap(program, act);
+  addExplain(program, act);
   addDemo(program, act);
   addCompletion(program, act);
   for (const command of program.commands) command.option('--no-color', 'no colour in what is printed');

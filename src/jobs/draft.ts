@@ -28,6 +28,7 @@ import { writeWhole } from '../files/write.ts';
 import { inPlace } from './own.ts';
 import { draftLeft } from './draft-left.ts';
 import { findPlan, fromUser, isPartOfSite, shownPath } from './paths.ts';
+import { schemaFile, writePlanSchema } from './plan-schema.ts';
 import { readSite } from './read-site.ts';
 import { siteStyles } from './site-styles.ts';
 
@@ -141,7 +142,10 @@ class Drafting {
     if (hasErrors(this.#findings))
       return { ...result, status: 2, findings: sortFindings(this.#findings), plan: null };
     const text = writeDraft(await this.#draftOf(menus));
-    if (this.#options.dryRun !== true) writeWhole(file, Buffer.from(text));
+    if (this.#options.dryRun !== true) {
+      writePlanSchema(file);
+      writeWhole(file, Buffer.from(text));
+    }
     if (menus.some(menu => menu.place?.side === 'instead-of'))
       this.#findings.push(...fromUser(await draftLeft(file, text, this.#site), this.#root));
     return { ...result, status: 0, findings: sortFindings(this.#findings), plan: text };
@@ -156,8 +160,9 @@ class Drafting {
     const look = this.#look();
     return {
       comments: [
+        `yaml-language-server: $schema=${schemaFile}`,
         'A plan for Kamino. Change it as you like, then run  kamino build',
-        'Every key is explained by the plan reference in the manual.',
+        'What a key means:  kamino explain entries',
       ],
       output,
       skipTo: skipTargets(this.#site),

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { readWebAddress } from '../address/href.ts';
-import { readSelector } from '../text/selector.ts';
+import { lastingPseudoClasses, readSelector } from '../text/selector.ts';
 import { wordNames } from './keys.ts';
 
 /** The plan as it is written, once it is right: text, maps and lists. Names are those of the plan reference. */
@@ -95,13 +95,25 @@ export interface WrittenLook {
   radius?: string;
 }
 
+/**
+ * What JSON Schema cannot learn from Joi: what else holds for the value (`also`), and which numbers stand for text where
+ * a pattern is to be met. Editors read `12` as a number where the plan's own reading gives text.
+ */
+export interface JsonMeta {
+  also?: object;
+  numbers?: object;
+  /** Any number and truth stands for text. */
+  any?: true;
+}
+const json = (meta: JsonMeta): JsonMeta => meta;
+
 const text = Joi.string().trim().min(1);
 /** A list whose wrong lines may have been taken out without moving the others. */
 const linesOf = (item: Joi.Schema): Joi.ArraySchema => Joi.array().items(item).sparse().min(1).required();
 const listOf = (item: Joi.Schema): Joi.ArraySchema => Joi.array().items(item).single();
 const globs = listOf(text.max(500));
 /** A tag of BCP 47: `en`, `cy`, `pt-BR`. */
-const languageTag = /^[a-z]{2,8}(?:-[a-z\d]{1,8})*$/i;
+const languageTag = /^[A-Za-z]{2,8}(?:-[A-Za-z\d]{1,8})*$/;
 /** A value, or one for each language. */
 const said = (item: Joi.Schema): Joi.Schema =>
   Joi.alternatives().conditional(Joi.object(), {
@@ -117,15 +129,31 @@ const label = Joi.string()
     if (/\p{Cc}/u.test(folded)) return helpers.error('label.control');
     return folded === '' ? helpers.error('string.empty') : folded;
   })
-  .max(1000);
+  .max(1000)
+  .meta(
+    json({
+      any: true,
+      also: {
+        pattern: '^(?=[^]*[^\\t\\n\\r ])[^\\u0000-\\u0008\\u000b\\u000c\\u000e-\\u001f\\u007f-\\u009f]*$',
+      },
+    }),
+  );
 
-const selector = text.custom((value: string, helpers) =>
-  readSelector(value) ? value : helpers.error('selector.kind'),
-);
+const selector = text
+  .custom((value: string, helpers) => (readSelector(value) ? value : helpers.error('selector.kind')))
+  .meta(
+    json({
+      numbers: {},
+      also: {
+        pattern: `^(?:"[^"]*"|'[^']*'|:(?:${[...lastingPseudoClasses].join('|')})(?![\\w-])|[^:"'{};])+$`,
+        not: { pattern: '(^|,)\\s*(,|$)|[>+~]\\s*($|,|[>+~])' },
+      },
+    }),
+  );
 
-const webAddress = text.custom(
-  (value: string, helpers) => readWebAddress(value) ?? helpers.error('address.scheme'),
-);
+const webAddress = text
+  .custom((value: string, helpers) => readWebAddress(value) ?? helpers.error('address.scheme'))
+  .meta(json({ also: { pattern: '^\\s*[Hh][Tt][Tt][Pp][Ss]?:[\\\\/]*[^\\\\/?#\\s]+([\\\\/?#][^]*)?$' } }));
 
 const place = Joi.object<WrittenPlace>({
   'first-in': listOf(selector),
@@ -140,7 +168,7 @@ const mailAddress = text.pattern(
   /^[\w.!#$%&'*+/=?^`{|}~-]+@[\w-]+(?:\.[\w-]+)*(?:,\s*[\w.!#$%&'*+/=?^`{|}~-]+@[\w-]+(?:\.[\w-]+)*)*$/,
   'mail',
 );
-const phoneNumber = text.pattern(/^\+?[\d\s()./-]*\d[\d\s()./-]*$/, 'phone');
+const phoneNumber = text.pattern(/^\+?[\d\s()./-]*\d[\d\s()./-]*$/, 'phone').meta(json({ numbers: {} }));
 
 const targets = [
   'page',
@@ -155,7 +183,10 @@ const targets = [
   'language',
 ] as const;
 const truth = Joi.valid('true', 'false');
-const count = text.pattern(/^[1-9]\d{0,3}$/, 'count');
+const whole = (minimum: number, maximum: number): JsonMeta =>
+  json({ numbers: { multipleOf: 1, minimum, maximum } });
+const count = text.pattern(/^[1-9]\d{0,3}$/, 'count').meta(whole(1, 9999));
+const depth = text.pattern(/^[123]$/, 'depth').meta(whole(1, 3));
 const order = Joi.valid('title', 'date', 'file').default('title');
 
 /** At most three levels: each is a schema of its own. */
@@ -177,9 +208,9 @@ function entryOf(levels: number): Joi.ObjectSchema<WrittenEntry> {
     first: globs,
     except: globs,
     most: count,
-    depth: text.pattern(/^[123]$/, 'depth'),
+    depth,
     sections: said(text),
-    levels: listOf(text.pattern(/^[1-6]$/, 'level')),
+    levels: listOf(text.pattern(/^[1-6]$/, 'level').meta(whole(1, 6))),
     insert: said(text),
     language: said(text.pattern(languageTag, 'language')),
     covers: globs,
@@ -219,7 +250,8 @@ function entryOf(levels: number): Joi.ObjectSchema<WrittenEntry> {
         value.heading === undefined &&
         !targets.some(key => value[key] !== undefined);
       return needsLabel ? helpers.error('entry.label') : value;
-    });
+    })
+    .meta(json({ also: { anyOf: ['label', 'heading', ...targets].map(key => ({ required: [key] })) } }));
 }
 
 const menu = Joi.object<WrittenMenu>({
@@ -232,7 +264,7 @@ const menu = Joi.object<WrittenMenu>({
   'current-entry': Joi.valid('link', 'text').default('link'),
   branch: text,
   'entries-of': text,
-  depth: text.pattern(/^[123]$/, 'depth'),
+  depth,
   set: globs,
   order,
   data: Joi.valid('json-ld'),
@@ -255,7 +287,16 @@ const menu = Joi.object<WrittenMenu>({
     if (needs === 'set' && !has.includes('set')) return helpers.error('menu.set');
     if (needs === 'entries' && (has.length === 0 || has[0] === 'set')) return helpers.error('menu.entries');
     return value;
-  });
+  })
+  .meta(
+    json({
+      also: {
+        if: { properties: { form: { enum: ['breadcrumb', 'previous-next'] } }, required: ['form'] },
+        then: { if: { properties: { form: { const: 'previous-next' } } }, then: { required: ['set'] } },
+        else: { anyOf: ['entries', 'branch', 'entries-of'].map(key => ({ required: [key] })) },
+      },
+    }),
+  );
 
 const color = text.custom((value: string) =>
   /^(?:[0-9a-f]{3,4}|[0-9a-f]{6}|[0-9a-f]{8})$/i.test(value) ? `#${value}` : value,
@@ -263,17 +304,21 @@ const color = text.custom((value: string) =>
 
 const length = String.raw`(?:0|(?:\d+\.?\d*|\.\d+)(?:px|em|rem|ch|%|vw))`;
 const lengths = (most: number): Joi.StringSchema =>
-  text.pattern(new RegExp(`^${length}(?: ${length}){0,${most - 1}}$`), 'length');
+  text
+    .pattern(new RegExp(`^${length}(?: ${length}){0,${most - 1}}$`), 'length')
+    .meta(json({ numbers: { const: 0 } }));
 
 const look = Joi.object<WrittenLook>({
   accent: color,
   background: color,
   color,
   font: Joi.object({
-    family: text.pattern(/^[\p{L}\p{N} ,'"_-]+$/u, 'family'),
+    family: text.pattern(/^[\p{L}\p{N} ,'"_-]+$/u, 'family').meta(json({ numbers: { multipleOf: 1 } })),
     size: lengths(1),
-    weight: text.pattern(/^(?:normal|bold|[1-9]\d{0,2}|1000)$/, 'weight'),
-    spacing: text.pattern(new RegExp(`^(?:normal|-?${length})$`), 'length'),
+    weight: text.pattern(/^(?:normal|bold|[1-9]\d{0,2}|1000)$/, 'weight').meta(whole(1, 1000)),
+    spacing: text
+      .pattern(new RegExp(`^(?:normal|-?${length})$`), 'length')
+      .meta(json({ numbers: { const: 0 } })),
   }),
   padding: lengths(4),
   radius: lengths(4),

@@ -1,4 +1,4 @@
-import { type Selector as Part, parse } from 'css-what';
+import { type Selector as Part, isTraversal, parse } from 'css-what';
 import { type Raw, lowerAscii } from './bytes.ts';
 
 /** A selector of CSS. Compound ones (`header`, `#top`, `.masthead`, `[role=main]`, `div.wrap#top`) are matched while reading. */
@@ -21,7 +21,7 @@ const part =
   /^(?:\*|([a-z][a-z0-9-]*)|#([\w\u0080-\u{10ffff}-]+)|\.([\w\u0080-\u{10ffff}-]+)|\[\s*([\w-]+)\s*(?:(~?=)\s*(?:"([^"]*)"|'([^']*)'|([^\s\]"']+))\s*)?\])/iu;
 
 /** Pseudo-classes that depend on the page alone. */
-const lasting = new Set(
+export const lastingPseudoClasses: ReadonlySet<string> = new Set(
   'not is where has first-child last-child only-child first-of-type last-of-type only-of-type nth-child nth-last-child nth-of-type nth-last-of-type empty root'.split(
     ' ',
   ),
@@ -41,10 +41,15 @@ export function readSelector(text: string): Selector | null {
 }
 
 function isLasting(selector: readonly Part[]): boolean {
+  // `a >` names no element.
+  if (selector.length === 0 || isTraversal(selector.at(-1)!)) return false;
   return selector.every(one => {
     if (one.type === 'pseudo-element') return false;
     if (one.type !== 'pseudo') return true;
-    return lasting.has(one.name) && (typeof one.data === 'string' || (one.data ?? []).every(isLasting));
+    return (
+      lastingPseudoClasses.has(one.name) &&
+      (typeof one.data === 'string' || (one.data ?? []).every(isLasting))
+    );
   });
 }
 

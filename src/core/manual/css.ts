@@ -1,0 +1,83 @@
+import type { Example, ManualPage } from './types.ts';
+
+const css = (about: string, code: string): Example => ({ language: 'css', about, code });
+
+/** The classes of what Kamino puts into a page, one for each part. */
+export const classes: readonly [names: string, part: string][] = [
+  [
+    '`kamino`, `kamino-bar` (`-column`, `-plain`, `-breadcrumb`, `-previous-next`), `kamino-menu-NAME`',
+    'the `nav` itself',
+  ],
+  ['`kamino-room`', 'its only child'],
+  ['`kamino-home`', 'the link to the front page'],
+  ['`kamino-list`', 'the list'],
+  ['`kamino-entry`', 'a list item; with `kamino-within` where this page lies below it'],
+  ['`kamino-submenu`', 'a list below an entry'],
+  ['`kamino-opener`, `kamino-toggle`', 'the `details` that open a submenu, and a folded menu'],
+  ['`kamino-highlight`', 'an entry set apart'],
+  ['`kamino-link`', 'its link; `[aria-current]` on the page that it leads to'],
+  [
+    '`kamino-note`, `kamino-unseen`',
+    'words behind a label: a file’s type and size; what only screen readers hear',
+  ],
+  ['`kamino-outside`, `kamino-insert`', 'an entry marked as leading outside; one that holds your own HTML'],
+  ['`kamino-previous`, `kamino-next`', 'the neighbours of a page'],
+  ['`kamino-skip`', 'the skip link'],
+];
+
+/** The custom properties that a designer sets, with what they are. */
+export const properties: readonly [name: string, means: string][] = [
+  ['color', 'labels'],
+  ['background', 'the ground of the menu'],
+  ['accent', 'the ground of a highlight'],
+  ['hover-color', 'labels under the pointer'],
+  ['hover-background', 'their ground'],
+  ['pressed-background', 'the ground of an entry that is held down'],
+  ['marker', 'the mark of the current page'],
+  ['focus', 'the ring around what the keyboard is at'],
+  ['submenu-color', 'labels of a submenu'],
+  ['submenu-background', 'its ground'],
+  ['highlight-color', 'the label of a highlight'],
+  ['font-family', 'the type, as in CSS'],
+  ['font-size', 'the same'],
+  ['font-weight', 'the same'],
+  ['letter-spacing', 'the same'],
+  ['padding', 'the room inside each entry'],
+  ['mark-inline', 'how far the mark stays from the entry’s sides'],
+  ['mark-block', 'and from its lower edge'],
+  ['gap', 'the space between entries'],
+  ['radius', 'the corners'],
+  ['layer', 'the z-index of submenus; 20 where it is not set'],
+];
+
+export const cssPage: ManualPage = {
+  name: 'css',
+  kind: 'topic',
+  title: 'The hooks for rules of your own.',
+  text: [
+    'Name a style sheet with `style: css/nav.css` in the plan: it is linked after Kamino’s. Each rule of Kamino’s has the strength of two classes, so that a rule of yours with the same selector wins. Rules for all links of a page (`a { … }`, `nav ul li a { … }`) do not reach into a menu.',
+    'Custom properties, set on `.kamino` or on one menu (`.kamino.kamino-menu-NAME`):',
+    properties.map(([name, means]) => `- \`--kamino-${name}\`: ${means}`).join('\n'),
+    'Classes, one for each part:',
+    classes.map(([names, part]) => `- ${names}: ${part}`).join('\n'),
+    'Attributes of each entry: `data-kamino-depth` (1 for the first level), and `data-kamino-entry` with a name of its own: the file name of its page without the ending (for an index page its folder’s), else its label, in a–z, 0–9 and hyphens.',
+  ],
+  examples: [
+    css('A wider, calmer bar.', '.kamino {\n  --kamino-padding: 0.9em 1.3em;\n  --kamino-gap: 0.5em;\n}'),
+    css(
+      'Another colour under the pointer.',
+      '.kamino {\n  --kamino-hover-color: #7a1f1f;\n  --kamino-hover-background: #f6e3df;\n}',
+    ),
+    css('One menu only.', '.kamino.kamino-menu-foot {\n  --kamino-font-size: 0.9rem;\n}'),
+    css('One entry only.', '.kamino [data-kamino-entry="contact"] > .kamino-link {\n  font-weight: 700;\n}'),
+    css(
+      'A current entry that is underlined.',
+      '.kamino .kamino-link[aria-current] {\n  text-decoration: underline;\n}',
+    ),
+    css(
+      'Submenus as wide as you like, above everything else.',
+      '.kamino {\n  --kamino-layer: 1000;\n}\n.kamino .kamino-submenu {\n  min-inline-size: 18em;\n}',
+    ),
+  ],
+  see: ['style', 'look', 'state'],
+};

@@ -1,0 +1,97 @@
+import { type RuleName, rules } from '../text/rules.ts';
+import { classes, cssPage, properties } from './css.ts';
+import { keyPages, partPlaces } from './keys.ts';
+import { rulePages } from './rules.ts';
+import { wordPages } from './words.ts';
+
+/** The documents that are made of the manual, by file name. */
+export function documents(): Record<string, string> {
+  return {
+    'keys.md': keysDocument(),
+    'rules.md': rulesDocument(),
+    'words.md': wordsDocument(),
+    'restyling.md': restylingDocument(),
+  };
+}
+
+const cell = (text: string): string => text.split('\n\n')[0]!.replaceAll('\n', ' ').replaceAll('|', '\\|');
+
+function table(head: readonly string[], rows: readonly (readonly string[])[]): string {
+  const line = (cells: readonly string[]): string => `| ${cells.join(' | ')} |`;
+  return [line(head), line(head.map(() => '---')), ...rows.map(line)].join('\n');
+}
+
+function fenced(language: string, code: string): string {
+  return `\`\`\`${language}\n${code}\n\`\`\``;
+}
+
+function keysDocument(): string {
+  const parts = (Object.keys(keyPages) as (keyof typeof keyPages)[]).flatMap(part => [
+    `## Keys ${partPlaces[part]}`,
+    table(
+      ['key', 'takes', 'without it', 'means', 'example'],
+      keyPages[part].map(({ key, takes, otherwise, means, example }) => [
+        `\`${key}\``,
+        cell(takes),
+        otherwise === null ? 'needed' : cell(otherwise),
+        cell(means),
+        example
+          .split('\n')
+          .map(line => `\`${line.replaceAll('|', '\\|')}\``)
+          .join('<br>'),
+      ]),
+    ),
+  ]);
+  return document('Every key of the plan', ['`kamino explain KEY` prints the same.', ...parts]);
+}
+
+function rulesDocument(): string {
+  const rows = (Object.keys(rules) as RuleName[]).map(name => [
+    `\`${name}\``,
+    rules[name].severity,
+    cell(rulePages[name].why),
+    rulePages[name].example
+      .split('\n')
+      .map(line => `\`${line.replace(/ {2,}/g, '  ').replaceAll('|', '\\|')}\``)
+      .join('<br>'),
+  ]);
+  return document('Every rule', [
+    'A finding names its rule; `kamino explain RULE` prints the same. Errors end with exit status 1, an error in the plan with 2; warnings and notes with 0.',
+    table(['rule', 'severity', 'why', 'example'], rows),
+  ]);
+}
+
+function wordsDocument(): string {
+  const rows = Object.entries(wordPages).map(([name, { means, example }]) => [
+    name,
+    cell(means),
+    example
+      .split('\n')
+      .map(line => `\`${line.replaceAll('|', '\\|')}\``)
+      .join('<br>'),
+  ]);
+  return document('The words', [
+    'One word for each thing, in the plan, in messages and here. `kamino explain WORD` also takes the trade’s other words, and answers with Kamino’s.',
+    table(['word', 'means', 'example'], rows),
+  ]);
+}
+
+function restylingDocument(): string {
+  const [intro = '', aboutProperties = '', , aboutClasses = '', , aboutAttributes = ''] = cssPage.text;
+  return document('Restyling a menu', [
+    intro,
+    aboutProperties,
+    table(
+      ['property', 'sets'],
+      properties.map(([name, means]) => [`\`--kamino-${name}\``, means]),
+    ),
+    aboutClasses,
+    table(['class', 'part'], classes),
+    aboutAttributes,
+    ...cssPage.examples.flatMap(({ language, about, code }) => [about ?? '', fenced(language, code)]),
+  ]);
+}
+
+function document(title: string, blocks: readonly string[]): string {
+  return `# ${title}\n\n${blocks.join('\n\n')}\n`;
+}

@@ -1,0 +1,581 @@
+import type { Part } from '../plan/keys.ts';
+
+/** A key of the plan, as the manual tells it. */
+export interface KeyPage {
+  key: string;
+  takes: string;
+  /** What holds without it; null where it is needed. */
+  otherwise: string | null;
+  means: string;
+  /** Lines of the part that it is a key of. */
+  example: string;
+}
+
+type Row = [key: string, takes: string, otherwise: string | null, means: string, example: string];
+
+const key = (...[name, takes, otherwise, means, example]: Row): KeyPage => ({
+  key: name,
+  takes,
+  otherwise,
+  means,
+  example,
+});
+
+const plan: readonly KeyPage[] = [
+  key('kamino', '`1`', null, 'The version of the plan format.', 'kamino: 1'),
+  key('site', 'a folder, seen from the plan', '`.`', 'The folder that is read.', 'site: pages'),
+  key(
+    'output',
+    'a folder, or `in-place`',
+    '`built`',
+    'The folder that the finished site is written into. With `in-place` the pages themselves are changed; `kamino lift` gives them back. A folder may lie in the site only where the site is the plan’s own folder.',
+    'output: in-place',
+  ),
+  key(
+    'read',
+    'a pattern of paths',
+    '`**/*.{html,htm}`',
+    'Which files are pages; letter case does not matter.',
+    'read: "**/*.html"',
+  ),
+  key(
+    'leave-out',
+    'patterns of paths',
+    'nothing',
+    'Files and folders that are no part of the site: they are not read and not copied.',
+    'leave-out: [old/**, "*.psd"]',
+  ),
+  key(
+    'skip-to',
+    'selectors of CSS',
+    'nothing',
+    'Where the skip link leads on pages that have no `main`; tried in order.',
+    'skip-to: ["#content", h1]',
+  ),
+  key(
+    'labels',
+    '`from`, `cut`',
+    '`from: title`',
+    'What an entry without a label is called.',
+    'labels: { from: heading }',
+  ),
+  key(
+    'links',
+    '`from`, `index`, `base`',
+    'relative links',
+    'How the links of menus are written.',
+    'links: { index: hidden }',
+  ),
+  key(
+    'style',
+    'a style sheet of the site',
+    'nothing',
+    'Your own rules for the menus: linked after Kamino’s, so that they win.',
+    'style: css/nav.css',
+  ),
+  key(
+    'languages',
+    'a language for each tag',
+    'one language',
+    'The languages of the site. A menu is written once in the plan; titles, labels and targets may differ: `label: { en: Visit, cy: Ymweld }`. A page is in the first language whose `pages` match it, else in one without `pages` by its own `lang`, else in the first of them. The counterpart of a page is what the plan names for the other language, else the page with the same path in that language’s folder. An entry whose target names some languages only is left out in the others.',
+    'languages:\n  en: { name: English }\n  cy: { name: Cymraeg, pages: cy/**, words: { skip: Neidio, menu: Dewislen } }',
+  ),
+  key(
+    'menus',
+    'a list of menus',
+    null,
+    'The menus of the site.',
+    'menus:\n  - menu: masthead\n    entries:\n      - index.html',
+  ),
+  key(
+    'look',
+    'keys of a look',
+    'the page’s own',
+    'Colours, type and spaces of all menus.',
+    'look: { accent: "#3d5a80" }',
+  ),
+];
+
+const language: readonly KeyPage[] = [
+  key(
+    'name',
+    'text',
+    null,
+    'What the language is called in itself: the label of an entry that leads to it.',
+    'name: Cymraeg',
+  ),
+  key(
+    'pages',
+    'patterns of paths',
+    'by the page’s own `lang`',
+    'The pages in this language. The folder that the first pattern begins with is the one in which counterparts are looked for.',
+    'name: Cymraeg\npages: cy/**',
+  ),
+  key(
+    'words',
+    'Kamino’s own words',
+    'English',
+    'The few words that Kamino itself puts into a page, in this language. A word that is missing is told.',
+    'name: Cymraeg\nwords: { menu: Dewislen, skip: Neidio i’r prif gynnwys }',
+  ),
+];
+
+const words: readonly KeyPage[] = [
+  key(
+    'skip',
+    'text',
+    '`Skip to the main content`',
+    'The skip link at the start of a page.',
+    'skip: Neidio i’r prif gynnwys',
+  ),
+  key('menu', 'text', '`Menu`', 'The toggle of a folded menu.', 'menu: Dewislen'),
+  key(
+    'new-window',
+    'text',
+    '`new window`',
+    'Said behind an entry that opens a window of its own.',
+    'new-window: ffenestr newydd',
+  ),
+  key('previous', 'text', '`Previous`', 'Stands above the page before this one.', 'previous: Blaenorol'),
+  key('next', 'text', '`Next`', 'Stands above the page behind this one.', 'next: Nesaf'),
+  key(
+    'more',
+    'text',
+    '`more pages`',
+    'Names the opener beside a link, behind the entry’s label.',
+    'more: rhagor o dudalennau',
+  ),
+];
+
+const labels: readonly KeyPage[] = [
+  key(
+    'from',
+    '`title`, `heading` or `file`',
+    '`title`',
+    'The page’s title, its first `h1`, or the name of its file.',
+    'from: heading',
+  ),
+  key(
+    'cut',
+    'text, or one for each language',
+    'found by itself',
+    'The part that is taken off titles. Without it, the part that more than half of the titles share.',
+    'cut: " | Brackenfold"',
+  ),
+];
+
+const links: readonly KeyPage[] = [
+  key(
+    'from',
+    '`page` or `root`',
+    '`page`',
+    'Whether addresses are written from the page that they stand in, or from the root of the server.',
+    'from: root',
+  ),
+  key(
+    'index',
+    '`shown` or `hidden`',
+    '`shown`',
+    'With `hidden`, `visit/` is written for `visit/index.html`.',
+    'index: hidden',
+  ),
+  key(
+    'base',
+    'a folder of the server',
+    '`/`',
+    'The folder that the site will lie in, for `from: root`.',
+    'from: root\nbase: /observatory/',
+  ),
+];
+
+const menu: readonly KeyPage[] = [
+  key(
+    'menu',
+    'a name in a–z, 0–9 and hyphens',
+    null,
+    'The menu’s name, also that of its slot: `data-kamino-slot="masthead"`. `style`, `script`, `skip` and `top` are taken.',
+    'menu: masthead',
+  ),
+  key(
+    'title',
+    'text, or one for each language',
+    'from the name',
+    'How a screen reader announces the menu.',
+    'title: Main',
+  ),
+  key(
+    'form',
+    '`bar`, `column`, `plain`, `breadcrumb` or `previous-next`',
+    '`bar`',
+    '`bar`: entries side by side. `column`: below each other; the branch of this page lies open. `plain`: all entries in view, on the page’s own ground. `breadcrumb`: the way from the front page to this one. `previous-next`: the neighbours of this page in a `set`.',
+    'form: column',
+  ),
+  key(
+    'carried-by',
+    'patterns of paths',
+    'every page',
+    'The pages that carry the menu: `*` within a folder, `**` through folders, `{a,b}` for one of several.',
+    'carried-by: "journal/**"',
+  ),
+  key('except', 'patterns of paths', 'nothing', 'Pages that do not carry it after all.', 'except: print/**'),
+  key(
+    'place',
+    '`first-in`, `last-in`, `before`, `after` or `instead-of`',
+    'first in the page’s header',
+    'Where the menu goes on pages without a slot for it. Without `place`: first in the first `header` of the page’s own, else first in the body.',
+    'place: { after: "#logo" }',
+  ),
+  key('align', '`start`, `center`, `end` or `spread`', '`start`', 'Where the entries stand.', 'align: end'),
+  key(
+    'current-entry',
+    '`link` or `text`',
+    '`link`',
+    'Whether the entry of the page that one is on stays a link, or becomes text.',
+    'current-entry: text',
+  ),
+  key(
+    'home',
+    '`label`',
+    'nothing',
+    'The site’s name at the head of the menu, leading to the front page.',
+    'home: { label: Brackenfold }',
+  ),
+  key(
+    'fold',
+    '`when`, `as`',
+    '`when: never`',
+    'What becomes of the menu where it has no room.',
+    'fold: { when: below 48em }',
+  ),
+  key(
+    'entries',
+    'a list of entries',
+    null,
+    'The entries, in order. In their place a menu may have `entries-of`, `branch` or `set`.',
+    'entries:\n  - index.html\n  - { page: contact.html, label: Write to us }',
+  ),
+  key(
+    'entries-of',
+    'the name of a menu',
+    'nothing',
+    'Takes the entries of another menu, down to `depth`.',
+    'entries-of: masthead\ndepth: 1',
+  ),
+  key(
+    'branch',
+    'the name of a menu',
+    'nothing',
+    'What lies below the top entry of that menu in which this page is. A page that lies in none does not carry the menu. A column beside the text needs room in the page’s own layout, for example:\n\n    @media (min-width: 56rem) {\n      main:has(> .kamino-menu-side) { display: grid; grid-template-columns: 15rem minmax(0, 1fr); column-gap: 3rem; }\n      main > .kamino.kamino-menu-side { grid-row: 1 / span 9; align-self: start; }\n      main > .kamino-menu-side ~ * { grid-column: 2; }\n    }',
+    'form: column\nbranch: masthead',
+  ),
+  key(
+    'depth',
+    '`1`, `2` or `3`',
+    'all levels',
+    'How many levels `entries-of` or `branch` take over.',
+    'entries-of: masthead\ndepth: 2',
+  ),
+  key(
+    'set',
+    'patterns of paths',
+    'nothing',
+    'For `previous-next`: the pages that lead to each other. Those that do not carry the menu are passed over.',
+    'form: previous-next\nset: journal/*.html',
+  ),
+  key(
+    'order',
+    '`title`, `date` or `file`',
+    '`title`',
+    'The order of a `set`: by title, by the first `datetime` in each page (the latest first), or by file name.',
+    'form: previous-next\nset: journal/*.html\norder: date',
+  ),
+  key(
+    'data',
+    '`json-ld`',
+    'nothing',
+    'Puts a breadcrumb into the page as structured data too.',
+    'form: breadcrumb\ndata: json-ld',
+  ),
+];
+
+const sides: [string, string][] = [
+  ['first-in', 'First in the element.'],
+  ['last-in', 'Last in the element.'],
+  ['before', 'Directly before the element.'],
+  ['after', 'Directly behind the element.'],
+  [
+    'instead-of',
+    'In the place of the element, which is taken out and kept in the record: `kamino lift` puts it back. Cells of a table’s row become one cell.',
+  ],
+];
+const place: readonly KeyPage[] = sides.map(([name, means]) =>
+  key(
+    name,
+    'a selector, or several tried in order',
+    'another side',
+    `${means} Selectors are those of CSS that depend on the page alone.`,
+    `${name}: ${name === 'instead-of' ? '[ul.menu, "#nav"]' : '"#logo"'}`,
+  ),
+);
+
+const home: readonly KeyPage[] = [
+  key('label', 'text, or one for each language', null, 'The site’s name.', 'label: Brackenfold'),
+];
+
+const fold: readonly KeyPage[] = [
+  key(
+    'when',
+    '`below` a width, or `never`',
+    null,
+    '`below 48em` asks the window (em, rem or px).',
+    'when: below 48em',
+  ),
+  key(
+    'as',
+    '`stack`',
+    '`stack`',
+    '`stack`: behind a toggle, in the flow of the page, which moves down.',
+    'when: below 48em\nas: stack',
+  ),
+];
+
+const target = 'another target, or none';
+const entry: readonly KeyPage[] = [
+  key(
+    'label',
+    'text, or one for each language',
+    'from the target',
+    'What the entry says.',
+    'page: contact.html\nlabel: Write to us',
+  ),
+  key(
+    'page',
+    'a path',
+    target,
+    'A page of the site, seen from the site’s folder; a folder stands for its index page.',
+    'page: visit/index.html',
+  ),
+  key(
+    'section',
+    'a page and an id, or an id',
+    target,
+    'A place in a page. An id alone must be on every page that carries the menu.',
+    'section: visit/index.html#prices',
+  ),
+  key(
+    'heading',
+    'text',
+    target,
+    'A place by the words of its heading: of the `page` beside it, or of every page that carries the menu. A heading without an id is given one, the same on every build; `kamino lift` takes it away again.',
+    'page: visit/index.html\nheading: Getting here',
+  ),
+  key('file', 'a path', target, 'Any other file of the site.', 'file: programme.pdf'),
+  key('mail', 'a mail address', target, 'Opens a new message.', 'mail: hello@brackenfold.example'),
+  key('phone', 'a telephone number', target, 'Calls it.', 'phone: 01632 960014'),
+  key(
+    'url',
+    'an address of http or https',
+    target,
+    'Another site.',
+    'url: "https://weather.example/"\nlabel: Weather',
+  ),
+  key(
+    'language',
+    'the tag of a language',
+    target,
+    'This page’s counterpart in another language, else the front page of that language, which is told. One value for each language leads to and fro.',
+    'language: { en: cy, cy: en }',
+  ),
+  key(
+    'pages',
+    'patterns of paths',
+    target,
+    'An entry for each page that matches, without the page of the entry above.',
+    'pages: telescopes/*.html',
+  ),
+  key(
+    'sections',
+    'a page',
+    target,
+    'An entry for each heading of the page; deeper ones lie below shallower ones.',
+    'sections: guide.html',
+  ),
+  key(
+    'insert',
+    'a file of the site',
+    target,
+    'A piece of HTML of your own, such as a search form. It is no page of the site.',
+    'insert: parts/search.html\nlabel: Search',
+  ),
+  key(
+    'entries',
+    'a list of entries',
+    'nothing',
+    'A submenu. An entry without a target only opens. Three levels at most.',
+    'label: Telescopes\nentries:\n  - telescopes/great.html',
+  ),
+  key(
+    'covers',
+    'patterns of paths',
+    'the folder of an index page',
+    'Pages on which this entry is marked as `within`.',
+    'page: telescopes/index.html\ncovers: [telescopes/**, almanac/**]',
+  ),
+  key(
+    'highlight',
+    '`background`',
+    'nothing',
+    'Sets the entry apart as a call to action.',
+    'page: book.html\nhighlight: background',
+  ),
+  key(
+    'if-missing',
+    '`error` or `warn`',
+    '`error`',
+    'A target that is not there stops the build; with `warn` the entry is left out, and told.',
+    'page: summer.html\nif-missing: warn',
+  ),
+  key(
+    'order',
+    '`title`, `date` or `file`',
+    '`title`',
+    'The order of `pages`: by title (figures by their value), by the first `datetime` in each page (the latest first), or by file name.',
+    'pages: journal/*.html\norder: date',
+  ),
+  key(
+    'first',
+    'patterns of paths',
+    'nothing',
+    'Pages of the pattern that come ahead of the others.',
+    'pages: telescopes/*.html\nfirst: telescopes/great.html',
+  ),
+  key(
+    'except',
+    'patterns, ids or headings',
+    'nothing',
+    'What a pattern leaves out.',
+    'sections: guide.html\nexcept: "#notes"',
+  ),
+  key('most', 'a number', 'all', 'How many entries `pages` makes at most.', 'pages: journal/*.html\nmost: 3'),
+  key(
+    'depth',
+    '`1`, `2` or `3`',
+    '`1`',
+    'From 2 on, the pages of a folder lie below its index page.',
+    'pages: journal/**\ndepth: 2',
+  ),
+  key(
+    'levels',
+    'levels of headings',
+    '`2`',
+    'Which headings `sections` takes.',
+    'sections: guide.html\nlevels: [2, 3]',
+  ),
+  key(
+    'subject',
+    'text',
+    'nothing',
+    'The subject of the message.',
+    'mail: hello@brackenfold.example\nsubject: A visit',
+  ),
+  key(
+    'new-window',
+    '`true` or `false`',
+    '`false`',
+    'Opens a window of its own, and says so to screen readers.',
+    'url: "https://weather.example/"\nnew-window: true',
+  ),
+  key(
+    'outside-mark',
+    '`true` or `false`',
+    '`false`',
+    'Draws an arrow behind the label.',
+    'url: "https://weather.example/"\noutside-mark: true',
+  ),
+  key(
+    'save',
+    '`true` or `false`',
+    '`false`',
+    'Lets the browser save the file.',
+    'file: programme.pdf\nsave: true',
+  ),
+  key(
+    'details',
+    '`true` or `false`',
+    '`false`',
+    'Tells type and size of the file behind the label.',
+    'file: programme.pdf\ndetails: true',
+  ),
+];
+
+const look: readonly KeyPage[] = [
+  key(
+    'accent',
+    'a colour of CSS',
+    'the page’s link colour',
+    'Every tint follows from this one colour.',
+    'accent: "#3d5a80"',
+  ),
+  key(
+    'background',
+    'a colour of CSS',
+    'the page’s own ground',
+    'The ground of the menus.',
+    'background: "#14213a"\ncolor: "#f4efe3"',
+  ),
+  key('color', 'a colour of CSS', 'the page’s own', 'The colour of the labels.', 'color: "#1d2733"'),
+  key(
+    'font',
+    '`family`, `size`, `weight`, `spacing`',
+    'the page’s own',
+    'The type of the labels.',
+    'font: { family: Inter, weight: 500 }',
+  ),
+  key(
+    'padding',
+    'one to four lengths',
+    '`0.7em 0.95em`',
+    'The room inside each entry.',
+    'padding: 0.75rem 1.25rem',
+  ),
+  key('radius', 'one to four lengths', '`0.35em`', 'The corners of each entry.', 'radius: 0.4rem'),
+];
+
+const font: readonly KeyPage[] = [
+  key('family', 'names of fonts', 'the page’s own', 'As in `font-family`.', 'family: Inter, sans-serif'),
+  key('size', 'a length', 'the page’s own', 'As in `font-size`.', 'size: 1.05rem'),
+  key('weight', '`normal`, `bold` or a number', 'the page’s own', 'As in `font-weight`.', 'weight: 500'),
+  key('spacing', 'a length', 'the page’s own', 'As in `letter-spacing`.', 'spacing: 0.02em'),
+];
+
+/** Every key of the plan, by the part that it is a key of. */
+export const keyPages: Readonly<Record<Exclude<Part, 'languages'>, readonly KeyPage[]>> = {
+  plan,
+  language,
+  words,
+  labels,
+  links,
+  menu,
+  place,
+  home,
+  fold,
+  entry,
+  look,
+  font,
+};
+
+/** Where each part stands in a plan. */
+export const partPlaces: Readonly<Record<keyof typeof keyPages, string>> = {
+  plan: 'of the plan itself',
+  language: 'of each language in `languages`',
+  words: 'of `words` in a language',
+  labels: 'of `labels`',
+  links: 'of `links`',
+  menu: 'of a menu in `menus`',
+  place: 'of `place` in a menu',
+  home: 'of `home` in a menu',
+  fold: 'of `fold` in a menu',
+  entry: 'of an entry in `entries`',
+  look: 'of `look`',
+  font: 'of `font` in a look',
+};

@@ -1,0 +1,97 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { describe, expect, it, test } from '@jest/globals';
+import type Joi from 'joi';
+import { format } from 'prettier';
+import { documents } from '../../src/core/manual/documents.ts';
+import { allPages } from '../../src/core/manual/index.ts';
+import { keyPages } from '../../src/core/manual/keys.ts';
+import { readPlan } from '../../src/core/plan/read.ts';
+import { planSchema } from '../../src/core/plan/schema.ts';
+import { Source } from '../../src/core/text/source.ts';
+
+type PartName = keyof typeof keyPages;
+
+const indented = (text: string, by: number): string => text.replace(/^/gm, ' '.repeat(by));
+const has = (text: string, key: string): boolean => new RegExp(`^${key}:`, 'm').test(text);
+const menus = (lines = 'entries:\n  - index.html'): string =>
+  `menus:\n${indented(`- menu: m\n${indented(lines, 2)}`, 2)}`;
+const inMenu = (lines: string): string =>
+  menus(
+    ['entries', 'branch', 'entries-of', 'set', 'data'].some(key => has(lines, key))
+      ? lines
+      : `${lines}\nentries: [index.html]`,
+  );
+
+/** The lines of a part as a whole plan. */
+const plans: Record<PartName, (lines: string) => string> = {
+  plan: lines => (has(lines, 'menus') ? lines : `${lines}\n${menus()}`),
+  language: lines => `languages:\n  en: { name: English }\n  cy:\n${indented(lines, 4)}\n${menus()}`,
+  words: lines => `languages:\n  cy:\n    name: Cymraeg\n    words:\n${indented(lines, 6)}\n${menus()}`,
+  labels: lines => `labels:\n${indented(lines, 2)}\n${menus()}`,
+  links: lines => `links:\n${indented(lines, 2)}\n${menus()}`,
+  menu: lines => inMenu(lines.replace(/^menu: .*\n?/, '') || 'title: M'),
+  place: lines => inMenu(`place:\n${indented(lines, 2)}`),
+  home: lines => inMenu(`home:\n${indented(lines, 2)}`),
+  fold: lines => inMenu(`fold:\n${indented(lines, 2)}`),
+  entry: lines =>
+    `languages: { en: { name: English }, cy: { name: Cymraeg } }\n${menus(`entries:\n  -\n${indented(lines, 4)}`)}`,
+  look: lines => `look:\n${indented(lines, 2)}\n${menus()}`,
+  font: lines => `look:\n  font:\n${indented(lines, 4)}\n${menus()}`,
+};
+
+describe('the manual', () => {
+  const examples = (Object.keys(keyPages) as PartName[]).flatMap(part =>
+    keyPages[part].map(({ key, example }) => ({ part, key, example })),
+  );
+
+  test.each(examples)('shows $key in $part by an example that is a right plan', ({ part, key, example }) => {
+    expect(has(example, key)).toBe(true);
+    const lines = plans[part](example);
+    const text = has(lines, 'kamino') ? lines : `kamino: 1\n${lines}`;
+    const { findings } = readPlan(new Source('kamino.yaml', text));
+    expect(findings.filter(one => one.severity === 'error').map(one => `${one.message} in\n${text}`)).toEqual(
+      [],
+    );
+  });
+
+  it('has a page for every key that the plan takes, and for no other', () => {
+    const found = new Set<string>();
+    const walk = (schema: Joi.Description, part: string): void => {
+      const keys = (schema['keys'] ?? {}) as Record<string, Joi.Description>;
+      const next = (one: Joi.Description, key: string): void => {
+        const parts: Record<string, string> = { menus: 'menu', entries: 'entry', languages: 'language' };
+        walk(one, parts[key] ?? (Object.hasOwn(keyPages, key) ? key : part));
+      };
+      for (const [key, one] of Object.entries(keys)) {
+        found.add(`${part} ${key}`);
+        next(one, key);
+      }
+      for (const { rule } of (schema['patterns'] ?? []) as { rule: Joi.Description }[]) walk(rule, part);
+      for (const one of (schema['items'] ?? []) as Joi.Description[]) walk(one, part);
+      for (const { otherwise } of (schema['matches'] ?? []) as { otherwise: Joi.Description }[])
+        walk(otherwise, part);
+    };
+    walk(planSchema.describe(), 'plan');
+    const told = examples.map(({ part, key }) => `${part} ${key}`);
+    expect([...found].sort()).toEqual(told.sort());
+  });
+
+  it('points to pages that are there', () => {
+    const names = new Set(allPages().map(page => page.name));
+    const lost = allPages().flatMap(page =>
+      page.see.filter(one => !names.has(one)).map(one => `${page.name}: ${one}`),
+    );
+    expect(lost).toEqual([]);
+  });
+
+  it('makes the documents that lie in docs', async () => {
+    for (const [name, text] of Object.entries(documents())) {
+      const made = await format(text, { parser: 'markdown', printWidth: 110 });
+      expect([name, readFileSync(join(import.meta.dirname, '../../docs', name), 'utf8')]).toEqual([
+        name,
+        made,
+      ]);
+    }
+  });
+});
