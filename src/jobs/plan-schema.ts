@@ -10,7 +10,7 @@ export const schemaFile = '.kamino/plan.schema.json';
 /** The schema of plans (JSON Schema 2020-12), with what the manual says of each key. */
 export function planSchemaOf(): JsonSchema {
   return planJsonSchema((part, key) => {
-    if (part === 'languages') return null;
+    if (part === 'languages' || part === 'looks') return null;
     const page = keyPages[part].find(one => one.key === key);
     return page ? page.means.split('\n\n')[0]!.replaceAll('`', '') : null;
   });

@@ -3,16 +3,17 @@ import { crc32 } from 'node:zlib';
 import type { Inlay } from '../core/inlay/inlay.ts';
 import { styleSheet } from '../core/inlay/style.ts';
 import { missingWords, wordsIn } from '../core/inlay/words.ts';
-import { type ResolvedLook, onPage } from '../core/look/page.ts';
+import { resolveLooks } from '../core/look/scopes.ts';
+import type { ColorTools } from '../core/look/hex.ts';
+import type { ResolvedLooks } from '../core/look/types.ts';
 import { carrier } from '../core/menu/carried.ts';
 import { type Resolution, resolveMenus } from '../core/menu/resolve.ts';
 import type { ResolvedMenu } from '../core/menu/types.ts';
-import type { Plan } from '../core/plan/types.ts';
+import type { Menu, Plan } from '../core/plan/types.ts';
 import type { Seek } from '../core/site/types.ts';
 import { readSelector } from '../core/text/selector.ts';
 import { bytesOf } from '../core/text/bytes.ts';
 import type { Finding } from '../core/text/finding.ts';
-import type { Source } from '../core/text/source.ts';
 import type { Finished } from '../files/output.ts';
 import { PageMaker } from '../files/pages.ts';
 import type { Glance } from '../files/record.ts';
@@ -28,6 +29,7 @@ export interface Prepared {
   menus: ResolvedMenu[];
   ids: Resolution['ids'];
   languages: Resolution['languages'];
+  looks: ResolvedLooks;
   style: string;
   /** What follows selectors that need the whole page. */
   seek: Seek | null;
@@ -38,9 +40,10 @@ export interface Prepared {
 /** All that can be known, and can be wrong, before a page is touched. */
 export async function prepare(open: OpenPlan, plan: Plan, site: OpenSite): Promise<Prepared> {
   const facts = { ...site.facts, words: readWords(open, plan, site) };
-  const { menus, ids, languages, findings } = resolveMenus(plan, facts, open.source);
-  const { look, findings: ofLook } = await lookOf(plan, open.source);
-  const style = styleSheet(menus, look, plan.look);
+  const { menus, ids, languages, look, findings } = resolveMenus(plan, facts, open.source);
+  const context = { tools: await toolsFor(plan), source: open.source };
+  const { looks, findings: ofLook } = resolveLooks(look, menus, context);
+  const style = styleSheet(menus, looks);
   const basis = [
     version,
     open.source.text,
@@ -62,6 +65,7 @@ export async function prepare(open: OpenPlan, plan: Plan, site: OpenSite): Promi
     menus,
     ids,
     languages,
+    looks,
     style,
     basis,
     seek: await seekerOf(plan),
@@ -78,11 +82,20 @@ async function seekerOf({ menus, skipTo }: Plan): Promise<Seek | null> {
 }
 
 /** The library of colours is loaded only where the plan has any. */
-async function lookOf({ look }: Plan, source: Source): Promise<{ look: ResolvedLook; findings: Finding[] }> {
-  if (look.accent === null && look.background === null && look.color === null)
-    return { look: onPage(null, null), findings: [] };
-  const { resolveLook } = await import('../core/look/resolve.ts');
-  return resolveLook(look, source);
+async function toolsFor(plan: Plan): Promise<ColorTools | null> {
+  const has = plan.look !== null || plan.looks.size > 0 || plan.menus.some(hasLook);
+  return has ? (await import('../core/look/color.ts')).colorTools : null;
+}
+
+function hasLook(menu: Menu): boolean {
+  const has = (entries: Menu['entries']): boolean =>
+    entries.some(
+      one =>
+        one.look !== null ||
+        (one.highlight !== null && typeof one.highlight === 'object') ||
+        has(one.entries),
+    );
+  return menu.look !== null || has(menu.entries);
 }
 
 /** The finished files of one build, each made when it is asked for. */
@@ -106,6 +119,7 @@ export class Run {
       styles: [ownStyle, ...(plan.style ? [plan.style.path] : [])],
       skipTo: plan.skipTo,
       languageOf: languageOf(prepared.languages),
+      reserves: prepared.looks.uses.weight,
       links: { ...plan.links, onDisk: site.onDisk },
       hash: hashOf,
       taken: hash => site.record.taken(hash),

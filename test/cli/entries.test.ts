@@ -116,7 +116,7 @@ describe('submenus and forms', () => {
     [
       'look: { accent: "#abc", background: papayawhip, color: hsl(210 40% 20%) }',
       0,
-      '--kamino-background: #ffefd5;',
+      '--kamino-background: papayawhip;',
     ],
     ['look: { accent: nocolour }', 2, ''],
   ])('takes %s', (look, status, rule) => {

@@ -38,6 +38,10 @@ const plans: Record<PartName, (lines: string) => string> = {
     `languages: { en: { name: English }, cy: { name: Cymraeg } }\n${menus(`entries:\n  -\n${indented(lines, 4)}`)}`,
   look: lines => `look:\n${indented(lines, 2)}\n${menus()}`,
   font: lines => `look:\n  font:\n${indented(lines, 4)}\n${menus()}`,
+  states: lines => `look:\n  states:\n${indented(lines, 4)}\n${menus()}`,
+  state: lines => `look:\n  states:\n    current:\n${indented(lines, 6)}\n${menus()}`,
+  parts: lines => `look:\n  parts:\n${indented(lines, 4)}\n${menus()}`,
+  contrast: lines => `look:\n  contrast:\n${indented(lines, 4)}\n${menus()}`,
 };
 
 describe('the manual', () => {
@@ -61,7 +65,9 @@ describe('the manual', () => {
       const keys = (schema['keys'] ?? {}) as Record<string, Joi.Description>;
       const next = (one: Joi.Description, key: string): void => {
         const parts: Record<string, string> = { menus: 'menu', entries: 'entry', languages: 'language' };
-        walk(one, parts[key] ?? (Object.hasOwn(keyPages, key) ? key : part));
+        const isLook = part === 'parts' || key === 'looks' || key === 'highlight';
+        const inState = part === 'states' ? 'state' : isLook ? 'look' : null;
+        walk(one, inState ?? parts[key] ?? (Object.hasOwn(keyPages, key) ? key : part));
       };
       for (const [key, one] of Object.entries(keys)) {
         found.add(`${part} ${key}`);
@@ -69,8 +75,8 @@ describe('the manual', () => {
       }
       for (const { rule } of (schema['patterns'] ?? []) as { rule: Joi.Description }[]) walk(rule, part);
       for (const one of (schema['items'] ?? []) as Joi.Description[]) walk(one, part);
-      for (const { otherwise } of (schema['matches'] ?? []) as { otherwise: Joi.Description }[])
-        walk(otherwise, part);
+      for (const { then, otherwise } of (schema['matches'] ?? []) as Record<string, Joi.Description>[])
+        for (const one of [then!, otherwise!]) walk(one, part);
     };
     walk(planSchema.describe(), 'plan');
     const told = examples.map(({ part, key }) => `${part} ${key}`);

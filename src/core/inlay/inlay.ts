@@ -37,6 +37,8 @@ export interface Inlay {
   styles: readonly SitePath[];
   skipTo: readonly string[];
   links: AddressStyle;
+  /** Labels keep room for a bolder state. */
+  reserves: boolean;
   /** Which of the plan's languages a page is in, with Kamino's own words; null where the plan names none. */
   languageOf: (page: SitePath) => { tag: string; words: Partial<Words> } | null;
   /** The name under which what is taken out is kept, and what is kept under a name. */
@@ -205,6 +207,7 @@ export class Inlayer {
       page: frame.path.normalize('NFC'),
       folder,
       links: this.#inlay.links,
+      reserves: this.#inlay.reserves,
     };
     const lineBreak = lineBreakOf(frame.raw);
     for (const menu of menus) {

@@ -12,6 +12,8 @@ import {
   inlayAttribute,
   parts,
   reserved,
+  highlightClass,
+  labelAttribute,
   menuClass,
   wasAttribute,
 } from './names.ts';
@@ -22,6 +24,8 @@ export interface Standpoint {
   /** The folder from which its addresses are read. */
   folder: SitePath;
   links: AddressStyle;
+  /** Labels keep room for a bolder state. */
+  reserves: boolean;
 }
 
 /** A place in it. */
@@ -73,7 +77,7 @@ function topLines(entry: ResolvedEntry, context: EntryContext): string[] {
   const [part, rel, word] = isPrevious
     ? [parts.previous, 'prev', words.previous]
     : [parts.next, 'next', words.next];
-  const { item, label } = sameEverywhere(entry);
+  const { item, label } = sameEverywhere(entry, from.reserves);
   const address = escapeMarkup(addressOf(entry.leadsTo, from) ?? '');
   return [
     `<li class="${parts.entry} ${part}"${item}><a class="${parts.link}" href="${address}" rel="${rel}"><span class="${parts.note}">${escapeMarkup(word)}</span> ${label}</a></li>`,
@@ -141,10 +145,10 @@ function entryLines(entry: ResolvedEntry, context: EntryContext): string[] {
     isPlainLink(entry) &&
     !(mark === 'current' && menu.currentEntry === 'text')
   ) {
-    const [before, after] = leafParts(entry, mark, words);
+    const [before, after] = leafParts(entry, mark, context);
     return [before + escapeMarkup(addressOf(entry.leadsTo, from)!) + after];
   }
-  const { item, label } = sameEverywhere(entry);
+  const { item, label } = sameEverywhere(entry, from.reserves);
   const start = startOf(entry, mark, item);
   if (entry.leadsTo.kind === 'insert') return [`${start}${entry.leadsTo.html}</li>`];
   const address = addressOf(entry.leadsTo, from);
@@ -189,13 +193,13 @@ const leaves = new WeakMap<ResolvedEntry, Map<Mark | undefined, [before: string,
 function leafParts(
   entry: ResolvedEntry,
   mark: Mark | undefined,
-  words: Words,
+  { from, words }: EntryContext,
 ): [before: string, after: string] {
   const known = leaves.get(entry) ?? new Map<Mark | undefined, [string, string]>();
   leaves.set(entry, known);
   const kept = known.get(mark);
   if (kept) return kept;
-  const { item, label } = sameEverywhere(entry);
+  const { item, label } = sameEverywhere(entry, from.reserves);
   const current = currentAttribute(entry, mark);
   const made: [string, string] = [
     `${startOf(entry, mark, item)}<a class="${parts.link}" href="`,
@@ -209,7 +213,7 @@ function startOf(entry: ResolvedEntry, mark: Mark | undefined, item: string): st
   const classes = [
     parts.entry,
     ...(mark === 'within' ? [parts.within] : []),
-    ...(entry.highlight ? [parts.highlight] : []),
+    ...highlightClasses(entry),
     ...(entry.outsideMark ? [parts.outside] : []),
     ...(entry.leadsTo.kind === 'insert' ? [parts.insert] : []),
   ];
@@ -233,6 +237,11 @@ function currentAttribute({ leadsTo }: ResolvedEntry, mark: Mark | undefined): s
   return ` aria-current="${leadsTo.kind === 'language' ? 'true' : 'page'}"`;
 }
 
+function highlightClasses({ highlight }: ResolvedEntry): string[] {
+  if (highlight === null) return [];
+  return [parts.highlight, ...(typeof highlight === 'string' ? [highlightClass(highlight)] : [])];
+}
+
 function linkAttributes({ newWindow, save, lang, hreflang }: ResolvedEntry): string {
   const own = lang === null ? '' : ` lang="${escapeMarkup(lang)}"`;
   const there = hreflang === null ? '' : ` hreflang="${escapeMarkup(hreflang)}"`;
@@ -254,10 +263,11 @@ function hasCurrent(entry: ResolvedEntry, marks: Marks): boolean {
 const known = new WeakMap<ResolvedEntry, { item: string; label: string }>();
 
 /** What of an entry is the same on every page, made once. */
-function sameEverywhere(entry: ResolvedEntry): { item: string; label: string } {
+function sameEverywhere(entry: ResolvedEntry, reserves: boolean): { item: string; label: string } {
+  const label = escapeMarkup(entry.label);
   const made = known.get(entry) ?? {
     item: ` ${entryAttribute}="${entry.hook}" ${depthAttribute}="${entry.depth}"`,
-    label: escapeMarkup(entry.label),
+    label: reserves ? `<span class="${parts.label}" ${labelAttribute}="${label}">${label}</span>` : label,
   };
   known.set(entry, made);
   return made;

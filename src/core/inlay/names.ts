@@ -23,6 +23,7 @@ export const parts = {
   submenu: 'kamino-submenu',
   toggle: 'kamino-toggle',
   highlight: 'kamino-highlight',
+  label: 'kamino-label',
   within: 'kamino-within',
   /** Said after a label: a new window, the type of a file. */
   note: 'kamino-note',
@@ -37,6 +38,12 @@ export const parts = {
 
 /** The class of one menu, for its own rules. */
 export const menuClass = (name: string): string => `kamino-menu-${name}`;
+
+/** The class of a way to set an entry apart. */
+export const highlightClass = (way: string): string => `${parts.highlight}-${way}`;
+
+/** On a label whose room is reserved for a bolder state: the label again. */
+export const labelAttribute = 'data-kamino-label';
 
 /** What a part of a page that is no menu says in `data-kamino`. */
 export const reserved = { style: 'style', script: 'script', skip: 'skip', top: 'top' } as const;

@@ -2,18 +2,6 @@ import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import { parts } from './names.ts';
 import { within } from './style-parts.ts';
 
-/** These lie on the page's own ground, whatever the menus' is. */
-const groundless = (form: string): string => `.${parts.menu}.${form} {
-  --kamino-color: inherit;
-  --kamino-background: transparent;
-  --kamino-hover-color: inherit;
-  --kamino-hover-background: color-mix(in oklab, currentcolor 10%, transparent);
-  --kamino-pressed-background: color-mix(in oklab, currentcolor 18%, transparent);
-  --kamino-marker: currentcolor;
-  --kamino-focus: currentcolor;
-}
-`;
-
 /** The way to the page: a small line, a mark between its parts. */
 const breadcrumb = `.${parts.breadcrumb} .${parts.list} {
   align-items: baseline;
@@ -119,10 +107,9 @@ export function extras(menus: readonly ResolvedMenu[]): string {
   };
   const forms = new Set(menus.map(menu => menu.form));
   return [
-    ...(forms.has('plain') ? [groundless(parts.plain)] : []),
-    ...(forms.has('breadcrumb') ? [groundless(parts.breadcrumb), breadcrumb] : []),
+    ...(forms.has('breadcrumb') ? [breadcrumb] : []),
     ...(has(one => one.details !== null) || forms.has('previous-next') ? [note] : []),
-    ...(forms.has('previous-next') ? [groundless(parts['previous-next']), neighbours] : []),
+    ...(forms.has('previous-next') ? [neighbours] : []),
     ...(has(one => one.newWindow) ? [unseen] : []),
     ...(has(one => one.outsideMark) ? [outside] : []),
     ...(has(one => one.leadsTo.kind === 'insert') ? [insert] : []),

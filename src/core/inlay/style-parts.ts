@@ -6,6 +6,8 @@ export interface StyleParts {
   submenu: boolean;
   toggle: boolean;
   highlight: boolean;
+  /** Some entries or parts have a ground of their own. */
+  boxes: boolean;
 }
 
 /** A part in a menu, two classes strong. */
@@ -66,7 +68,7 @@ ${within('link')} {
   min-inline-size: 0;
   padding: var(--kamino-padding);
   border-radius: var(--kamino-radius);
-  color: inherit;
+  color: var(--kamino-color);
   text-decoration: none;
   overflow-wrap: anywhere;
 }

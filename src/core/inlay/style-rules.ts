@@ -75,11 +75,11 @@ ${shown} {
   min-inline-size: 12em;
   max-inline-size: min(22em, 80vw);
   padding: 0.4em;
-  border: 1px solid color-mix(in srgb, currentcolor 18%, transparent);
+  border: var(--kamino-sheet-border, 1px solid color-mix(in srgb, currentcolor 18%, transparent));
   border-radius: calc(var(--kamino-radius) + 0.2em);
-  color: var(--kamino-submenu-color);
-  background: var(--kamino-submenu-background);
-  box-shadow: 0 0.6em 1.8em rgb(0 0 0 / 0.18);
+  color: var(--kamino-color);
+  background: var(--kamino-background);
+  box-shadow: var(--kamino-sheet-shadow, 0 0.6em 1.8em rgb(0 0 0 / 0.18));
 }
 .${parts.submenu} .${parts.entry} {
   flex-wrap: wrap;
@@ -130,27 +130,14 @@ export function aligned(name: string, align: Align): string {
 `;
 }
 
-const answering = [`a.${parts.link}`, `.${parts.home}`, 'summary'].map(one => `.${parts.menu} ${one}`);
-const pick = (state: string): string => answering.map(one => one + state).join(',\n');
+/** What answers the pointer and the keyboard. */
+export const answering = [`a.${parts.link}`, `.${parts.home}`, 'summary'].map(one => `.${parts.menu} ${one}`);
+export const pick = (state: string): string => answering.map(one => one + state).join(',\n');
 const marked = `${within('link')}[aria-current]::after,
 ${within('home')}[aria-current]::after,
 .${parts.menu} .${parts.within} > a.${parts.link}::after`;
 
-export const states = `@media (hover: hover) {
-  ${pick(':hover')} {
-    color: var(--kamino-hover-color);
-    background: var(--kamino-hover-background);
-  }
-}
-${pick(':active')} {
-  color: var(--kamino-hover-color);
-  background: var(--kamino-pressed-background);
-}
-${pick(':focus-visible')} {
-  outline: 2px solid var(--kamino-focus);
-  outline-offset: -2px;
-}
-${marked} {
+export const marks = `${marked} {
   content: "";
   position: absolute;
   inset-inline: var(--kamino-mark-inline);
@@ -176,20 +163,9 @@ export const markBeside = (
 }
 `;
 
-export const highlight = `.${parts.menu} .${parts.highlight} > .${parts.link} {
-  color: var(--kamino-highlight-color);
-  background: var(--kamino-accent);
-}
-.${parts.menu} .${parts.highlight} > .${parts.link}:hover,
-.${parts.menu} .${parts.highlight} > .${parts.link}:active {
-  color: var(--kamino-highlight-color);
-  background: color-mix(in oklab, var(--kamino-accent) 86%, var(--kamino-highlight-color));
-}
-.${parts.menu} .${parts.highlight} > .${parts.link}:focus-visible {
-  outline-color: var(--kamino-highlight-color);
-}
-.${parts.menu} .${parts.highlight} > .${parts.link}[aria-current]::after {
-  background: var(--kamino-highlight-color);
+/** A gap of its own sets it off from its neighbours. */
+export const highlight = `.${parts.bar} .${parts.entry} + .${parts.highlight} {
+  margin-inline-start: 0.4em;
 }
 `;
 
@@ -241,7 +217,6 @@ export function stack(name: string, belowEm: number): string {
     padding: 0;
     padding-inline-start: 1em;
     border: 0;
-    color: inherit;
     background: none;
     box-shadow: none;
   }

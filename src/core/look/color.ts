@@ -8,8 +8,8 @@ import {
   OKLCH,
   OKLab,
   P3,
-  contrastWCAG21,
   getColor,
+  getLuminance,
   mix as mixColors,
   parse,
   sRGB,
@@ -17,49 +17,114 @@ import {
   to,
   toGamut,
 } from 'colorjs.io/fn';
-import type { Hex } from './hex.ts';
+import type { ColorTools, Hex } from './hex.ts';
 
 for (const space of [sRGB, HSL, HWB, Lab, LCH, OKLab, OKLCH, P3]) ColorSpace.register(space);
 
 /** Reads a CSS colour; null for what is none, or depends on the page (`currentcolor`). */
 export function readColor(css: string): Hex | null {
-  try {
-    return hexOf(getColor(parse(css)));
-  } catch {
-    return null;
-  }
+  return kept(read, css, text => {
+    try {
+      return hexOf(getColor(parse(text)));
+    } catch {
+      return null;
+    }
+  });
 }
+const read = new Map<string, Hex | null>();
 
 /** `share` (0 to 1) of `other` mixed into a colour, in OKLab (https://www.w3.org/TR/css-color-5/#color-mix). */
 export function mix(color: Hex, other: Hex, share: number): Hex {
   return hexOf(mixColors(color, other, share, { space: OKLab, outputSpace: sRGB }));
 }
 
+const luminances = new Map<Hex, number>();
+const luminanceOf = (color: Hex): number => kept(luminances, color, one => Math.max(0, getLuminance(one)));
+
 /** Contrast by WCAG 2.2, 1 to 21 (https://www.w3.org/TR/WCAG22/#dfn-contrast-ratio). */
 export function contrast(one: Hex, other: Hex): number {
-  return contrastWCAG21(one, other);
+  const [first, second] = [luminanceOf(one), luminanceOf(other)];
+  return (Math.max(first, second) + 0.05) / (Math.min(first, second) + 0.05);
 }
+
+const coarse = 1 / 40;
+const fine = 1 / 640;
 
 /**
  * The nearest colour of the same hue that reaches a contrast on every ground, or the colour itself where it does;
- * black or white where no lightness reaches it.
+ * black or white, whichever comes nearer to it, where no lightness reaches it.
  */
 export function nearestPassing(color: Hex, grounds: readonly Hex[], level: number): Hex {
   const passes = (hex: Hex): boolean => grounds.every(ground => contrast(hex, ground) >= level);
   if (passes(color)) return color;
   const base = to(color, OKLCH);
-  const lightness = base.coords[0] ?? 0;
-  for (let step = 1; step <= 200; step += 1) {
-    for (const moved of [lightness - step / 200, lightness + step / 200]) {
-      if (moved < 0 || moved > 1) continue;
-      const hex = hexOf({ ...base, coords: [moved, base.coords[1], base.coords[2]] });
-      if (passes(hex)) return hex;
-    }
+  const start = base.coords[0] ?? 0;
+  const at = (lightness: number): Hex =>
+    hexOf({ ...base, coords: [Math.min(1, Math.max(0, lightness)), base.coords[1], base.coords[2]] });
+  for (let step = coarse; step < 1 + coarse; step += coarse) {
+    const found = [-step, step]
+      .filter(by => start + by > -coarse && start + by < 1 + coarse && passes(at(start + by)))
+      .map(by => refined(by, by - Math.sign(by) * coarse, by => passes(at(start + by))))
+      .sort((one, other) => Math.abs(one) - Math.abs(other));
+    if (found.length > 0) return at(start + found[0]!);
   }
-  return passes('#000000') ? '#000000' : '#ffffff';
+  const least = (hex: Hex): number => Math.min(...grounds.map(ground => contrast(hex, ground)));
+  return least('#000000') >= least('#ffffff') ? '#000000' : '#ffffff';
 }
 
+/** The step nearest to `fails` that passes still. */
+function refined(passing: number, failing: number, passes: (by: number) => boolean): number {
+  let [good, bad] = [passing, failing];
+  while (Math.abs(good - bad) > fine) {
+    const middle = (good + bad) / 2;
+    if (passes(middle)) good = middle;
+    else bad = middle;
+  }
+  return good;
+}
+
+/** The colour with another lightness in OKLCH (0 to 1); hue and chroma stay as far as sRGB has them. */
+export function withLightness(color: Hex, change: (lightness: number) => number): Hex {
+  const base = to(color, OKLCH);
+  const lightness = Math.min(1, Math.max(0, change(base.coords[0] ?? 0)));
+  return hexOf({ ...base, coords: [lightness, base.coords[1], base.coords[2]] });
+}
+
+/** Lightness in OKLCH, 0 to 1. */
+export function lightnessOf(color: Hex): number {
+  return kept(lightnesses, color, one => to(one, OKLCH).coords[0] ?? 0);
+}
+const lightnesses = new Map<Hex, number>();
+
+/** What has been computed once for a colour. */
+function kept<Value>(known: Map<string, Value>, color: string, compute: (color: string) => Value): Value {
+  const before = known.get(color);
+  if (before !== undefined) return before;
+  if (known.size > 5000) known.clear();
+  const value = compute(color);
+  known.set(color, value);
+  return value;
+}
+
+/** Whether a colour covers what lies behind it. */
+export function isOpaque(color: Hex): boolean {
+  return color.length === 7;
+}
+
+export const colorTools: ColorTools = {
+  read: readColor,
+  mix,
+  contrast,
+  nearestPassing,
+  withLightness,
+  lightnessOf,
+  isOpaque,
+};
+
 function hexOf(color: ColorTypes): Hex {
-  const inside = toGamut(to(color, sRGB), { space: sRGB });
+  const plain = to(color, sRGB);
+  // Most colours need no mapping, which takes long.
+  const isInside = plain.coords.every(one => one !== null && one >= 0 && one <= 1);
+  const inside = isInside ? plain : toGamut(plain, { space: sRGB });
   return serialize(inside, { format: 'hex', collapse: false });
 }

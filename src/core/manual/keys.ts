@@ -89,10 +89,17 @@ const plan: readonly KeyPage[] = [
   ),
   key(
     'look',
-    'keys of a look',
+    'keys of a look, or the name of one',
     'the page’s own',
-    'Colours, type and spaces of all menus.',
+    'Colours, type, spaces and states of all menus. A menu, a part of it and an entry may have a look of their own: what differs is said there, the rest holds.',
     'look: { accent: "#3d5a80" }',
+  ),
+  key(
+    'looks',
+    'a look for each name',
+    'nothing',
+    'Looks that several menus or entries share, by name.',
+    'looks:\n  quiet: { background: none, accent: "#55606e" }',
   ),
 ];
 
@@ -290,6 +297,13 @@ const menu: readonly KeyPage[] = [
     'form: previous-next\nset: journal/*.html\norder: date',
   ),
   key(
+    'look',
+    'keys of a look, or the name of one',
+    'the look of the plan',
+    'The look of this menu. `plain`, `breadcrumb` and `previous-next` have the page’s own colours unless their own look gives others.',
+    'look: { background: "#14213a" }',
+  ),
+  key(
     'data',
     '`json-ld`',
     'nothing',
@@ -423,10 +437,17 @@ const entry: readonly KeyPage[] = [
   ),
   key(
     'highlight',
-    '`background`',
+    '`background`, `border`, `shadow`, or keys of a look',
     'nothing',
-    'Sets the entry apart as a call to action.',
+    'Sets the entry apart as a call to action: on the accent as its ground, with a border in the accent, lifted by a shadow, or as the keys say. It keeps the type, height and row of its neighbours.',
     'page: book.html\nhighlight: background',
+  ),
+  key(
+    'look',
+    'keys of a look, or the name of one',
+    'that of the menu',
+    'The look of this entry alone.',
+    'page: book.html\nlook: { color: "#a33", states: { hover: { tint: 20% } } }',
   ),
   key(
     'if-missing',
@@ -512,21 +533,27 @@ const look: readonly KeyPage[] = [
   key(
     'accent',
     'a colour of CSS',
-    'the page’s link colour',
+    'the colour of the labels',
     'Every tint follows from this one colour.',
     'accent: "#3d5a80"',
   ),
   key(
     'background',
-    'a colour of CSS',
+    'a colour of CSS, or `none`',
     'the page’s own ground',
-    'The ground of the menus.',
+    'The ground of the menus; of an entry, its own.',
     'background: "#14213a"\ncolor: "#f4efe3"',
   ),
-  key('color', 'a colour of CSS', 'the page’s own', 'The colour of the labels.', 'color: "#1d2733"'),
+  key(
+    'color',
+    'a colour of CSS',
+    'the page’s own',
+    'The colour of the labels. On a ground that the plan names, ink or paper where no colour is given.',
+    'color: "#1d2733"',
+  ),
   key(
     'font',
-    '`family`, `size`, `weight`, `spacing`',
+    '`family`, `size`, `weight`, `spacing`, `file`',
     'the page’s own',
     'The type of the labels.',
     'font: { family: Inter, weight: 500 }',
@@ -538,7 +565,174 @@ const look: readonly KeyPage[] = [
     'The room inside each entry.',
     'padding: 0.75rem 1.25rem',
   ),
+  key('gap', 'one or two lengths', '`0.2em`', 'The space between entries.', 'gap: 0.5rem'),
   key('radius', 'one to four lengths', '`0.35em`', 'The corners of each entry.', 'radius: 0.4rem'),
+  key(
+    'border',
+    'a width, a style and a colour, or `none`',
+    '`none`',
+    'The border of each entry. Where only some entries or states have one, the others keep room for it, so that nothing moves.',
+    'border: 1px solid currentcolor',
+  ),
+  key(
+    'shadow',
+    'a shadow of CSS, or `none`',
+    '`none`',
+    'The shadow of each entry.',
+    'shadow: 0 1px 4px rgb(0 0 0 / 0.2)',
+  ),
+  key(
+    'contrast',
+    '`level`, `mend`',
+    '`{ level: AA, mend: tints }`',
+    'How well labels must stand out from their ground, and what becomes of colours that do not.',
+    'contrast: { level: AAA }',
+  ),
+  key(
+    'dark',
+    '`page`, `auto` or `off`',
+    '`page`',
+    'On a light ground the menus have a dark look too: where the page itself declares a dark scheme, wherever the visitor’s system is dark (`auto`), or never.',
+    'dark: auto',
+  ),
+  key(
+    'states',
+    'a state for each name',
+    'a tint under the pointer, a mark below the current entry',
+    'How entries look under the pointer, with the keyboard’s focus, held down, and where they are.',
+    'states:\n  hover: { tint: 20% }\n  current: { marker: dot }',
+  ),
+  key(
+    'parts',
+    'a look for `submenu`, `fold`, `toggle` or `home`',
+    'the look of the menu',
+    'What differs in a part of the menus.',
+    'parts:\n  submenu: { background: "#ffffff", color: "#1d2733" }',
+  ),
+];
+
+const states: readonly KeyPage[] = [
+  key('hover', 'keys of a state', '`{ tint: 12% }`', 'Under the pointer.', 'hover: { lighter: 6% }'),
+  key(
+    'focus',
+    'keys of a state',
+    'a ring',
+    'With the keyboard’s focus; the ring is always there.',
+    'focus: { from: hover }',
+  ),
+  key(
+    'pressed',
+    'keys of a state',
+    'a stronger tint, or a darker hover',
+    'While it is held down.',
+    'pressed: { from: hover, darker: 8% }',
+  ),
+  key(
+    'current',
+    'keys of a state',
+    '`{ marker: below }`',
+    'The entry of this very page.',
+    'current: { marker: start, font: { weight: 700 } }',
+  ),
+  key(
+    'within',
+    'keys of a state',
+    '`{ marker: below }`',
+    'An entry in whose branch this page lies.',
+    'within: { marker: none }',
+  ),
+];
+
+const state: readonly KeyPage[] = [
+  key(
+    'from',
+    '`base` or another state',
+    '`base`',
+    'The state that this one starts from: it says only what differs.',
+    'from: hover\ndarker: 8%',
+  ),
+  key('tint', 'a share in %', 'none', 'So much of the accent is mixed into the ground.', 'tint: 12%'),
+  key('lighter', 'a share in %', 'none', 'The ground is so much lighter (in OKLCH).', 'lighter: 8%'),
+  key('darker', 'a share in %', 'none', 'The ground is so much darker (in OKLCH).', 'darker: 8%'),
+  key(
+    'marker',
+    '`below`, `above`, `start`, `dot` or `none`',
+    '`below` for `current` and `within`',
+    'Where a mark in the accent stands.',
+    'marker: dot',
+  ),
+  key('accent', 'a colour of CSS', 'that of the look', 'What `tint` mixes in.', 'accent: "#a33"\ntint: 20%'),
+  key(
+    'background',
+    'a colour of CSS',
+    'that of the state it starts from',
+    'The ground of the entry.',
+    'background: "#e5e9ee"',
+  ),
+  key('color', 'a colour of CSS', 'that of the state it starts from', 'The label.', 'color: "#7a1f1f"'),
+  key(
+    'border',
+    'a width, a style and a colour',
+    'that of the state it starts from',
+    'All other states keep room for it.',
+    'border: 2px solid currentcolor',
+  ),
+  key(
+    'shadow',
+    'a shadow of CSS',
+    'that of the state it starts from',
+    'The shadow of the entry.',
+    'shadow: 0 2px 8px rgb(0 0 0 / 0.2)',
+  ),
+  key(
+    'font',
+    '`weight`',
+    'that of the state it starts from',
+    'A bolder label: all labels keep room for it, so that nothing moves.',
+    'font: { weight: 700 }',
+  ),
+];
+
+const parts: readonly KeyPage[] = [
+  key(
+    'submenu',
+    'keys of a look',
+    'the look of the menu',
+    'The entries below an entry.',
+    'submenu: { background: "#ffffff" }',
+  ),
+  key(
+    'fold',
+    'keys of a look',
+    'the look of the menu',
+    'The menu while it is folded and open.',
+    'fold: { background: "#ffffff" }',
+  ),
+  key(
+    'toggle',
+    'keys of a look',
+    'the look of the menu',
+    'The control that opens the folded menu.',
+    'toggle: { background: "#3d5a80", color: "#ffffff" }',
+  ),
+  key('home', 'keys of a look', 'the look of the menu', 'The site’s name.', 'home: { color: "#3d5a80" }'),
+];
+
+const contrast: readonly KeyPage[] = [
+  key(
+    'level',
+    '`AA` or `AAA`',
+    '`AA`',
+    'Labels reach 4.5 or 7 (WCAG 2.2, 1.4.3 and 1.4.6), marks 3.',
+    'level: AAA',
+  ),
+  key(
+    'mend',
+    '`tints`, `all` or `none`',
+    '`tints`',
+    '`tints`: derived colours that fall short become the nearest passing ones of the same hue, and are told; what you wrote stays, and is told. `all`: both are mended. `none`: neither.',
+    'mend: none',
+  ),
 ];
 
 const font: readonly KeyPage[] = [
@@ -546,10 +740,17 @@ const font: readonly KeyPage[] = [
   key('size', 'a length', 'the page’s own', 'As in `font-size`.', 'size: 1.05rem'),
   key('weight', '`normal`, `bold` or a number', 'the page’s own', 'As in `font-weight`.', 'weight: 500'),
   key('spacing', 'a length', 'the page’s own', 'As in `letter-spacing`.', 'spacing: 0.02em'),
+  key(
+    'file',
+    'a font file of the site',
+    'found in the style sheets',
+    'The file that widths are measured by.',
+    'file: fonts/inter.woff2',
+  ),
 ];
 
 /** Every key of the plan, by the part that it is a key of. */
-export const keyPages: Readonly<Record<Exclude<Part, 'languages'>, readonly KeyPage[]>> = {
+export const keyPages: Readonly<Record<Exclude<Part, 'languages' | 'looks'>, readonly KeyPage[]>> = {
   plan,
   language,
   words,
@@ -562,6 +763,10 @@ export const keyPages: Readonly<Record<Exclude<Part, 'languages'>, readonly KeyP
   entry,
   look,
   font,
+  states,
+  state,
+  parts,
+  contrast,
 };
 
 /** Where each part stands in a plan. */
@@ -578,4 +783,8 @@ export const partPlaces: Readonly<Record<keyof typeof keyPages, string>> = {
   entry: 'of an entry in `entries`',
   look: 'of `look`',
   font: 'of `font` in a look',
+  states: 'of `states` in a look',
+  state: 'of each state in `states`',
+  parts: 'of `parts` in a look',
+  contrast: 'of `contrast` in a look',
 };

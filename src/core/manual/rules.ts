@@ -297,6 +297,19 @@ export const rulePages: Readonly<Record<RuleName, RulePage>> = {
     'A rule of the page’s own beats Kamino’s inside a menu, by an id, more classes, or `!important`.',
     '#top a { color: red }  →  #top a:not(.kamino *) { color: red }',
   ),
+  'unknown-look': rule('A look is named that `looks` does not have.', 'look: quite        →  look: quiet'),
+  'state-circle': rule(
+    'Two states start from each other, so that neither has values.',
+    'hover: { from: pressed }\npressed: { from: hover }  →  take one `from` out',
+  ),
+  'mended-color': rule(
+    'A colour that Kamino derived was hard to read on its ground; the nearest of the same hue that is not was taken. What you wrote stays.',
+    'contrast: { mend: none }   keeps derived colours as they come',
+  ),
+  'same-but-hue': rule(
+    'Who cannot tell the two hues apart does not see where they are (WCAG 2.2, 1.4.1).',
+    'current: { marker: none, color: "#a33" }  →  current: { font: { weight: 700 }, color: "#a33" }',
+  ),
   'low-contrast': rule(
     'Text that stands out too little from its ground is hard to read (WCAG 2.2, 1.4.3).',
     'color: "#999"      →  color: "#595959"',

@@ -1,6 +1,7 @@
 import type { SitePath } from '../address/path.ts';
-import type { Mark, Plan } from '../plan/types.ts';
+import type { Look, LookUse, Mark, Plan } from '../plan/types.ts';
 import { type Finding, finding } from '../text/finding.ts';
+import { nearest } from '../text/nearest.ts';
 import type { Source } from '../text/source.ts';
 import { hookOf } from './hooks.ts';
 import { fileLabel, labelOf, sharedPart } from './labels.ts';
@@ -59,6 +60,22 @@ export class Ground {
     for (let number = 2; taken.has(id); number += 1) id = `${wanted}-${number}`;
     this.ids.set(page, [...given, { at: insert, id }]);
     return id;
+  }
+
+  /** A look with its name followed; null where there is none. */
+  look(use: LookUse | null): Look | null {
+    if (use === null || !('name' in use)) return use;
+    const found = this.plan.looks.get(use.name);
+    if (found) return found;
+    const near = nearest(use.name, this.plan.looks.keys());
+    const known = [...this.plan.looks.keys()];
+    const others =
+      known.length > 0
+        ? `There are: ${known.join(', ')}.`
+        : `Name it:\nlooks:\n  ${use.name}: { accent: "#3d5a80" }`;
+    const remedy = near ? `Did you mean \`${near}\`?` : others;
+    this.tell('unknown-look', use.mark, `no look of the plan is called \`${use.name}\``, remedy);
+    return null;
   }
 
   tell(rule: Parameters<typeof finding>[0], { start, end }: Mark, message: string, remedy: string): void {

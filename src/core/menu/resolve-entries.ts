@@ -18,7 +18,8 @@ export interface EntriesContext {
 }
 
 export const plainEntry = {
-  highlight: false,
+  highlight: null,
+  look: null,
   covers: null,
   newWindow: false,
   outsideMark: false,
@@ -83,6 +84,7 @@ export class EntryResolver {
         hook,
         depth,
         highlight,
+        look: this.#ground.look(entry.look),
         covers,
         newWindow,
         outsideMark,

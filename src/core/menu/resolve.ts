@@ -1,6 +1,6 @@
 import { pathMatcher } from '../address/glob.ts';
 import { type SitePath, isIndex } from '../address/path.ts';
-import type { Entry, Menu, Plan } from '../plan/types.ts';
+import type { Entry, Look, Menu, Plan } from '../plan/types.ts';
 import type { Finding } from '../text/finding.ts';
 import { nearest } from '../text/nearest.ts';
 import type { Source } from '../text/source.ts';
@@ -21,6 +21,8 @@ export interface Resolution {
   ids: ReadonlyMap<SitePath, readonly GivenId[]>;
   /** null where the plan names none. */
   languages: SiteLanguages | null;
+  /** The look of all menus. */
+  look: Look | null;
   findings: Finding[];
 }
 
@@ -34,12 +36,9 @@ export function resolveMenus(plan: Plan, site: SiteFacts, source: Source): Resol
   }
   const resolver = new MenuResolver(ground);
   const resolved = menus.flatMap(menu => resolver.menu(menu));
-  return {
-    menus: resolved,
-    ids: ground.ids,
-    languages: ground.languages,
-    findings: distinct(ground.findings),
-  };
+  const look = ground.look(plan.look);
+  const { ids, languages } = ground;
+  return { menus: resolved, ids, languages, look, findings: distinct(ground.findings) };
 }
 
 /** The pages whose own words become labels. */
@@ -139,6 +138,7 @@ class MenuResolver {
       shows,
       language,
       front,
+      look: this.#ground.look(menu.look),
       home: menu.home && this.#home(menu, tag, front),
       hasData: data === 'json-ld',
       entries,

@@ -1,5 +1,6 @@
 import type { SitePath } from '../address/path.ts';
 import type { WordName } from '../plan/keys.ts';
+import type { Look } from '../plan/look-types.ts';
 import type { Align, Fold, Form, MenuPlace } from '../plan/types.ts';
 
 /** A menu with every target known. */
@@ -16,6 +17,8 @@ export interface ResolvedMenu {
   /** The front page, of its language; or null. */
   front: SitePath | null;
   home: { label: string; page: SitePath } | null;
+  /** Its own look beside the plan's. */
+  look: Look | null;
   fold: Fold;
   currentEntry: 'link' | 'text';
   /** `branch`: on each page what lies below the top entry that it is in; `trail`: the way to it; `set`: its neighbours. */
@@ -26,6 +29,9 @@ export interface ResolvedMenu {
   /** An entry for every page that may need one of its own: for a trail. */
   pages: ReadonlyMap<SitePath, ResolvedEntry> | null;
 }
+
+/** One of the ways to set an entry apart, or a look of its own. */
+export type Highlight = 'background' | 'border' | 'shadow' | Look;
 
 export interface MenuLanguage {
   tag: string;
@@ -47,7 +53,9 @@ export interface ResolvedEntry {
   hook: string;
   /** 1 for the entries of the menu itself. */
   depth: number;
-  highlight: boolean;
+  highlight: Highlight | null;
+  /** Its own look beside the menu's. */
+  look: Look | null;
   /** Patterns of pages that make it `within`; null for an index page's folder. */
   covers: readonly string[] | null;
   newWindow: boolean;

@@ -26,6 +26,16 @@ const partsBelow: Readonly<Record<string, Part>> = {
   entries: 'entry',
   look: 'look',
   font: 'font',
+  looks: 'look',
+  highlight: 'look',
+  states: 'states',
+  hover: 'state',
+  focus: 'state',
+  pressed: 'state',
+  current: 'state',
+  within: 'state',
+  parts: 'parts',
+  contrast: 'contrast',
 };
 
 /** So long a schema that stands in several places is written once. */

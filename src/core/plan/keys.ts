@@ -12,7 +12,12 @@ export type Part =
   | 'fold'
   | 'entry'
   | 'look'
-  | 'font';
+  | 'font'
+  | 'states'
+  | 'state'
+  | 'parts'
+  | 'contrast'
+  | 'looks';
 
 /** How a part is called in a message. */
 export const partNames: Record<Part, string> = {
@@ -29,6 +34,11 @@ export const partNames: Record<Part, string> = {
   entry: 'an entry',
   look: 'a look',
   font: '`font`',
+  states: '`states`',
+  state: 'a state',
+  parts: '`parts`',
+  contrast: '`contrast`',
+  looks: '`looks`',
 };
 
 const words = (list: string): readonly string[] => list.split(' ').filter(Boolean);
@@ -39,19 +49,24 @@ export type WordName = (typeof wordNames)[number];
 
 /** Keys of the format that a later version builds. */
 export const laterKeys: Record<Part, readonly string[]> = {
-  plan: words('own-files buttons to-top panels pictures looks questions rules'),
+  plan: words('own-files buttons to-top panels pictures questions rules'),
   languages: [],
   language: [],
   words: words('close top'),
   labels: [],
   links: [],
-  menu: words('widths separators stays opens look'),
+  menu: words('widths separators stays opens'),
   place: [],
   home: words('image show'),
-  entry: words('panel apart icon icon-at show look'),
+  entry: words('panel apart icon icon-at show'),
   fold: words('side behind joins toggle'),
-  look: words('gap border shadow contrast dark states parts'),
-  font: words('file'),
+  look: [],
+  font: [],
+  states: [],
+  state: [],
+  parts: [],
+  contrast: [],
+  looks: [],
 };
 
 /** Values of the format that a later version builds. */
@@ -59,7 +74,6 @@ export const laterValues: Record<string, readonly string[]> = {
   form: words('tabs'),
   as: words('drawer full-screen none'),
   when: words('crowded any-width'),
-  highlight: words('border shadow'),
 };
 
 /** Words of the trade, and ours for them. */

@@ -42,6 +42,9 @@ const forms: Record<string, [takes: string, example: string]> = {
   level: ['levels of headings from 1 to 6', 'levels: [2, 3]'],
   language: ['the tag of a language', 'language: cy'],
   length: ['a length of CSS', '0.75rem'],
+  border: ['a width, a style and perhaps a colour', 'border: 1px solid #d5dbe3'],
+  shadow: ['a shadow of CSS', 'shadow: 0 2px 8px rgb(0 0 0 / 0.2)'],
+  share: ['a share in %', 'tint: 12%'],
   family: ['names of fonts', 'family: Inter, sans-serif'],
   weight: ['a weight from 1 to 1000', 'weight: 500'],
 };
@@ -294,6 +297,8 @@ function partOf(path: Path): Part {
   const before = path.at(-2);
   if (path.length === 0) return 'plan';
   if (before === 'languages') return 'language';
+  if (before === 'states') return 'state';
+  if (before === 'parts' || before === 'looks' || last === 'highlight') return 'look';
   if (typeof last === 'number') return before === 'menus' ? 'menu' : 'entry';
   return last !== undefined && Object.hasOwn(partNames, last) ? (last as Part) : 'plan';
 }
@@ -303,7 +308,7 @@ function isByLanguage(path: Path): boolean {
   const last = path.at(-1);
   return (
     last === 'languages' ||
-    (typeof last === 'string' && path.at(-2) !== 'languages' && !Object.hasOwn(partNames, last))
+    (typeof last === 'string' && partOf(path) === 'plan' && !Object.hasOwn(partNames, last))
   );
 }
 
@@ -326,8 +331,9 @@ function keysOf(path: Path): string[] {
     const patterns = schema['patterns'] as { rule: Joi.Description }[] | undefined;
     const next = typeof step === 'number' ? items?.[0] : (keys?.[step] ?? patterns?.[0]?.rule);
     if (!next) return [];
-    const [match] = (next['matches'] as { otherwise?: Joi.Description }[] | undefined) ?? [];
-    schema = match?.otherwise ?? next;
+    const [match] =
+      (next['matches'] as { then?: Joi.Description; otherwise?: Joi.Description }[] | undefined) ?? [];
+    schema = [match?.then, match?.otherwise].find(one => one?.['keys'] !== undefined) ?? next;
   }
   return Object.keys((schema['keys'] as object | undefined) ?? {});
 }

@@ -1,5 +1,6 @@
 import type { PlanPath, PlanPlaces } from './places.ts';
 import type { Said, WrittenEntry } from './schema.ts';
+import { readLook, readLookUse } from './read-look.ts';
 import type { ByLanguage, Entry, EntryVersion, Mark, Target } from './types.ts';
 
 /** The keys of an entry that may differ by language. */
@@ -53,7 +54,11 @@ export class EntryReader {
       label: first ? first.label : (this.#view(written, path, null).text('label') ?? null),
       target: first ? first.target : this.#target(this.#view(written, path, null)),
       versions,
-      highlight: written.highlight !== undefined,
+      highlight:
+        typeof written.highlight === 'object'
+          ? readLook(written.highlight, [...path, 'highlight'], this.#places)
+          : (written.highlight ?? null),
+      look: readLookUse(written.look, [...path, 'look'], this.#places),
       covers: written.covers?.map(glob => this.#places.slashes(glob, [...path, 'covers'])) ?? null,
       newWindow: written['new-window'] === 'true',
       outsideMark: written['outside-mark'] === 'true',
@@ -198,7 +203,8 @@ function isMap(value: unknown): value is object {
 const plainEntry = {
   label: null,
   versions: new Map<string, EntryVersion | null>(),
-  highlight: false,
+  highlight: null,
+  look: null,
   covers: null,
   newWindow: false,
   outsideMark: false,

@@ -5,6 +5,7 @@ import type { Source } from '../text/source.ts';
 import { planProblems } from './problems.ts';
 import { type WrittenMenu, type WrittenPlace, type WrittenPlan, planSchema } from './schema.ts';
 import { PlanPlaces } from './places.ts';
+import { readLook, readLookUse } from './read-look.ts';
 import { EntryReader } from './read-entry.ts';
 import type { Menu, MenuPlace, PlaceSide, Plan } from './types.ts';
 import { type Value, readYaml } from './yaml.ts';
@@ -89,7 +90,6 @@ class Conversion {
   }
 
   plan(written: WrittenPlan): Plan {
-    const { look } = written;
     return {
       site: this.#places.slashes(written.site, ['site']),
       output: this.#places.slashes(written.output, ['output']),
@@ -105,19 +105,13 @@ class Conversion {
         return { tag, name, pages: globs, words, mark: this.#places.mark(path) };
       }),
       menus: this.#menus(written.menus),
-      look: {
-        accent: look.accent ?? null,
-        background: look.background ?? null,
-        color: look.color ?? null,
-        marks: {
-          accent: this.#places.mark(['look', 'accent']),
-          background: this.#places.mark(['look', 'background']),
-          color: this.#places.mark(['look', 'color']),
-        },
-        font: { family: null, size: null, weight: null, spacing: null, ...look.font },
-        padding: look.padding ?? null,
-        radius: look.radius ?? null,
-      },
+      look: readLookUse(written.look, ['look'], this.#places),
+      looks: new Map(
+        Object.entries(written.looks ?? {}).map(([name, look]) => [
+          name,
+          readLook(look, ['looks', name], this.#places),
+        ]),
+      ),
     };
   }
 
@@ -169,6 +163,7 @@ class Conversion {
           }
         : null,
       data: written.data ?? null,
+      look: readLookUse(written.look, [...path, 'look'], this.#places),
       mark: this.#places.mark([...path, 'menu']),
     };
   }

@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import { readWebAddress } from '../address/href.ts';
 import { lastingPseudoClasses, readSelector } from '../text/selector.ts';
+import { type LookPart, type MarkerKind, type StateName, partNames, stateNames } from './look-types.ts';
 import { wordNames } from './keys.ts';
 
 /** The plan as it is written, once it is right: text, maps and lists. Names are those of the plan reference. */
@@ -16,7 +17,8 @@ export interface WrittenPlan {
   style?: string;
   languages?: Record<string, WrittenLanguage>;
   menus: (WrittenMenu | undefined)[];
-  look: WrittenLook;
+  look?: string | WrittenLook;
+  looks?: Record<string, WrittenLook>;
 }
 
 /** The same in every language, or one for each. */
@@ -45,6 +47,7 @@ export interface WrittenMenu {
   place?: WrittenPlace;
   align: 'start' | 'center' | 'end' | 'spread';
   home?: { label: Said };
+  look?: string | WrittenLook;
   entries?: (string | WrittenEntry | undefined)[];
 }
 
@@ -81,7 +84,8 @@ export interface WrittenEntry {
   'outside-mark'?: string;
   save?: string;
   details?: string;
-  highlight?: 'background';
+  highlight?: 'background' | 'border' | 'shadow' | WrittenLook;
+  look?: string | WrittenLook;
   'if-missing': 'error' | 'warn';
   entries?: (string | WrittenEntry | undefined)[];
 }
@@ -90,9 +94,30 @@ export interface WrittenLook {
   accent?: string;
   background?: string;
   color?: string;
-  font?: { family?: string; size?: string; weight?: string; spacing?: string };
+  font?: { family?: string; size?: string; weight?: string; spacing?: string; file?: string };
   padding?: string;
+  gap?: string;
   radius?: string;
+  border?: string;
+  shadow?: string;
+  contrast?: { level?: 'AA' | 'AAA'; mend?: 'tints' | 'all' | 'none' };
+  dark?: 'page' | 'auto' | 'off';
+  states?: Partial<Record<StateName, WrittenState>>;
+  parts?: Partial<Record<LookPart, WrittenLook>>;
+}
+
+export interface WrittenState {
+  from?: StateName | 'base';
+  tint?: string;
+  lighter?: string;
+  darker?: string;
+  marker?: MarkerKind;
+  accent?: string;
+  background?: string;
+  color?: string;
+  border?: string;
+  shadow?: string;
+  font?: { weight?: string };
 }
 
 /**
@@ -170,6 +195,81 @@ const mailAddress = text.pattern(
 );
 const phoneNumber = text.pattern(/^\+?[\d\s()./-]*\d[\d\s()./-]*$/, 'phone').meta(json({ numbers: {} }));
 
+const truth = Joi.valid('true', 'false');
+const whole = (minimum: number, maximum: number): JsonMeta =>
+  json({ numbers: { multipleOf: 1, minimum, maximum } });
+
+const color = text.custom((value: string) =>
+  /^(?:[0-9a-f]{3,4}|[0-9a-f]{6}|[0-9a-f]{8})$/i.test(value) ? `#${value}` : value,
+);
+
+const length = String.raw`(?:0|(?:\d+\.?\d*|\.\d+)(?:px|em|rem|ch|%|vw))`;
+const lengths = (most: number): Joi.StringSchema =>
+  text
+    .pattern(new RegExp(`^${length}(?: ${length}){0,${most - 1}}$`), 'length')
+    .meta(json({ numbers: { const: 0 } }));
+const weight = text.pattern(/^(?:normal|bold|[1-9]\d{0,2}|1000)$/, 'weight').meta(whole(1, 1000));
+/** `none`, or a width, a style and a colour. */
+const border = text.pattern(
+  /^(?:none|(?:\d+\.?\d*|\.\d+)(?:px|em|rem) (?:solid|dashed|dotted|double)(?: [^;{}"'\\*<]+)?)$/,
+  'border',
+);
+/** As in `box-shadow`. */
+const shadow = text
+  .pattern(/^(?:none|[^;{}"'\\*<]*\d[^;{}"'\\*<]*)$/, 'shadow')
+  .meta(json({ numbers: { const: 0 } }));
+const share = text.pattern(/^(?:100|\d{1,2}(?:\.\d+)?)%$/, 'share');
+
+const state = Joi.object<WrittenState>({
+  from: Joi.valid(...stateNames, 'base'),
+  tint: share,
+  lighter: share,
+  darker: share,
+  marker: Joi.valid('below', 'above', 'start', 'dot', 'none'),
+  accent: color,
+  background: color,
+  color,
+  border,
+  shadow,
+  font: Joi.object({ weight }),
+}).oxor('tint', 'lighter', 'darker');
+
+const states = Joi.object(Object.fromEntries(stateNames.map(name => [name, state])));
+
+/** What an entry and a part of a menu may have of their own. */
+const ownLook = {
+  accent: color,
+  background: color,
+  color,
+  font: Joi.object({
+    family: text.pattern(/^[\p{L}\p{N} ,'"_-]+$/u, 'family').meta(json({ numbers: { multipleOf: 1 } })),
+    size: lengths(1),
+    weight,
+    spacing: text
+      .pattern(new RegExp(`^(?:normal|-?${length})$`), 'length')
+      .meta(json({ numbers: { const: 0 } })),
+    file: text,
+  }),
+  padding: lengths(4),
+  radius: lengths(4),
+  border,
+  shadow,
+  states,
+};
+
+const look = Joi.object<WrittenLook>({
+  ...ownLook,
+  gap: lengths(2),
+  contrast: Joi.object({ level: Joi.valid('AA', 'AAA'), mend: Joi.valid('tints', 'all', 'none') }),
+  dark: Joi.valid('page', 'auto', 'off'),
+  parts: Joi.object(Object.fromEntries(partNames.map(name => [name, Joi.object(ownLook)]))),
+});
+
+const lookName = text.pattern(/^[a-z][a-z0-9-]*$/, 'name');
+/** A named look, or keys of one. */
+const named = (keys: Joi.Schema): Joi.Schema =>
+  Joi.alternatives().conditional(Joi.object(), { then: keys, otherwise: lookName });
+
 const targets = [
   'page',
   'section',
@@ -182,9 +282,6 @@ const targets = [
   'insert',
   'language',
 ] as const;
-const truth = Joi.valid('true', 'false');
-const whole = (minimum: number, maximum: number): JsonMeta =>
-  json({ numbers: { multipleOf: 1, minimum, maximum } });
 const count = text.pattern(/^[1-9]\d{0,3}$/, 'count').meta(whole(1, 9999));
 const depth = text.pattern(/^[123]$/, 'depth').meta(whole(1, 3));
 const order = Joi.valid('title', 'date', 'file').default('title');
@@ -219,7 +316,11 @@ function entryOf(levels: number): Joi.ObjectSchema<WrittenEntry> {
     'outside-mark': truth,
     save: truth,
     details: truth,
-    highlight: Joi.valid('background'),
+    highlight: Joi.alternatives().conditional(Joi.object(), {
+      then: Joi.object(ownLook),
+      otherwise: Joi.valid('background', 'border', 'shadow'),
+    }),
+    look: named(Joi.object(ownLook)),
     'if-missing': Joi.valid('error', 'warn').default('error'),
     entries: levels > 1 ? entriesOf(levels - 1).optional() : Joi.forbidden(),
   })
@@ -278,6 +379,7 @@ const menu = Joi.object<WrittenMenu>({
   align: Joi.valid('start', 'center', 'end', 'spread').default('start'),
   home: Joi.object({ label: said(label).required() }),
   entries: entriesOf(3).optional(),
+  look: named(look),
 })
   .oxor('entries', 'branch', 'entries-of', 'set')
   .custom((value: WrittenMenu, helpers) => {
@@ -297,32 +399,6 @@ const menu = Joi.object<WrittenMenu>({
       },
     }),
   );
-
-const color = text.custom((value: string) =>
-  /^(?:[0-9a-f]{3,4}|[0-9a-f]{6}|[0-9a-f]{8})$/i.test(value) ? `#${value}` : value,
-);
-
-const length = String.raw`(?:0|(?:\d+\.?\d*|\.\d+)(?:px|em|rem|ch|%|vw))`;
-const lengths = (most: number): Joi.StringSchema =>
-  text
-    .pattern(new RegExp(`^${length}(?: ${length}){0,${most - 1}}$`), 'length')
-    .meta(json({ numbers: { const: 0 } }));
-
-const look = Joi.object<WrittenLook>({
-  accent: color,
-  background: color,
-  color,
-  font: Joi.object({
-    family: text.pattern(/^[\p{L}\p{N} ,'"_-]+$/u, 'family').meta(json({ numbers: { multipleOf: 1 } })),
-    size: lengths(1),
-    weight: text.pattern(/^(?:normal|bold|[1-9]\d{0,2}|1000)$/, 'weight').meta(whole(1, 1000)),
-    spacing: text
-      .pattern(new RegExp(`^(?:normal|-?${length})$`), 'length')
-      .meta(json({ numbers: { const: 0 } })),
-  }),
-  padding: lengths(4),
-  radius: lengths(4),
-});
 
 /** What a plan may say. Everything it says arrives as text; each key converts its own. */
 export const planSchema = Joi.object<WrittenPlan>({
@@ -355,5 +431,6 @@ export const planSchema = Joi.object<WrittenPlan>({
     )
     .min(1),
   menus: linesOf(menu),
-  look: look.default({}),
+  look: named(look),
+  looks: Joi.object().pattern(/^[a-z][a-z0-9-]*$/, look),
 });

@@ -1,11 +1,10 @@
 import type { SitePath } from '../address/path.ts';
 import type { WordName } from './keys.ts';
+import type { Look } from './look-types.ts';
+import type { Mark } from './mark.ts';
 
-/** Where something stands in the plan: offsets of its value in the text. */
-export interface Mark {
-  start: number;
-  end: number;
-}
+export type { Look } from './look-types.ts';
+export type { Mark } from './mark.ts';
 
 /** The plan with every default resolved. */
 export interface Plan {
@@ -22,7 +21,8 @@ export interface Plan {
   /** In the order of the plan: the first is that of pages that are in none of them. */
   languages: readonly Language[];
   menus: readonly Menu[];
-  look: Look;
+  look: LookUse | null;
+  looks: ReadonlyMap<string, Look>;
 }
 
 /** A language that pages are in. */
@@ -40,6 +40,9 @@ export interface Language {
 
 /** By the tag of a language; empty where all have the same. */
 export type ByLanguage<Value> = ReadonlyMap<string, Value>;
+
+/** Keys of a look, or the name of one. */
+export type LookUse = Look | { name: string; mark: Mark };
 
 /** How the links of menus are written. */
 export interface LinkStyle {
@@ -89,6 +92,7 @@ export interface Menu {
   set: { globs: readonly string[]; order: PageOrder } | null;
   /** Structured data beside a breadcrumb. */
   data: 'json-ld' | null;
+  look: LookUse | null;
   mark: Mark;
 }
 
@@ -108,8 +112,9 @@ export interface Entry {
   target: Target;
   /** What differs by language; null for a language in which the entry is left out. */
   versions: ByLanguage<EntryVersion | null>;
-  /** Set apart as a call to action. */
-  highlight: boolean;
+  /** Set apart as a call to action; its own keys, or one of the ways there are. */
+  highlight: 'background' | 'border' | 'shadow' | Look | null;
+  look: LookUse | null;
   /** Pages that make it `within`; null for an index page's folder. */
   covers: readonly string[] | null;
   /** It opens a window of its own, and says so. */
@@ -162,15 +167,4 @@ export interface PagePattern {
   most: number | null;
   /** How many levels of folders become submenus; 1 for a plain list. */
   depth: number;
-}
-
-/** Colours as CSS has them; null where the plan says nothing. */
-export interface Look {
-  accent: string | null;
-  background: string | null;
-  color: string | null;
-  marks: Record<'accent' | 'background' | 'color', Mark>;
-  font: { family: string | null; size: string | null; weight: string | null; spacing: string | null };
-  padding: string | null;
-  radius: string | null;
 }

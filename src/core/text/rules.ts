@@ -135,6 +135,13 @@ export const rules = {
   'unclosed-list': { severity: 'warning', about: 'The lists of a menu are closed.' },
   outranked: { severity: 'warning', about: 'No rule of the page’s own beats Kamino’s inside a menu.' },
   // Looks.
+  'unknown-look': { severity: 'error', about: 'A look that is named is one of `looks`.' },
+  'state-circle': { severity: 'error', about: 'States start from each other without going in a circle.' },
+  'mended-color': { severity: 'note', about: 'A derived colour that is hard to read is mended, and told.' },
+  'same-but-hue': {
+    severity: 'warning',
+    about: 'The current entry differs from its neighbours by more than hue (WCAG 2.2, 1.4.1).',
+  },
   'low-contrast': {
     severity: 'warning',
     about: 'Text stands out from its ground (WCAG 2.2, 1.4.3 and 1.4.11).',

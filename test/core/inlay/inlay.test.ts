@@ -18,7 +18,8 @@ function menu(place: MenuPlace | null, name = 'masthead'): ResolvedMenu {
       leadsTo: { kind: 'page', path },
       hook: path.replace(/\W+/g, '-'),
       depth: 1,
-      highlight: false,
+      highlight: null,
+      look: null,
       covers: null,
       newWindow: false,
       outsideMark: false,
@@ -43,6 +44,7 @@ function menu(place: MenuPlace | null, name = 'masthead'): ResolvedMenu {
     pages: null,
     language: null,
     front: 'index.html',
+    look: null,
     home: { label: 'Home “é” 🌙', page: 'index.html' },
     entries: [entry('A & <b>', 'a/one.html'), entry('Zwei "2"', 'b.html')],
   };
@@ -57,6 +59,7 @@ const inlayer = (menus: ResolvedMenu[]) => {
     skipTo: ['#content'],
     ids: new Map(),
     languageOf: () => null,
+    reserves: false,
     links: { from: 'page', index: 'shown', base: '/' },
     hash: raw => {
       kept.set(String(kept.size), raw);

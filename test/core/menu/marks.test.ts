@@ -7,7 +7,8 @@ const entry = (path: string, entries: ResolvedEntry[] = []): ResolvedEntry => ({
   leadsTo: { kind: 'page', path },
   hook: path,
   depth: 1,
-  highlight: false,
+  highlight: null,
+  look: null,
   covers: null,
   newWindow: false,
   outsideMark: false,
@@ -33,6 +34,7 @@ const menu: ResolvedMenu = {
   language: null,
   front: 'index.html',
   home: null,
+  look: null,
   entries: [
     entry('index.html'),
     entry('visit/index.html', [

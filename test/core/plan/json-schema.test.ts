@@ -71,7 +71,21 @@ const right: Record<string, string> = {
   colours: look('accent: "#3d5a80", background: 336699, color: rebeccapurple'),
   type: look('font: { family: "Inter, \'A B\'", size: 1rem, weight: 500, spacing: -0.02em }'),
   'a weight in words': look('font: { weight: bold, spacing: normal }'),
-  lengths: look('padding: 0 1.5em 0 2px, radius: 0'),
+  lengths: look('padding: 0 1.5em 0 2px, radius: 0, gap: 0.5rem'),
+  'a named look': plan('look: quiet\nlooks: { quiet: { accent: 336699 } }'),
+  'a look of a menu': menu('look: { background: none }\nentries: [a.html]'),
+  'a look of an entry': entry(
+    '{ page: a.html, look: quiet, highlight: { border: 1px solid #aaa } }'.replace(
+      '1px solid #aaa',
+      '"1px solid #aaa"',
+    ),
+  ),
+  states: look(
+    'states: { hover: { tint: 12% }, pressed: { from: hover, darker: 8.5% }, current: { marker: dot, font: { weight: 700 } } }',
+  ),
+  'borders and shadows': look('border: 0.1em dashed, shadow: 0 1px 2px rgb(0 0 0 / 0.2)'),
+  contrast: look('contrast: { level: AAA, mend: all }, dark: auto'),
+  parts: look('parts: { submenu: { color: black }, home: { font: { weight: 700 } } }'),
 };
 
 const wrong: Record<string, string> = {
@@ -142,7 +156,16 @@ const wrong: Record<string, string> = {
   'a length without a unit': look('padding: 12'),
   'five lengths': look('padding: 1px 1px 1px 1px 1px'),
   'a font with a bracket': look('font: { family: "a{}" }'),
-  'a look that is text': plan('look: quiet'),
+  'a look that is a list': plan('look: [quiet]'),
+  'a state that is none': look('states: { asleep: { tint: 10% } }'),
+  'two shifts at once': look('states: { hover: { tint: 10%, darker: 5% } }'),
+  'a share without %': look('states: { hover: { tint: 12 } }'),
+  'a padding in a state': look('states: { hover: { padding: 1em } }'),
+  'a border without a style': look('border: 1px'),
+  'a border that ends its rule': look('border: "1px solid red; } x {"'),
+  'a mend that is none': look('contrast: { mend: some }'),
+  'a part that is none': look('parts: { footer: {} }'),
+  'parts in an entry': entry('{ page: a.html, look: { parts: {} } }'),
 };
 
 describe('the schema for editors and the plan’s own agree', () => {

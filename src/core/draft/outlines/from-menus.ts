@@ -13,7 +13,7 @@ export function outlineOf(menus: readonly ResolvedMenu[]): OutlineMenu[] {
 }
 
 function entryOf({ label, leadsTo, highlight, entries }: ResolvedEntry): OutlineEntry {
-  return { label, target: targetOf(leadsTo), highlight, entries: entries.map(entryOf) };
+  return { label, target: targetOf(leadsTo), highlight: highlight !== null, entries: entries.map(entryOf) };
 }
 
 function targetOf(leadsTo: Destination): string | null {

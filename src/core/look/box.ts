@@ -1,0 +1,330 @@
+import type { Look, StateLook, StateName } from '../plan/look-types.ts';
+import type { ColorTools, Hex } from './hex.ts';
+import type { LookTeller } from './teller.ts';
+import type { Figure, Paint, StateValues } from './types.ts';
+
+/** Levels of WCAG 2.2: 1.4.3 and 1.4.6 for text, 1.4.11 for marks. */
+export const textLevels = { AA: 4.5, AAA: 7 } as const;
+export const markLevel = 3;
+
+const ink = '#1b2430';
+const paper = '#ffffff';
+
+/** How much of the accent goes into the ground under the pointer, and under a pressed button. */
+const hoverShare = 0.12;
+const pressedShare = 0.2;
+/** Grounds that are nearer to each other than this cannot be told apart. */
+const leastDifference = 1.04;
+
+/** An entry's box, and what it is made from. */
+export interface BoxSource {
+  look: Look;
+  /** The box’s own ground: it lies on another one where it has none. */
+  background: string | null;
+  under: Hex | null;
+  /** The colour of labels where the look gives none. */
+  color: { paint: Paint; isWritten: boolean } | null;
+  /** In a dark scheme nothing is as it was written: all follows. */
+  isDark: boolean;
+  /** Nothing is told: what is here was derived, not written. */
+  isSilent: boolean;
+  /** Under the pointer the ground takes on the accent, or goes away from the label. */
+  moves: 'to-accent' | 'from-label';
+}
+
+/** Resolves the states of a box, each from the one that it starts from. */
+export class Box {
+  readonly look: Look;
+  readonly accent: Paint;
+  readonly base: StateValues;
+  readonly figures: Figure[] = [];
+  readonly #source: BoxSource;
+  readonly #tools: ColorTools | null;
+  readonly #teller: LookTeller;
+  readonly #level: number;
+  readonly #states = new Map<StateName, StateValues>();
+
+  constructor(source: BoxSource, tools: ColorTools | null, teller: LookTeller) {
+    this.#source = source;
+    this.#tools = tools;
+    this.#teller = teller;
+    const { look } = source;
+    this.look = look;
+    this.#level = textLevels[look.contrast.level ?? 'AA'];
+    const background = this.#paint(source.background, 'background') ?? { css: 'transparent', hex: null };
+    const ground = background.hex ?? source.under;
+    const color = this.#baseColor(ground);
+    this.accent =
+      this.#paint(look.accent, 'accent') ?? (color.hex ? color : { css: 'currentcolor', hex: null });
+    this.base = {
+      color,
+      background,
+      ground,
+      border: look.border === 'none' ? null : look.border,
+      shadow: look.shadow === 'none' ? null : look.shadow,
+      weight: look.font.weight,
+      marker: 'none',
+    };
+    this.#note({ state: 'base', of: 'label', color: color.hex, ground, level: this.#level });
+  }
+
+  state(name: StateName): StateValues {
+    const known = this.#states.get(name);
+    if (known) return known;
+    const made = this.#resolve(name, []);
+    this.#states.set(name, made);
+    return made;
+  }
+
+  /** The mark of the current entry, or the ring of focus, seen on every ground it may stand on. */
+  mark(of: 'marker' | 'focus', states: readonly StateName[]): Paint {
+    const { accent } = this;
+    const color = accent.css === 'currentcolor' ? this.base.color : accent;
+    const isSeen =
+      of === 'focus' || (['current', 'within'] as const).some(name => this.state(name).marker !== 'none');
+    if (!isSeen) return accent;
+    const isThere = (name: StateName): boolean =>
+      of === 'focus' || (name !== 'current' && name !== 'within') || this.state(name).marker !== 'none';
+    const others = states.filter(isThere).map(name => this.state(name));
+    const grounds = [this.base, ...others].flatMap(one => one.ground ?? []);
+    const tools = this.#tools;
+    if (!tools || color.hex === null || grounds.length === 0)
+      return color.css === 'inherit' ? { css: 'currentcolor', hex: null } : color;
+    const hex = this.#mends('tints') ? tools.nearestPassing(color.hex, grounds, markLevel) : color.hex;
+    if (hex !== color.hex && !this.#source.isSilent && this.#source.look.accent !== null)
+      this.#teller.tell('mended-color', this.#source.look, 'accent', [
+        `marks and the ring of focus are ${hex} in place of ${color.hex}, which stands out too little from ${grounds.find(one => tools.contrast(color.hex!, one) < markLevel) ?? grounds[0]!}`,
+        'Nothing needs to be done. With  contrast: { mend: none }  derived colours stay as they come.',
+      ]);
+    this.#note({
+      state: of === 'marker' ? 'current' : 'focus',
+      of,
+      color: hex,
+      ground: grounds[0]!,
+      level: markLevel,
+    });
+    return { css: hex, hex };
+  }
+
+  #resolve(name: StateName, chain: readonly StateName[]): StateValues {
+    const known = this.#states.get(name);
+    if (known) return known;
+    const spec = this.#specOf(name);
+    const { look } = this.#source;
+    if (spec.from !== null && spec.from !== 'base' && [...chain, name].includes(spec.from)) {
+      this.#teller.tell('state-circle', look, `states.${name}.from`, [
+        `\`${name}\` starts from \`${spec.from}\`, which starts from \`${name}\``,
+        'Let one of them start from base: take its `from` out.',
+      ]);
+      return this.base;
+    }
+    const start =
+      spec.from === null || spec.from === 'base' ? this.base : this.#resolve(spec.from, [...chain, name]);
+    const background = this.#backgroundOf(name, spec, start);
+    const ground =
+      background.hex !== null ? background.hex : background.css === 'transparent' ? this.#source.under : null;
+    const own = this.#paint(spec.color, `states.${name}.color`);
+    const color = this.#colorOf(name, own ?? start.color, own !== null, ground);
+    const drawn = (value: string | null, before: string | null): string | null =>
+      value === null ? before : value === 'none' ? null : value;
+    const values = {
+      color,
+      background,
+      ground,
+      border: drawn(spec.border, start.border),
+      shadow: drawn(spec.shadow, start.shadow),
+      weight: spec.weight ?? start.weight,
+      marker: spec.marker ?? (name === 'current' || name === 'within' ? 'below' : 'none'),
+    } as const;
+    this.#note({ state: name, of: 'label', color: color.hex, ground, level: this.#level });
+    return values;
+  }
+
+  /** What the plan says of a state, else what holds without it. */
+  #specOf(name: StateName): StateLook {
+    const { states } = this.#source.look;
+    const said = states[name];
+    if (said) return said;
+    if (name === 'hover') return { ...noState, tint: hoverShare };
+    if (name !== 'pressed') return noState;
+    if (!states.hover || states.hover.from === 'pressed') return { ...noState, tint: pressedShare };
+    // A dark ground cannot be much darker: it turns lighter.
+    const { ground } = this.state('hover');
+    const isDark = ground !== null && this.#tools !== null && this.#tools.lightnessOf(ground) < 0.25;
+    return { ...noState, from: 'hover', ...(isDark ? { lighter: 0.08 } : { darker: 0.08 }) };
+  }
+
+  #backgroundOf(name: StateName, spec: StateLook, start: StateValues): Paint {
+    const own = this.#paint(spec.background, `states.${name}.background`);
+    const from = own ?? start.background;
+    const under = from.hex ?? (from.css === 'transparent' ? this.#source.under : null);
+    const accent = this.#paint(spec.accent, `states.${name}.accent`) ?? this.accent;
+    if (spec.tint !== null && this.#source.look.states[name] === undefined && under !== null && this.#tools)
+      return this.#byDefault(under, accent, spec.tint);
+    if (spec.tint !== null) return this.#tinted(from, under, accent, spec.tint);
+    const shift = spec.lighter ?? (spec.darker === null ? null : -spec.darker);
+    if (shift === null) return from;
+    if (under === null || !this.#tools)
+      return layered(from, `${shift > 0 ? 'white' : 'black'} ${percent(Math.abs(shift))}`);
+    const hex = this.#tools.withLightness(under, value => value + shift);
+    return { css: hex, hex };
+  }
+
+  #tinted(from: Paint, under: Hex | null, accent: Paint, share: number): Paint {
+    const tools = this.#tools;
+    if (under === null || accent.hex === null || !tools)
+      return layered(from, `${accent.css} ${percent(share)}`);
+    const hex = tools.mix(under, accent.hex, share);
+    return { css: hex, hex };
+  }
+
+  /** The tint that is seen and leaves the label as readable as it can: the first of some that does. */
+  #byDefault(under: Hex, accent: Paint, share: number): Paint {
+    const tools = this.#tools!;
+    const label = this.base.color.hex;
+    const atRest = label === null ? 0 : Math.min(this.#level, tools.contrast(label, under));
+    const isFine = (hex: Hex): boolean =>
+      tools.contrast(hex, under) >= leastDifference &&
+      (label === null || tools.contrast(label, hex) >= atRest);
+    const isLight = label !== null && tools.lightnessOf(label) > tools.lightnessOf(under);
+    const away = (by: number) => (): Hex => tools.withLightness(under, value => value + (isLight ? -by : by));
+    const towards = (by: number) => away(-by);
+    const tints = [1, 0.8, 0.6, 0.45].map(
+      part => (): Hex => (accent.hex === null ? under : tools.mix(under, accent.hex, share * part)),
+    );
+    const shifts = [away(share * 0.5), towards(share * 0.5), away(share), towards(share * 0.35)];
+    let seen: Hex | null = null;
+    for (const make of this.#source.moves === 'to-accent' ? [...tints, ...shifts] : [...shifts, ...tints]) {
+      const hex = make();
+      if (isFine(hex)) return { css: hex, hex };
+      if (seen === null && tools.contrast(hex, under) >= leastDifference) seen = hex;
+    }
+    const hex = seen ?? towards(share)();
+    return { css: hex, hex };
+  }
+
+  #baseColor(ground: Hex | null): Paint {
+    const { color: given, look } = this.#source;
+    if (given === null) {
+      if (ground === null || !this.#tools) return { css: 'inherit', hex: null };
+      const hex = textOn(ground, this.#level, this.#tools);
+      return { css: hex, hex };
+    }
+    const { paint, isWritten } = given;
+    if (!this.#tools || ground === null || paint.hex === null) return paint;
+    if (!isWritten) return this.#mended(paint.hex, ground, this.#level);
+    if (this.#tools.contrast(paint.hex, ground) >= this.#level) return paint;
+    if (this.#source.isDark || this.#mends('all')) {
+      const passing = this.#mended(paint.hex, ground, this.#level);
+      if (!this.#source.isSilent) this.#tellMended('color', paint.hex, passing.css, ground);
+      return passing;
+    }
+    this.#tellLow('color', paint.hex, ground, look);
+    return paint;
+  }
+
+  #colorOf(name: StateName, color: Paint, isWritten: boolean, ground: Hex | null): Paint {
+    const tools = this.#tools;
+    if (!tools || ground === null || color.hex === null) return color;
+    const path = `states.${name}.color`;
+    // What was written and told as too faint need not be better in a state than at rest.
+    const { base } = this;
+    const atRest =
+      base.color.hex !== null && base.ground !== null ? tools.contrast(base.color.hex, base.ground) : 21;
+    const level = isWritten ? this.#level : Math.min(this.#level, atRest);
+    if (tools.contrast(color.hex, ground) >= level) return color;
+    const mends = this.#source.isDark || this.#mends(isWritten ? 'all' : 'tints');
+    if (!mends) {
+      this.#tellLow(path, color.hex, ground, this.#source.look);
+      return color;
+    }
+    const passing = this.#mended(color.hex, ground, level);
+    const isDefault = this.#source.look.states[name] === undefined;
+    if (!this.#source.isSilent && !isDefault) this.#tellMended(path, color.hex, passing.css, ground);
+    return passing;
+  }
+
+  #mended(color: Hex, ground: Hex, level: number): Paint {
+    const hex = this.#tools!.nearestPassing(color, [ground], level);
+    return { css: hex, hex };
+  }
+
+  #mends(least: 'tints' | 'all'): boolean {
+    const mend = this.#source.look.contrast.mend ?? 'tints';
+    return mend === 'all' || (mend === 'tints' && least === 'tints');
+  }
+
+  #tellMended(path: string, from: Hex, to: string, ground: Hex): void {
+    const [, state = 'base'] = path.split('.');
+    const ratio = this.#tools!.contrast(from, ground).toFixed(2);
+    this.#teller.tell('mended-color', this.#source.look, path, [
+      `labels are ${to} in the state \`${state}\`: ${from} on ${ground} has a contrast of ${ratio}, and ${this.#level} is needed`,
+      'Nothing needs to be done. With  contrast: { mend: none }  derived colours stay as they come.',
+    ]);
+  }
+
+  #tellLow(path: string, color: Hex, ground: Hex, look: Look): void {
+    const tools = this.#tools!;
+    const ratio = tools.contrast(color, ground).toFixed(2);
+    const passing = tools.nearestPassing(color, [ground], this.#level);
+    this.#teller.tell('low-contrast', look, path, [
+      `text in ${color} on ${ground} has a contrast of ${ratio}; ${this.#level} is needed`,
+      `The nearest that passes:  color: "${passing}"`,
+    ]);
+  }
+
+  #paint(css: string | null, path: string): Paint | null {
+    if (css === null || css === 'none') return null;
+    if (!this.#tools) return { css, hex: null };
+    const hex = this.#tools.read(css);
+    if (hex === null && /^(?:currentcolor|inherit|transparent|var\([\w-]+\))$/i.test(css))
+      return { css, hex: null };
+    if (hex === null) {
+      if (!this.#source.isSilent)
+        this.#teller.tell('wrong-value', this.#source.look, path, [
+          `\`${css}\` is no colour of CSS`,
+          `For example  ${path.split('.').at(-1)!}: "#3d5a80"`,
+        ]);
+      return null;
+    }
+    return { css, hex: this.#tools.isOpaque(hex) ? hex : null };
+  }
+
+  #note(
+    figure: Omit<Figure, 'ratio' | 'color' | 'ground'> & { color: Hex | null; ground: Hex | null },
+  ): void {
+    const { color, ground } = figure;
+    if (!this.#tools || color === null || ground === null) return;
+    this.figures.push({ ...figure, color, ground, ratio: this.#tools.contrast(color, ground) });
+  }
+}
+
+/** Ink or paper, whichever stands out more; on a ground where neither suffices, what does. */
+export function textOn(ground: Hex, level: number, tools: ColorTools): Hex {
+  const better = tools.contrast(ink, ground) >= tools.contrast(paper, ground) ? ink : paper;
+  return tools.nearestPassing(better, [ground], level);
+}
+
+/** A share of a colour over whatever lies there. */
+function layered({ css }: Paint, share: string): Paint {
+  const ground = css === 'transparent' ? 'transparent' : css;
+  return { css: `color-mix(in oklab, ${share}, ${ground})`, hex: null };
+}
+
+function percent(share: number): string {
+  return `${Math.round(share * 1000) / 10}%`;
+}
+
+const noState: StateLook = {
+  from: null,
+  tint: null,
+  lighter: null,
+  darker: null,
+  marker: null,
+  accent: null,
+  background: null,
+  color: null,
+  border: null,
+  shadow: null,
+  weight: null,
+};

@@ -1,0 +1,67 @@
+import type { Look, LookPart, StateLook, StateName } from '../plan/look-types.ts';
+
+/** A look that says nothing. */
+export const emptyLook: Look = {
+  accent: null,
+  background: null,
+  color: null,
+  font: { family: null, size: null, weight: null, spacing: null, file: null },
+  padding: null,
+  gap: null,
+  radius: null,
+  border: null,
+  shadow: null,
+  contrast: { level: null, mend: null },
+  dark: null,
+  states: {},
+  parts: {},
+  marks: {},
+};
+
+/** What is said once holds below, unless something else is said there. */
+export function mergeLooks(under: Look, over: Look | null): Look {
+  if (over === null) return under;
+  return {
+    ...filled(under, over),
+    font: filled(under.font, over.font),
+    contrast: filled(under.contrast, over.contrast),
+    states: mergedStates(under.states, over.states),
+    parts: mergedParts(under.parts, over.parts),
+    marks: { ...under.marks, ...over.marks },
+  };
+}
+
+/** The same without colours: what lies on the page's own ground has the page's. */
+export function withoutColors(look: Look): Look {
+  return {
+    ...look,
+    accent: null,
+    background: null,
+    color: null,
+    border: null,
+    shadow: null,
+    states: {},
+    parts: {},
+  };
+}
+
+function filled<Keys extends object>(under: Keys, over: Keys): Keys {
+  const said = Object.entries(over).filter(([, value]) => value !== null);
+  return { ...under, ...Object.fromEntries(said) } as Keys;
+}
+
+function mergedStates(under: Look['states'], over: Look['states']): Look['states'] {
+  const made: Partial<Record<StateName, StateLook>> = { ...under };
+  for (const [name, state] of Object.entries(over) as [StateName, StateLook][]) {
+    const before = under[name];
+    made[name] = before ? filled(before, state) : state;
+  }
+  return made;
+}
+
+function mergedParts(under: Look['parts'], over: Look['parts']): Look['parts'] {
+  const made: Partial<Record<LookPart, Look>> = { ...under };
+  for (const [name, part] of Object.entries(over) as [LookPart, Look][])
+    made[name] = mergeLooks(under[name] ?? emptyLook, part);
+  return made;
+}

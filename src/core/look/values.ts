@@ -1,0 +1,95 @@
+import type { Look, StateName } from '../plan/look-types.ts';
+import type { Box } from './box.ts';
+import type { ResolvedLooks, ScopeAddress, StateValues } from './types.ts';
+
+export type Uses = ResolvedLooks['uses'];
+
+/** What a scope writes beside colours. */
+export interface ValuesContext {
+  draft: { address: ScopeAddress; look: Look; own: Look | null; kind: 'ground' | 'box'; highlight: unknown };
+  uses: Uses;
+  borderWidth: string | null;
+}
+
+const defaultPadding = '0.7em 0.95em';
+
+/** The custom properties of a scope, by name. */
+export function valuesOf(box: Box, { draft, uses, borderWidth }: ValuesContext): Map<string, string> {
+  const { kind, address, highlight, own } = draft;
+  const { look } = box;
+  const values = new Map<string, string>();
+  const { base } = box;
+  values.set('color', base.color.css);
+  if (kind === 'ground') values.set('background', groundOf(look, address));
+  else values.set('entry-background', base.background.css);
+  values.set('accent', box.accent.css);
+  for (const name of uses.states) {
+    const state = box.state(name);
+    values.set(`${name}-color`, state.color.css);
+    values.set(`${name}-background`, state.background.css);
+  }
+  values.set('marker', box.mark('marker', ['current', 'within', 'hover', 'pressed']).css);
+  values.set('focus', box.mark('focus', ['hover']).css);
+  drawn(values, box, { uses, borderWidth, highlight });
+  spaces(values, draft);
+  // A submenu is a sheet: a border and a shadow of its own are those of the sheet, not of its entries.
+  if (address.part === 'submenu') {
+    if (own?.border) values.set('sheet-border', own.border);
+    if (own?.shadow) values.set('sheet-shadow', own.shadow);
+  }
+  return values;
+}
+
+function groundOf(look: Look, { part }: ScopeAddress): string {
+  if (look.background !== null && look.background !== 'none') return look.background;
+  return part === 'submenu' ? 'Canvas' : 'transparent';
+}
+
+/** Borders, shadows and weights; every state has its own, so that none mixes with another. */
+function drawn(
+  values: Map<string, string>,
+  box: Box,
+  { uses, borderWidth, highlight }: { uses: Uses; borderWidth: string | null; highlight: unknown },
+): void {
+  const border = (state: StateValues): string => state.border ?? `${borderWidth ?? '0'} solid transparent`;
+  const lifted = '0 0.1em 0.5em rgb(0 0 0 / 0.3)';
+  const ring = 'inset 0 0 0 0.125em var(--kamino-marker)';
+  const extra = highlight === 'border' ? ring : highlight === 'shadow' ? lifted : null;
+  const shadow = (state: StateValues): string => state.shadow ?? extra ?? 'none';
+  const states = [...uses.states].map((name): [StateName, StateValues] => [name, box.state(name)]);
+  if (uses.border) {
+    values.set('border', border(box.base));
+    for (const [name, state] of states) values.set(`${name}-border`, border(state));
+  }
+  if (uses.shadow) {
+    values.set('shadow', shadow(box.base));
+    for (const [name, state] of states) values.set(`${name}-shadow`, shadow(state));
+  }
+  if (uses.weight)
+    for (const [name, state] of states) values.set(`${name}-weight`, state.weight ?? 'inherit');
+}
+
+/** Type and spaces, in the units of the plan. */
+function spaces(values: Map<string, string>, { look, kind }: ValuesContext['draft']): void {
+  const padding = look.padding ?? defaultPadding;
+  const rows: [string, string][] = [
+    ['font-family', look.font.family ?? 'inherit'],
+    ['font-size', look.font.size ?? '1em'],
+    ['font-weight', look.font.weight ?? 'inherit'],
+    ['letter-spacing', look.font.spacing ?? 'inherit'],
+    ['padding', padding],
+    ...markPlace(padding),
+    ...(kind === 'ground' ? ([['gap', look.gap ?? '0.2em']] as [string, string][]) : []),
+    ['radius', look.radius ?? '0.35em'],
+  ];
+  for (const [name, value] of rows) values.set(name, value);
+}
+
+/** The mark of the current page is as long as the label, and halfway between it and the edge. */
+function markPlace(padding: string): [name: string, value: string][] {
+  const [top = '0', side = top, bottom = top] = padding.split(' ');
+  return [
+    ['mark-inline', side],
+    ['mark-block', bottom === '0' ? '0px' : `calc(${bottom} / 2)`],
+  ];
+}

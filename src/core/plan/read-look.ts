@@ -1,0 +1,78 @@
+import type { Look, StateLook, StateName } from './look-types.ts';
+import type { PlanPath, PlanPlaces } from './places.ts';
+import type { WrittenLook, WrittenState } from './schema.ts';
+import type { LookUse, Mark } from './types.ts';
+
+/** Makes a look from what is written, or the name of one. */
+export function readLookUse(
+  written: string | WrittenLook | undefined,
+  path: PlanPath,
+  places: PlanPlaces,
+): LookUse | null {
+  if (written === undefined) return null;
+  if (typeof written === 'string') return { name: written, mark: places.mark(path) };
+  return readLook(written, path, places);
+}
+
+export function readLook(written: WrittenLook, path: PlanPath, places: PlanPlaces): Look {
+  const marks: Record<string, Mark> = {};
+  const note = (keys: readonly string[]): void => {
+    marks[keys.join('.')] = places.mark([...path, ...keys]);
+  };
+  for (const key of [
+    'accent',
+    'background',
+    'color',
+    'font',
+    'padding',
+    'radius',
+    'border',
+    'shadow',
+  ] as const)
+    if (written[key] !== undefined) note([key]);
+  if (written.font?.file !== undefined) note(['font', 'file']);
+  const states: Partial<Record<StateName, StateLook>> = {};
+  for (const [name, state] of Object.entries(written.states ?? {}) as [StateName, WrittenState][]) {
+    states[name] = readState(state);
+    note(['states', name]);
+    for (const key of ['accent', 'background', 'color', 'from'] as const)
+      if (state[key] !== undefined) note(['states', name, key]);
+  }
+  const parts = Object.entries(written.parts ?? {}).map(
+    ([name, part]) => [name, readLook(part, [...path, 'parts', name], places)] as const,
+  );
+  return {
+    accent: written.accent ?? null,
+    background: written.background ?? null,
+    color: written.color ?? null,
+    font: { family: null, size: null, weight: null, spacing: null, file: null, ...written.font },
+    padding: written.padding ?? null,
+    gap: written.gap ?? null,
+    radius: written.radius ?? null,
+    border: written.border ?? null,
+    shadow: written.shadow ?? null,
+    contrast: { level: null, mend: null, ...written.contrast },
+    dark: written.dark ?? null,
+    states,
+    parts: Object.fromEntries(parts),
+    marks,
+  };
+}
+
+function readState(written: WrittenState): StateLook {
+  const share = (text: string | undefined): number | null =>
+    text === undefined ? null : Number(text.replace('%', '')) / 100;
+  return {
+    from: written.from ?? null,
+    tint: share(written.tint),
+    lighter: share(written.lighter),
+    darker: share(written.darker),
+    marker: written.marker ?? null,
+    accent: written.accent ?? null,
+    background: written.background ?? null,
+    color: written.color ?? null,
+    border: written.border ?? null,
+    shadow: written.shadow ?? null,
+    weight: written.font?.weight ?? null,
+  };
+}
