@@ -13,6 +13,7 @@ import { type FullPage, readFull, sectionHeadings, sectionLabels } from '../core
 import { rawOf } from '../core/text/bytes.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
 import { Source } from '../core/text/source.ts';
+import { pictureSize } from '../files/picture.ts';
 import { SiteRecord } from '../files/record.ts';
 import { type SiteFile, walkFolder } from '../files/walk.ts';
 import { ownStyle } from './own.ts';
@@ -137,7 +138,7 @@ function isOwnFile(root: string, path: string): boolean {
 function contentsOf(
   root: string,
   onDisk: ReadonlyMap<string, string>,
-): Pick<SiteFacts, 'sections' | 'headings' | 'language' | 'date' | 'size' | 'text'> {
+): Pick<SiteFacts, 'sections' | 'headings' | 'language' | 'date' | 'picture' | 'size' | 'text'> {
   const pages = new Map<string, { page: FullPage; sections: ReadonlyMap<string, string> } | null>();
   const at = (path: string): string => join(root, onDisk.get(path) ?? path);
   const read = (path: string): { page: FullPage; sections: ReadonlyMap<string, string> } | null => {
@@ -166,6 +167,7 @@ function contentsOf(
       return raw === null ? null : readFrame(path, raw, nothingWanted).language;
     },
     date: path => read(path)?.page.date ?? null,
+    picture: file => pictureSize(at(file)),
     size: file => statSync(at(file)).size,
     text: file => {
       try {

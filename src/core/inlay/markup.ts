@@ -2,7 +2,8 @@ import { type AddressStyle, fragmentOf, writtenAddress } from '../address/href.t
 import { type SitePath, folderOf } from '../address/path.ts';
 import type { Mark } from '../menu/marks.ts';
 import { entriesOn, isBefore } from '../menu/on-page.ts';
-import type { Destination, ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
+import type { Form } from '../plan/types.ts';
+import type { Destination, ResolvedEntry, ResolvedHome, ResolvedMenu } from '../menu/types.ts';
 import type { Raw } from '../text/bytes.ts';
 import { escapeMarkup } from '../text/references.ts';
 import { type Words, wordsOf } from './words.ts';
@@ -49,7 +50,7 @@ export function menuMarkup(menu: ResolvedMenu, from: Standpoint, line: LinePlace
   const words = wordsOf(menu.language);
   const entries = entriesOn(menu, from.page);
   const lines = [
-    `${before}<nav class="${parts.menu} ${parts[menu.form]} ${menuClass(menu.name)}"${before === '' ? ours : ''} aria-label="${escapeMarkup(menu.title)}">`,
+    `${before}<nav class="${parts.menu} ${formClasses(menu.form)} ${menuClass(menu.name)}"${before === '' ? ours : ''} aria-label="${escapeMarkup(menu.title)}">`,
     `  <div class="${parts.room}">`,
     ...(menu.home ? [`    ${homeMarkup(menu.home, from)}`] : []),
     ...(menu.fold.belowEm === null
@@ -67,11 +68,16 @@ export function menuMarkup(menu: ResolvedMenu, from: Standpoint, line: LinePlace
   return lines.join(`${line.lineBreak}${line.indent}`);
 }
 
+/** Tabs are a bar that is joined to what lies below it. */
+function formClasses(form: Form): string {
+  return form === 'tabs' ? `${parts.bar} ${parts.tabs}` : parts[form];
+}
+
 /** The entries of a trail and of neighbours stand alone; in other menus with what lies below them. */
 function topLines(entry: ResolvedEntry, context: EntryContext): string[] {
   const { menu, from, words } = context;
   if (menu.shows === 'trail')
-    return entryLines({ ...entry, entries: [] }, { ...context, marks: trailMarks(entry, from) });
+    return entryLines({ ...entry, icon: null, entries: [] }, { ...context, marks: trailMarks(entry, from) });
   if (menu.shows !== 'set') return entryLines(entry, context);
   const isPrevious = isBefore(menu, entry, from.page);
   const [part, rel, word] = isPrevious
@@ -130,10 +136,22 @@ export function styleMarkup(file: SitePath, from: Standpoint): string {
   return `<link ${inlayAttribute}="${reserved.style}" rel="stylesheet" href="${address}">`;
 }
 
-function homeMarkup(home: { label: string; page: SitePath }, from: Standpoint): string {
+function homeMarkup(home: ResolvedHome, from: Standpoint): string {
   const current = home.page === from.page ? ' aria-current="page"' : '';
   const address = escapeMarkup(writtenAddress(from.folder, home.page, from.links));
-  return `<a class="${parts.home}" href="${address}"${current}>${escapeMarkup(home.label)}</a>`;
+  return `<a class="${parts.home}" href="${address}"${current}>${homeContent(home, from)}</a>`;
+}
+
+/** The picture has its own width and height, so that nothing moves when it comes. */
+function homeContent({ label, image, show }: ResolvedHome, from: Standpoint): string {
+  const text = escapeMarkup(label);
+  if (image === null || show === 'label') return text;
+  const { path, size } = image;
+  const room = size === null ? '' : ` width="${size.width}" height="${size.height}"`;
+  const address = escapeMarkup(writtenAddress(from.folder, path, from.links));
+  const alt = show === 'image' ? text : '';
+  const picture = `<img class="${parts.mark}" src="${address}"${room} alt="${alt}">`;
+  return show === 'image' ? picture : `${picture}<span>${text}</span>`;
 }
 
 /** One line for an entry without a submenu; else its lines and those of what lies below it. */
@@ -214,6 +232,7 @@ function startOf(entry: ResolvedEntry, mark: Mark | undefined, item: string): st
     parts.entry,
     ...(mark === 'within' ? [parts.within] : []),
     ...highlightClasses(entry),
+    ...(entry.apart ? [parts.apart] : []),
     ...(entry.outsideMark ? [parts.outside] : []),
     ...(entry.leadsTo.kind === 'insert' ? [parts.insert] : []),
   ];
@@ -267,10 +286,21 @@ function sameEverywhere(entry: ResolvedEntry, reserves: boolean): { item: string
   const label = escapeMarkup(entry.label);
   const made = known.get(entry) ?? {
     item: ` ${entryAttribute}="${entry.hook}" ${depthAttribute}="${entry.depth}"`,
-    label: reserves ? `<span class="${parts.label}" ${labelAttribute}="${label}">${label}</span>` : label,
+    label: withIcon(
+      entry,
+      reserves ? `<span class="${parts.label}" ${labelAttribute}="${label}">${label}</span>` : label,
+    ),
   };
   known.set(entry, made);
   return made;
+}
+
+/** The drawing stands before or behind the label, or alone; then the label is there for who does not see it. */
+function withIcon({ icon }: ResolvedEntry, label: string): string {
+  if (icon === null || icon.show === 'label') return label;
+  if (icon.show === 'icon') return `${icon.markup}<span class="${parts.unseen}">${label}</span>`;
+  if (icon.at === 'start') return icon.markup + label;
+  return label + icon.markup.replace(`class="${parts.icon}"`, `class="${parts.icon} ${parts.iconEnd}"`);
 }
 
 /** Null for an entry that only opens. */

@@ -10,6 +10,7 @@ export const depthAttribute = 'data-kamino-depth';
 export const parts = {
   menu: 'kamino',
   bar: 'kamino-bar',
+  tabs: 'kamino-tabs',
   column: 'kamino-column',
   plain: 'kamino-plain',
   breadcrumb: 'kamino-breadcrumb',
@@ -24,6 +25,11 @@ export const parts = {
   toggle: 'kamino-toggle',
   highlight: 'kamino-highlight',
   label: 'kamino-label',
+  apart: 'kamino-apart',
+  icon: 'kamino-icon',
+  iconEnd: 'kamino-icon-end',
+  /** The picture of the site’s home. */
+  mark: 'kamino-mark',
   within: 'kamino-within',
   /** Said after a label: a new window, the type of a file. */
   note: 'kamino-note',

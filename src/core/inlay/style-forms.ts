@@ -110,7 +110,7 @@ export function extras(menus: readonly ResolvedMenu[]): string {
     ...(forms.has('breadcrumb') ? [breadcrumb] : []),
     ...(has(one => one.details !== null) || forms.has('previous-next') ? [note] : []),
     ...(forms.has('previous-next') ? [neighbours] : []),
-    ...(has(one => one.newWindow) ? [unseen] : []),
+    ...(has(one => one.newWindow || one.icon?.show === 'icon') ? [unseen] : []),
     ...(has(one => one.outsideMark) ? [outside] : []),
     ...(has(one => one.leadsTo.kind === 'insert') ? [insert] : []),
   ].join('\n');

@@ -120,6 +120,7 @@ function drawnLines(prefix: string, uses: Uses): string[] {
   return [
     ...(uses.border ? [`  border: var(--kamino-${prefix}border);`] : []),
     ...(uses.shadow ? [`  box-shadow: var(--kamino-${prefix}shadow);`] : []),
+    ...(uses.icon ? [`  --kamino-icon-now: var(--kamino-${prefix}icon-color);`] : []),
     ...(uses.weight && prefix !== '' ? [`  font-weight: var(--kamino-${prefix}weight);`] : []),
   ];
 }

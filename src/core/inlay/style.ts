@@ -1,5 +1,6 @@
 import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import { parts } from './names.ts';
+import { arrangements, tabs } from './style-arrange.ts';
 import { extras } from './style-forms.ts';
 import { type StyleParts, partRules } from './style-parts.ts';
 import {
@@ -36,7 +37,10 @@ export function styleSheet(menus: readonly ResolvedMenu[], looks: ResolvedLooks)
     highlight: menus.some(menu => hasHighlight(menu.entries)),
     boxes: looks.scopes.some(one => one.values.has('entry-background')),
   };
-  const forms = new Set(menus.map(menu => menu.form));
+  // Tabs are a bar too.
+  const forms = new Set(
+    menus.flatMap(menu => (menu.form === 'tabs' ? (['bar', 'tabs'] as const) : menu.form)),
+  );
   // A menu of several languages stands once for each.
   const named = [...new Map(menus.map(menu => [menu.name, menu])).values()];
   const sheet = [
@@ -55,6 +59,8 @@ export function styleSheet(menus: readonly ResolvedMenu[], looks: ResolvedLooks)
     ...(forms.has('plain') ? [markPlain] : []),
     ...(forms.has('column') ? [markBeside(`.${parts.column}`)] : []),
     ...(has.highlight ? [highlight] : []),
+    ...(forms.has('tabs') ? [tabs] : []),
+    arrangements(named),
     markerRules(looks),
     extras(menus),
     ...named.flatMap(menu => (menu.fold.belowEm === null ? [] : [stack(menu.name, menu.fold.belowEm)])),

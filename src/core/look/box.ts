@@ -62,6 +62,7 @@ export class Box {
       ground,
       border: look.border === 'none' ? null : look.border,
       shadow: look.shadow === 'none' ? null : look.shadow,
+      iconColor: this.#paint(look.iconColor, 'iconColor')?.css ?? null,
       weight: look.font.weight,
       marker: 'none',
     };
@@ -133,6 +134,7 @@ export class Box {
       ground,
       border: drawn(spec.border, start.border),
       shadow: drawn(spec.shadow, start.shadow),
+      iconColor: this.#paint(spec.iconColor, `states.${name}.iconColor`)?.css ?? start.iconColor,
       weight: spec.weight ?? start.weight,
       marker: spec.marker ?? (name === 'current' || name === 'within' ? 'below' : 'none'),
     } as const;
@@ -277,7 +279,7 @@ export class Box {
     if (css === null || css === 'none') return null;
     if (!this.#tools) return { css, hex: null };
     const hex = this.#tools.read(css);
-    if (hex === null && /^(?:currentcolor|inherit|transparent|var\([\w-]+\))$/i.test(css))
+    if (hex === null && /^(?:currentcolor|inherit|transparent|canvas|canvastext|var\([\w-]+\))$/i.test(css))
       return { css, hex: null };
     if (hex === null) {
       if (!this.#source.isSilent)
@@ -326,5 +328,6 @@ const noState: StateLook = {
   color: null,
   border: null,
   shadow: null,
+  iconColor: null,
   weight: null,
 };

@@ -22,6 +22,7 @@ export function turned(look: Look, tools: ColorTools): Look {
     accent: turn(one.accent),
     background: turn(one.background),
     color: turn(one.color),
+    iconColor: turn(one.iconColor),
     // What was darker on a light ground is lighter on a dark one.
     lighter: one.darker,
     darker: one.lighter,
@@ -31,6 +32,7 @@ export function turned(look: Look, tools: ColorTools): Look {
     accent: turn(look.accent),
     background: turn(look.background),
     color: turn(look.color),
+    iconColor: turn(look.iconColor),
     states: Object.fromEntries(Object.entries(look.states).map(([name, one]) => [name, state(one)])),
     parts: Object.fromEntries(Object.entries(look.parts).map(([name, one]) => [name, turned(one, tools)])),
   };

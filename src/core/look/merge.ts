@@ -11,6 +11,7 @@ export const emptyLook: Look = {
   radius: null,
   border: null,
   shadow: null,
+  iconColor: null,
   contrast: { level: null, mend: null },
   dark: null,
   states: {},
@@ -40,6 +41,7 @@ export function withoutColors(look: Look): Look {
     color: null,
     border: null,
     shadow: null,
+    iconColor: null,
     states: {},
     parts: {},
   };

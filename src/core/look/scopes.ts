@@ -77,6 +77,9 @@ class LooksResolver {
       shadow:
         isDrawn('shadow') ||
         this.#drafts.some(one => one.address.highlight === 'border' || one.address.highlight === 'shadow'),
+      icon: isSaid(
+        look => look.iconColor !== null || Object.values(look.states).some(one => one.iconColor !== null),
+      ),
       weight: isSaid(look => Object.values(look.states).some(one => one.weight !== null)),
     };
     const borderWidth = widestBorder(this.#drafts.map(one => one.look));

@@ -16,6 +16,7 @@ export interface StateValues {
   ground: Hex | null;
   border: string | null;
   shadow: string | null;
+  iconColor: string | null;
   weight: string | null;
   marker: MarkerKind;
 }
@@ -57,7 +58,7 @@ export interface Scope {
 export interface ResolvedLooks {
   scopes: readonly Scope[];
   /** What any of them uses beside colours of labels and grounds. */
-  uses: { states: ReadonlySet<StateName>; border: boolean; shadow: boolean; weight: boolean };
+  uses: { states: ReadonlySet<StateName>; border: boolean; shadow: boolean; weight: boolean; icon: boolean };
   /** `auto`: menus follow the visitor's scheme, whatever the page does. */
   scheme: 'page' | 'auto' | 'off';
 }

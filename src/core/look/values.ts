@@ -65,6 +65,10 @@ function drawn(
     values.set('shadow', shadow(box.base));
     for (const [name, state] of states) values.set(`${name}-shadow`, shadow(state));
   }
+  if (uses.icon) {
+    values.set('icon-color', box.base.iconColor ?? 'currentcolor');
+    for (const [name, state] of states) values.set(`${name}-icon-color`, state.iconColor ?? 'currentcolor');
+  }
   if (uses.weight)
     for (const [name, state] of states) values.set(`${name}-weight`, state.weight ?? 'inherit');
 }

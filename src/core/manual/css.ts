@@ -22,6 +22,12 @@ export const classes: readonly [names: string, part: string][] = [
   ],
   ['`kamino-outside`, `kamino-insert`', 'an entry marked as leading outside; one that holds your own HTML'],
   ['`kamino-previous`, `kamino-next`', 'the neighbours of a page'],
+  [
+    '`kamino-icon` (with `kamino-icon-end` behind its label), `kamino-mark`',
+    'a drawing beside a label; the picture of the home',
+  ],
+  ['`kamino-apart`, `kamino-tabs`', 'an entry pushed away; a bar of tabs'],
+  ['`kamino-label`', 'a label that keeps room for a bolder state'],
   ['`kamino-skip`', 'the skip link'],
 ];
 

@@ -212,9 +212,9 @@ const menu: readonly KeyPage[] = [
   ),
   key(
     'form',
-    '`bar`, `column`, `plain`, `breadcrumb` or `previous-next`',
+    '`bar`, `column`, `tabs`, `plain`, `breadcrumb` or `previous-next`',
     '`bar`',
-    '`bar`: entries side by side. `column`: below each other; the branch of this page lies open. `plain`: all entries in view, on the page’s own ground. `breadcrumb`: the way from the front page to this one. `previous-next`: the neighbours of this page in a `set`.',
+    '`bar`: entries side by side. `column`: below each other; the branch of this page lies open. `tabs`: a bar that is joined to what lies below it. `plain`: all entries in view, on the page’s own ground. `breadcrumb`: the way from the front page to this one. `previous-next`: the neighbours of this page in a `set`.',
     'form: column',
   ),
   key(
@@ -310,6 +310,20 @@ const menu: readonly KeyPage[] = [
     'Puts a breadcrumb into the page as structured data too.',
     'form: breadcrumb\ndata: json-ld',
   ),
+  key(
+    'widths',
+    '`natural` or `equal`',
+    '`natural`',
+    'Entries as wide as their labels, or all alike.',
+    'widths: equal',
+  ),
+  key(
+    'separators',
+    '`none` or `line`',
+    '`none`',
+    'A line between entries, never after the last.',
+    'separators: line',
+  ),
 ];
 
 const sides: [string, string][] = [
@@ -334,6 +348,20 @@ const place: readonly KeyPage[] = sides.map(([name, means]) =>
 
 const home: readonly KeyPage[] = [
   key('label', 'text, or one for each language', null, 'The site’s name.', 'label: Brackenfold'),
+  key(
+    'image',
+    'a picture of the site',
+    'nothing',
+    'A picture before the site’s name. It keeps its proportions, and its room while it loads.',
+    'label: Brackenfold\nimage: img/mark.svg',
+  ),
+  key(
+    'show',
+    '`both`, `image` or `label`',
+    '`both`',
+    'What is seen; the name is always read out.',
+    'label: Brackenfold\nimage: img/mark.svg\nshow: image',
+  ),
 ];
 
 const fold: readonly KeyPage[] = [
@@ -527,6 +555,34 @@ const entry: readonly KeyPage[] = [
     'Tells type and size of the file behind the label.',
     'file: programme.pdf\ndetails: true',
   ),
+  key(
+    'apart',
+    '`true` or `false`',
+    '`false`',
+    'Pushes the entry away from those before it, to the other end.',
+    'page: book.html\napart: true',
+  ),
+  key(
+    'icon',
+    'a drawing of the site (SVG)',
+    'nothing',
+    'A drawing beside the label. It is put into the page itself, without scripts and styles, at the size of the label and in its colour where it has none of its own.',
+    'page: contact.html\nicon: img/letter.svg',
+  ),
+  key(
+    'icon-at',
+    '`start` or `end`',
+    '`start`',
+    'Whether it stands before or behind the label.',
+    'page: contact.html\nicon: img/letter.svg\nicon-at: end',
+  ),
+  key(
+    'show',
+    '`both`, `icon` or `label`',
+    '`both`',
+    'What is seen; the label is always read out.',
+    'page: contact.html\nicon: img/letter.svg\nshow: icon',
+  ),
 ];
 
 const look: readonly KeyPage[] = [
@@ -580,6 +636,13 @@ const look: readonly KeyPage[] = [
     '`none`',
     'The shadow of each entry.',
     'shadow: 0 1px 4px rgb(0 0 0 / 0.2)',
+  ),
+  key(
+    'icon-color',
+    'a colour of CSS',
+    'that of the label',
+    'The colour of icons that have none of their own.',
+    'icon-color: "#e9b44c"',
   ),
   key(
     'contrast',
@@ -690,6 +753,13 @@ const state: readonly KeyPage[] = [
     'that of the state it starts from',
     'A bolder label: all labels keep room for it, so that nothing moves.',
     'font: { weight: 700 }',
+  ),
+  key(
+    'icon-color',
+    'a colour of CSS',
+    'that of the state it starts from',
+    'The colour of the icon: a lamp that lights up.',
+    'icon-color: "#ffcc33"',
   ),
 ];
 

@@ -297,6 +297,10 @@ export const rulePages: Readonly<Record<RuleName, RulePage>> = {
     'A rule of the page’s own beats Kamino’s inside a menu, by an id, more classes, or `!important`.',
     '#top a { color: red }  →  #top a:not(.kamino *) { color: red }',
   ),
+  'bad-icon': rule(
+    'The file is no SVG that can stand in a page.',
+    'icon: img/letter.png →  icon: img/letter.svg',
+  ),
   'unknown-look': rule('A look is named that `looks` does not have.', 'look: quite        →  look: quiet'),
   'state-circle': rule(
     'Two states start from each other, so that neither has values.',

@@ -1,9 +1,10 @@
 import { type SitePath, nameOf } from '../address/path.ts';
-import type { Entry, Mark, Target } from '../plan/types.ts';
+import type { Entry, EntryIcon, Mark, Target } from '../plan/types.ts';
 import { counted, shortened } from '../text/nearest.ts';
 import type { Ground } from './ground.ts';
 import { HookNames, hookOf } from './hooks.ts';
 import { fileLabel, spaced } from './labels.ts';
+import { readDrawing } from './drawing.ts';
 import { entriesFromHeadings, entriesFromPages, pagesOf } from './patterns.ts';
 import { leftOut, sizeOf } from './resolve-parts.ts';
 import { type TargetContext, isPattern, readTarget, wordsKey } from './targets.ts';
@@ -15,11 +16,15 @@ export interface EntriesContext {
   carriers: readonly SitePath[];
   /** The language of those pages; null where the plan names none. */
   tag: string | null;
+  /** Its name. */
+  menu: string;
 }
 
 export const plainEntry = {
   highlight: null,
   look: null,
+  apart: false,
+  icon: null,
   covers: null,
   newWindow: false,
   outsideMark: false,
@@ -85,6 +90,8 @@ export class EntryResolver {
         depth,
         highlight,
         look: this.#ground.look(entry.look),
+        apart: entry.apart,
+        icon: entry.icon && this.#icon(entry.icon, hook),
         covers,
         newWindow,
         outsideMark,
@@ -226,6 +233,27 @@ export class EntryResolver {
       case 'none':
         return '';
     }
+  }
+
+  /** The drawing of an entry, with ids that no other one has. */
+  #icon({ written, at, show, mark }: EntryIcon, hook: string): ResolvedEntry['icon'] {
+    const reading = readTarget({ kind: 'file', written, mark }, this.#target(false));
+    if ('finding' in reading || reading.destination.kind !== 'file') {
+      if ('finding' in reading) this.#ground.findings.push(reading.finding);
+      return null;
+    }
+    const drawing = readDrawing(
+      this.#ground.site.text(reading.destination.path) ?? '',
+      `${this.#context.menu}-${hook}`,
+    );
+    if (drawing !== null) return { markup: drawing, at, show };
+    this.#ground.tell(
+      'bad-icon',
+      mark,
+      `\`${written}\` is no drawing in SVG`,
+      'Save the icon as SVG, on its own.',
+    );
+    return null;
   }
 
   /** A heading as its page has it. */

@@ -12,7 +12,7 @@ import { entriesFromPages, pagesOf } from './patterns.ts';
 import { EntryResolver, plainEntry } from './resolve-entries.ts';
 import { cutOff, distinct } from './resolve-parts.ts';
 import { readTarget } from './targets.ts';
-import type { GivenId, MenuLanguage, ResolvedEntry, ResolvedMenu, SiteFacts } from './types.ts';
+import type { GivenId, MenuLanguage, ResolvedEntry, ResolvedHome, ResolvedMenu, SiteFacts } from './types.ts';
 
 export interface Resolution {
   /** In a site of several languages a menu stands once for each that its pages are in. */
@@ -121,7 +121,7 @@ class MenuResolver {
             ? 'branch'
             : 'entries';
     const own = this.#sourceEntries(menu, carriers);
-    const entries = new EntryResolver(this.#ground, { carriers, tag }).resolve(
+    const entries = new EntryResolver(this.#ground, { carriers, tag, menu: name }).resolve(
       own,
       shows === 'branch' ? 0 : 1,
     );
@@ -136,6 +136,8 @@ class MenuResolver {
       fold,
       currentEntry,
       shows,
+      widths: menu.widths,
+      separators: menu.separators,
       language,
       front,
       look: this.#ground.look(menu.look),
@@ -208,9 +210,25 @@ class MenuResolver {
     );
   }
 
+  #homeImage({ home }: Menu): ResolvedHome['image'] {
+    if (!home?.image) return null;
+    const { written, mark } = home.image;
+    const { site, source } = this.#ground;
+    const context = { site, carriers: [], source, giveId: () => '' };
+    const reading = readTarget({ kind: 'file', written, mark }, context);
+    if ('finding' in reading) this.#ground.findings.push(reading.finding);
+    if ('finding' in reading || reading.destination.kind !== 'file') return null;
+    const { path } = reading.destination;
+    return { path, size: site.picture(path) };
+  }
+
   #home(menu: Menu, tag: string | null, page: SitePath | null): ResolvedMenu['home'] {
     const { label, labels } = menu.home!;
-    if (page !== null) return { label: (tag === null ? undefined : labels.get(tag)) ?? label, page };
+    if (page !== null) {
+      const image = this.#homeImage(menu);
+      const show = image === null ? 'label' : menu.home!.image!.show;
+      return { label: (tag === null ? undefined : labels.get(tag)) ?? label, page, image, show };
+    }
     const message = '`home` leads to the front page, and the site has none';
     this.#ground.tell('missing-page', menu.mark, message, 'Add an index.html to the site’s folder.');
     return null;

@@ -16,7 +16,9 @@ export interface ResolvedMenu {
   language: MenuLanguage | null;
   /** The front page, of its language; or null. */
   front: SitePath | null;
-  home: { label: string; page: SitePath } | null;
+  home: ResolvedHome | null;
+  widths: 'natural' | 'equal';
+  separators: 'none' | 'line';
   /** Its own look beside the plan's. */
   look: Look | null;
   fold: Fold;
@@ -28,6 +30,15 @@ export interface ResolvedMenu {
   entries: readonly ResolvedEntry[];
   /** An entry for every page that may need one of its own: for a trail. */
   pages: ReadonlyMap<SitePath, ResolvedEntry> | null;
+}
+
+/** The site’s name at the head of a menu, with its picture. */
+export interface ResolvedHome {
+  label: string;
+  page: SitePath;
+  /** Width and height in px, of the picture itself; null where it does not say. */
+  image: { path: SitePath; size: { width: number; height: number } | null } | null;
+  show: 'both' | 'image' | 'label';
 }
 
 /** One of the ways to set an entry apart, or a look of its own. */
@@ -56,6 +67,9 @@ export interface ResolvedEntry {
   highlight: Highlight | null;
   /** Its own look beside the menu's. */
   look: Look | null;
+  apart: boolean;
+  /** A drawing as markup, and where it stands. */
+  icon: { markup: string; at: 'start' | 'end'; show: 'both' | 'icon' | 'label' } | null;
   /** Patterns of pages that make it `within`; null for an index page's folder. */
   covers: readonly string[] | null;
   newWindow: boolean;
@@ -112,6 +126,8 @@ export interface SiteFacts {
   language: (page: SitePath) => string | null;
   /** The first `datetime` in a page, or null. */
   date: (page: SitePath) => string | null;
+  /** Width and height of a picture in px; null where the file does not say. */
+  picture: (file: SitePath) => { width: number; height: number } | null;
   /** Size of a file in bytes. */
   size: (file: SitePath) => number;
   /** Content of a file as text; null where it cannot be read as UTF-8. */

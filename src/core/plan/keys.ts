@@ -55,10 +55,10 @@ export const laterKeys: Record<Part, readonly string[]> = {
   words: words('close top'),
   labels: [],
   links: [],
-  menu: words('widths separators stays opens'),
+  menu: words('stays opens'),
   place: [],
-  home: words('image show'),
-  entry: words('panel apart icon icon-at show'),
+  home: [],
+  entry: words('panel'),
   fold: words('side behind joins toggle'),
   look: [],
   font: [],
@@ -71,7 +71,6 @@ export const laterKeys: Record<Part, readonly string[]> = {
 
 /** Values of the format that a later version builds. */
 export const laterValues: Record<string, readonly string[]> = {
-  form: words('tabs'),
   as: words('drawer full-screen none'),
   when: words('crowded any-width'),
 };

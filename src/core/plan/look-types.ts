@@ -28,6 +28,7 @@ export interface Look {
   radius: string | null;
   border: string | null;
   shadow: string | null;
+  iconColor: string | null;
   contrast: { level: 'AA' | 'AAA' | null; mend: 'tints' | 'all' | 'none' | null };
   dark: 'page' | 'auto' | 'off' | null;
   states: Readonly<Partial<Record<StateName, StateLook>>>;
@@ -49,5 +50,6 @@ export interface StateLook {
   color: string | null;
   border: string | null;
   shadow: string | null;
+  iconColor: string | null;
   weight: string | null;
 }

@@ -59,6 +59,16 @@ export class EntryReader {
           ? readLook(written.highlight, [...path, 'highlight'], this.#places)
           : (written.highlight ?? null),
       look: readLookUse(written.look, [...path, 'look'], this.#places),
+      apart: written.apart === 'true',
+      icon:
+        written.icon === undefined
+          ? null
+          : {
+              written: this.#places.slashes(written.icon, [...path, 'icon']),
+              at: written['icon-at'] ?? 'start',
+              show: written.show ?? 'both',
+              mark: this.#places.mark([...path, 'icon']),
+            },
       covers: written.covers?.map(glob => this.#places.slashes(glob, [...path, 'covers'])) ?? null,
       newWindow: written['new-window'] === 'true',
       outsideMark: written['outside-mark'] === 'true',
@@ -205,6 +215,8 @@ const plainEntry = {
   versions: new Map<string, EntryVersion | null>(),
   highlight: null,
   look: null,
+  apart: false,
+  icon: null,
   covers: null,
   newWindow: false,
   outsideMark: false,

@@ -51,6 +51,7 @@ export function readLook(written: WrittenLook, path: PlanPath, places: PlanPlace
     radius: written.radius ?? null,
     border: written.border ?? null,
     shadow: written.shadow ?? null,
+    iconColor: written['icon-color'] ?? null,
     contrast: { level: null, mend: null, ...written.contrast },
     dark: written.dark ?? null,
     states,
@@ -73,6 +74,7 @@ function readState(written: WrittenState): StateLook {
     color: written.color ?? null,
     border: written.border ?? null,
     shadow: written.shadow ?? null,
+    iconColor: written['icon-color'] ?? null,
     weight: written.font?.weight ?? null,
   };
 }

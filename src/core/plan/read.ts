@@ -7,7 +7,7 @@ import { type WrittenMenu, type WrittenPlace, type WrittenPlan, planSchema } fro
 import { PlanPlaces } from './places.ts';
 import { readLook, readLookUse } from './read-look.ts';
 import { EntryReader } from './read-entry.ts';
-import type { Menu, MenuPlace, PlaceSide, Plan } from './types.ts';
+import type { HomeImage, Menu, MenuPlace, PlaceSide, Plan } from './types.ts';
 import { type Value, readYaml } from './yaml.ts';
 
 export interface PlanReading {
@@ -149,7 +149,12 @@ class Conversion {
       carriedBy: written['carried-by'].map(glob => this.#places.slashes(glob, [...path, 'carried-by'])),
       except: written.except.map(glob => this.#places.slashes(glob, [...path, 'except'])),
       place: written.place ? placeOf(written.place) : null,
-      home: home.value === null ? null : { label: home.value, labels: home.by },
+      home:
+        home.value === null
+          ? null
+          : { label: home.value, labels: home.by, image: this.#homeImage(written, path) },
+      widths: written.widths,
+      separators: written.separators,
       fold: { belowEm: widthOf(written.fold?.when), as: 'stack' },
       currentEntry: written['current-entry'],
       entries: (written.entries ?? []).flatMap((entry, at) =>
@@ -165,6 +170,16 @@ class Conversion {
       data: written.data ?? null,
       look: readLookUse(written.look, [...path, 'look'], this.#places),
       mark: this.#places.mark([...path, 'menu']),
+    };
+  }
+
+  #homeImage({ home }: WrittenMenu, path: (string | number)[]): HomeImage | null {
+    if (home?.image === undefined) return null;
+    const here = [...path, 'home', 'image'];
+    return {
+      written: this.#places.slashes(home.image, here),
+      show: home.show ?? 'both',
+      mark: this.#places.mark(here),
     };
   }
 

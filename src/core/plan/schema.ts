@@ -33,7 +33,9 @@ export interface WrittenLanguage {
 export interface WrittenMenu {
   menu: string;
   title?: Said;
-  form: 'bar' | 'column' | 'plain' | 'breadcrumb' | 'previous-next';
+  widths: 'natural' | 'equal';
+  separators: 'none' | 'line';
+  form: 'bar' | 'column' | 'tabs' | 'plain' | 'breadcrumb' | 'previous-next';
   'current-entry': 'link' | 'text';
   branch?: string;
   'entries-of'?: string;
@@ -46,7 +48,7 @@ export interface WrittenMenu {
   except: string[];
   place?: WrittenPlace;
   align: 'start' | 'center' | 'end' | 'spread';
-  home?: { label: Said };
+  home?: { label: Said; image?: string; show?: 'both' | 'image' | 'label' };
   look?: string | WrittenLook;
   entries?: (string | WrittenEntry | undefined)[];
 }
@@ -86,6 +88,10 @@ export interface WrittenEntry {
   details?: string;
   highlight?: 'background' | 'border' | 'shadow' | WrittenLook;
   look?: string | WrittenLook;
+  apart?: string;
+  icon?: string;
+  'icon-at'?: 'start' | 'end';
+  show?: 'both' | 'icon' | 'label';
   'if-missing': 'error' | 'warn';
   entries?: (string | WrittenEntry | undefined)[];
 }
@@ -100,6 +106,7 @@ export interface WrittenLook {
   radius?: string;
   border?: string;
   shadow?: string;
+  'icon-color'?: string;
   contrast?: { level?: 'AA' | 'AAA'; mend?: 'tints' | 'all' | 'none' };
   dark?: 'page' | 'auto' | 'off';
   states?: Partial<Record<StateName, WrittenState>>;
@@ -117,6 +124,7 @@ export interface WrittenState {
   color?: string;
   border?: string;
   shadow?: string;
+  'icon-color'?: string;
   font?: { weight?: string };
 }
 
@@ -196,6 +204,7 @@ const mailAddress = text.pattern(
 const phoneNumber = text.pattern(/^\+?[\d\s()./-]*\d[\d\s()./-]*$/, 'phone').meta(json({ numbers: {} }));
 
 const truth = Joi.valid('true', 'false');
+const show = Joi.valid('both', 'image', 'label');
 const whole = (minimum: number, maximum: number): JsonMeta =>
   json({ numbers: { multipleOf: 1, minimum, maximum } });
 
@@ -231,6 +240,7 @@ const state = Joi.object<WrittenState>({
   color,
   border,
   shadow,
+  'icon-color': color,
   font: Joi.object({ weight }),
 }).oxor('tint', 'lighter', 'darker');
 
@@ -254,6 +264,7 @@ const ownLook = {
   radius: lengths(4),
   border,
   shadow,
+  'icon-color': color,
   states,
 };
 
@@ -321,6 +332,10 @@ function entryOf(levels: number): Joi.ObjectSchema<WrittenEntry> {
       otherwise: Joi.valid('background', 'border', 'shadow'),
     }),
     look: named(Joi.object(ownLook)),
+    apart: truth,
+    icon: text,
+    'icon-at': Joi.valid('start', 'end'),
+    show: Joi.valid('both', 'icon', 'label'),
     'if-missing': Joi.valid('error', 'warn').default('error'),
     entries: levels > 1 ? entriesOf(levels - 1).optional() : Joi.forbidden(),
   })
@@ -333,6 +348,8 @@ function entryOf(levels: number): Joi.ObjectSchema<WrittenEntry> {
     .with('subject', 'mail')
     .with('save', 'file')
     .with('details', 'file')
+    .with('icon-at', 'icon')
+    .with('show', 'icon')
     .without('heading', [
       'section',
       'file',
@@ -361,7 +378,9 @@ const menu = Joi.object<WrittenMenu>({
     .invalid('style', 'script', 'skip', 'top')
     .required(),
   title: said(label),
-  form: Joi.valid('bar', 'column', 'plain', 'breadcrumb', 'previous-next').default('bar'),
+  form: Joi.valid('bar', 'column', 'tabs', 'plain', 'breadcrumb', 'previous-next').default('bar'),
+  widths: Joi.valid('natural', 'equal').default('natural'),
+  separators: Joi.valid('none', 'line').default('none'),
   'current-entry': Joi.valid('link', 'text').default('link'),
   branch: text,
   'entries-of': text,
@@ -377,7 +396,7 @@ const menu = Joi.object<WrittenMenu>({
   except: globs.default([]),
   place,
   align: Joi.valid('start', 'center', 'end', 'spread').default('start'),
-  home: Joi.object({ label: said(label).required() }),
+  home: Joi.object({ label: said(label).required(), image: text, show }).with('show', 'image'),
   entries: entriesOf(3).optional(),
   look: named(look),
 })

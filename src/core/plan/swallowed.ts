@@ -86,12 +86,35 @@ export function readSyntaxError(error: YAMLError, source: Source): Finding {
     default:
       break;
   }
+  const comment = commentInBraces(source.text, start);
+  if (comment)
+    return finding(
+      'yaml-comment',
+      source.place(comment.start, comment.end),
+      `\`${source.text.slice(comment.start, comment.end)}\` begins a comment in YAML, which takes the closing bracket with it`,
+      `Put the value in double quotes:  ${comment.key}: "${comment.value}"`,
+    );
   const message = error.message.split('\n')[0]!.replace(/ at line \d+, column \d+:?$/, '');
   return told(
     'yaml-syntax',
     lowerFirst(message),
     'Put the value in double quotes, or check the indentation of this line.',
   );
+}
+
+/** `{ border: 1px solid #ccc }`: the last brace that is open before an error holds a comment on its own line. */
+function commentInBraces(
+  text: string,
+  error: number,
+): { start: number; end: number; key: string; value: string } | null {
+  const before = text.slice(0, error);
+  const lines = [
+    ...before.matchAll(/^.*[{[][^#"'\n]*\b([\w-]+):[ \t]+([^#"'{}[\],\n]+[ \t](#[^\s,}\]]+)).*$/gm),
+  ];
+  const match = lines.at(-1);
+  if (!match || before.slice(match.index).split('\n').length > 3) return null;
+  const start = match.index + match[0].indexOf(match[3]!, match[0].indexOf(`${match[1]!}:`));
+  return { start, end: start + match[3]!.length, key: match[1]!, value: match[2]!.trim() };
 }
 
 function rangeOf(node: unknown): [number, number] | null {

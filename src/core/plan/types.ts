@@ -38,6 +38,13 @@ export interface Language {
   mark: Mark;
 }
 
+/** A picture at the head of a menu, alone or with the name of the site. */
+export interface HomeImage {
+  written: string;
+  show: 'both' | 'image' | 'label';
+  mark: Mark;
+}
+
 /** By the tag of a language; empty where all have the same. */
 export type ByLanguage<Value> = ReadonlyMap<string, Value>;
 
@@ -63,7 +70,7 @@ export interface LabelSource {
 
 export type Align = 'start' | 'center' | 'end' | 'spread';
 
-export type Form = 'bar' | 'column' | 'plain' | 'breadcrumb' | 'previous-next';
+export type Form = 'bar' | 'column' | 'tabs' | 'plain' | 'breadcrumb' | 'previous-next';
 
 /** Where a menu folds away: below a width of the window, in em; never where it is null. */
 export interface Fold {
@@ -81,7 +88,10 @@ export interface Menu {
   except: readonly string[];
   /** null: the page's own header, else the start of the body. */
   place: MenuPlace | null;
-  home: { label: string; labels: ByLanguage<string> } | null;
+  home: { label: string; labels: ByLanguage<string>; image: HomeImage | null } | null;
+  /** Entries as wide as they need, or all alike. */
+  widths: 'natural' | 'equal';
+  separators: 'none' | 'line';
   fold: Fold;
   /** The entry of this page stays a link, or becomes text. */
   currentEntry: 'link' | 'text';
@@ -115,6 +125,9 @@ export interface Entry {
   /** Set apart as a call to action; its own keys, or one of the ways there are. */
   highlight: 'background' | 'border' | 'shadow' | Look | null;
   look: LookUse | null;
+  /** Pushed away from the entries before it. */
+  apart: boolean;
+  icon: EntryIcon | null;
   /** Pages that make it `within`; null for an index page's folder. */
   covers: readonly string[] | null;
   /** It opens a window of its own, and says so. */
@@ -126,6 +139,14 @@ export interface Entry {
   /** What happens where the target is not there: the build stops, or the entry is left out with a warning. */
   ifMissing: 'error' | 'warn';
   entries: readonly Entry[];
+  mark: Mark;
+}
+
+/** A drawing (SVG) beside the label. */
+export interface EntryIcon {
+  written: string;
+  at: 'start' | 'end';
+  show: 'both' | 'icon' | 'label';
   mark: Mark;
 }
 

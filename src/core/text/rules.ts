@@ -135,6 +135,7 @@ export const rules = {
   'unclosed-list': { severity: 'warning', about: 'The lists of a menu are closed.' },
   outranked: { severity: 'warning', about: 'No rule of the page’s own beats Kamino’s inside a menu.' },
   // Looks.
+  'bad-icon': { severity: 'error', about: 'An icon is a drawing in SVG.' },
   'unknown-look': { severity: 'error', about: 'A look that is named is one of `looks`.' },
   'state-circle': { severity: 'error', about: 'States start from each other without going in a circle.' },
   'mended-color': { severity: 'note', about: 'A derived colour that is hard to read is mended, and told.' },

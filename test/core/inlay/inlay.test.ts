@@ -20,6 +20,8 @@ function menu(place: MenuPlace | null, name = 'masthead'): ResolvedMenu {
       depth: 1,
       highlight: null,
       look: null,
+      apart: false,
+      icon: null,
       covers: null,
       newWindow: false,
       outsideMark: false,
@@ -45,7 +47,9 @@ function menu(place: MenuPlace | null, name = 'masthead'): ResolvedMenu {
     language: null,
     front: 'index.html',
     look: null,
-    home: { label: 'Home “é” 🌙', page: 'index.html' },
+    home: { label: 'Home “é” 🌙', page: 'index.html', image: null, show: 'label' },
+    widths: 'natural',
+    separators: 'none',
     entries: [entry('A & <b>', 'a/one.html'), entry('Zwei "2"', 'b.html')],
   };
 }

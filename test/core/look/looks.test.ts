@@ -17,6 +17,7 @@ const site: SiteFacts = {
   headings: () => [],
   language: () => null,
   date: () => null,
+  picture: () => null,
   size: () => 0,
   text: () => null,
   front: 'index.html',

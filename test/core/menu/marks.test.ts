@@ -9,6 +9,8 @@ const entry = (path: string, entries: ResolvedEntry[] = []): ResolvedEntry => ({
   depth: 1,
   highlight: null,
   look: null,
+  apart: false,
+  icon: null,
   covers: null,
   newWindow: false,
   outsideMark: false,
@@ -34,6 +36,8 @@ const menu: ResolvedMenu = {
   language: null,
   front: 'index.html',
   home: null,
+  widths: 'natural',
+  separators: 'none',
   look: null,
   entries: [
     entry('index.html'),

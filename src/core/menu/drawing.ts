@@ -1,0 +1,89 @@
+import { SaxesParser, type SaxesTagPlain } from 'saxes';
+import { escapeMarkup } from '../text/references.ts';
+
+/** What may be in a drawing: shapes, and what paints and cuts them. */
+const elements = new Set(
+  'svg g path rect circle ellipse line polyline polygon defs use symbol linearGradient radialGradient stop clipPath mask'.split(
+    ' ',
+  ),
+);
+/** Their attributes: geometry and painting. */
+const attributes = new Set(
+  'id viewBox preserveAspectRatio d x y x1 y1 x2 y2 cx cy r rx ry fx fy width height points transform offset href gradientUnits gradientTransform spreadMethod clipPathUnits maskUnits maskContentUnits pathLength fill fill-opacity fill-rule stroke stroke-width stroke-linecap stroke-linejoin stroke-miterlimit stroke-dasharray stroke-dashoffset stroke-opacity opacity clip-path clip-rule mask stop-color stop-opacity vector-effect'.split(
+    ' ',
+  ),
+);
+
+/**
+ * A drawing as it may stand in any page: shapes only, no script, style or reference to elsewhere, at one size, in the
+ * colour of the label unless it has its own; null for what is no SVG.
+ * @param prefix of its ids, which no other drawing of a page has
+ */
+export function readDrawing(text: string, prefix: string): string | null {
+  const out: string[] = [];
+  /** Open elements; false for those that are left out with all that is in them. */
+  const open: boolean[] = [];
+  let isBroken = false;
+  const parser = new SaxesParser();
+  parser.on('error', () => {
+    isBroken = true;
+  });
+  parser.on('opentag', tag => {
+    const name = tag.name.replace(/^svg:/, '');
+    const isFirst = open.length === 0;
+    if (isFirst && name !== 'svg') isBroken = true;
+    const isKept = open.at(-1) !== false && elements.has(name) && (isFirst || name !== 'svg');
+    open.push(isKept);
+    if (isKept)
+      out.push(
+        `<${name}${isFirst ? rootAttributes(tag) : ''}${written(tag, prefix, isFirst)}${tag.isSelfClosing ? '/>' : '>'}`,
+      );
+  });
+  parser.on('closetag', tag => {
+    if (open.pop() === true && !tag.isSelfClosing) out.push(`</${tag.name.replace(/^svg:/, '')}>`);
+  });
+  try {
+    parser.write(text.replace(/^\uFEFF/, '')).close();
+  } catch {
+    return null;
+  }
+  return isBroken || out.length === 0 ? null : out.join('');
+}
+
+function rootAttributes({ attributes: all }: SaxesTagPlain): string {
+  const size = (name: string): number => parseFloat(all[name] ?? '') || 24;
+  const box = all['viewBox'] === undefined ? ` viewBox="0 0 ${size('width')} ${size('height')}"` : '';
+  const isPainted = all['fill'] !== undefined || /(?:^|;)\s*fill\s*:/.test(all['style'] ?? '');
+  return ` class="kamino-icon" aria-hidden="true" focusable="false"${box}${isPainted ? '' : ' fill="currentColor"'}`;
+}
+
+function written(tag: SaxesTagPlain, prefix: string, isRoot: boolean): string {
+  const all = { ...painted(tag.attributes['style'] ?? ''), ...tag.attributes };
+  return Object.entries(all)
+    .map(([name, value]): [string, string] => [name.replace(/^xlink:/, ''), value])
+    .filter(
+      ([name]) => attributes.has(name) && !(isRoot && ['id', 'width', 'height', 'x', 'y'].includes(name)),
+    )
+    .flatMap(([name, value]) => {
+      const own = localized(name, value, prefix);
+      return own === null ? [] : [` ${name}="${escapeMarkup(own)}"`];
+    })
+    .join('');
+}
+
+/** `fill: red` of a style attribute as attributes, which a strict page allows. */
+function painted(style: string): Record<string, string> {
+  const pairs = style.split(';').map(one => one.split(':').map(part => part.trim()));
+  return Object.fromEntries(
+    pairs.filter(([name, value]) => attributes.has(name ?? '') && value) as [string, string][],
+  );
+}
+
+/** Ids and what refers to them get the prefix; a reference to elsewhere goes. */
+function localized(name: string, value: string, prefix: string): string | null {
+  if (name === 'id') return `${prefix}-${value}`;
+  if (name === 'href') return value.startsWith('#') ? `#${prefix}-${value.slice(1)}` : null;
+  if (!/url\(/i.test(value)) return value;
+  const local = value.replace(/url\(\s*["']?#([^"')]+)["']?\s*\)/gi, `url(#${prefix}-$1)`);
+  return /url\((?!#)/i.test(local) ? null : local;
+}
