@@ -12,6 +12,8 @@ export class PageMaker {
   /** Pages without main content for a skip link. */
   readonly lackMain: string[] = [];
   /** Pages by the language that they say they are in, where Kamino's own words in them are of another. */
+  /** Pages by `menu holder`, where a menu that is to stay stands in an element too short for it. */
+  readonly staysShort = new Map<string, string[]>();
   readonly otherLanguages = new Map<string, string[]>();
   readonly #root: string;
   readonly #inlayer: Inlayer;
@@ -37,10 +39,17 @@ export class PageMaker {
   /** The same, with what went in and out. */
   inlaid(path: string): { page: Uint8Array; spans: readonly Span[] } {
     const bytes = this.#reader.read(`${this.#root}/${path}`);
-    const { source, spans, taken, findings, lacksMain, otherLanguage } = this.#inlayer.page(path, bytes);
+    const { source, spans, taken, findings, lacksMain, otherLanguage, staysShort } = this.#inlayer.page(
+      path,
+      bytes,
+    );
     for (const { hash, raw } of taken) this.#keep(hash, raw);
     this.findings.push(...findings);
     if (lacksMain) this.lackMain.push(path);
+    for (const { menu, holder } of staysShort) {
+      const key = `${menu} ${holder}`;
+      this.staysShort.set(key, [...(this.staysShort.get(key) ?? []), path]);
+    }
     if (otherLanguage !== null)
       this.otherLanguages.set(otherLanguage, [...(this.otherLanguages.get(otherLanguage) ?? []), path]);
     return { page: this.#splicer.splice(source, spans), spans };

@@ -108,6 +108,19 @@ export function otherLanguage(
   );
 }
 
+/** One finding for all pages on which a menu cannot stay as long as it should. */
+export function staysShort([menu, holder]: [string, string], pages: readonly string[]): Finding {
+  const element = holder === 'slot' ? 'slot' : `\`${holder}\``;
+  return finding(
+    'stays-short',
+    pages.length === 1 ? { file: pages[0]! } : null,
+    `\`${menu}\` stays only as long as the ${element} that it stands in, on ${counted(pages.length, 'page')}: ${shortened(pages, mostNamed)}`,
+    holder === 'slot'
+      ? 'Move the slot directly into the body, or let the element around it stay:  stays: { top: SELECTOR }'
+      : `Let that element stay:  stays: { top: ${holder} }`,
+  );
+}
+
 export function cannotWrite(error: NodeJS.ErrnoException): Finding {
   const file = shownPath(error.path ?? '.');
   const reasons: Record<string, string> = {

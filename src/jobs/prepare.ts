@@ -17,7 +17,7 @@ import type { Finding } from '../core/text/finding.ts';
 import type { Finished } from '../files/output.ts';
 import { PageMaker } from '../files/pages.ts';
 import type { Glance } from '../files/record.ts';
-import { folderFindings, lacksMain, nameTaken, otherLanguage } from './build-findings.ts';
+import { folderFindings, lacksMain, nameTaken, otherLanguage, staysShort } from './build-findings.ts';
 import { planMark } from './glance.ts';
 import { ownStyle } from './own.ts';
 import { type OpenPlan, type OpenSite, readWords } from './project.ts';
@@ -138,12 +138,13 @@ export class Run {
   /** What was found in all pages made so far. */
   get pageFindings(): Finding[] {
     const { menus, languages } = this.prepared;
-    const { lackMain, otherLanguages } = this.#maker;
+    const { lackMain, otherLanguages, staysShort: short } = this.#maker;
     const words = languages === null ? wordsIn(menus) : null;
     const all = this.site.facts.pages.size;
     return [
       ...this.findings,
       ...[...otherLanguages].map(([tag, pages]) => otherLanguage(tag, pages, { words, all })),
+      ...[...short].map(([key, pages]) => staysShort(key.split(' ') as [string, string], pages)),
       ...(lackMain.length > 0 ? [lacksMain(lackMain)] : []),
     ];
   }

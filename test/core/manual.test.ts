@@ -32,6 +32,7 @@ const plans: Record<PartName, (lines: string) => string> = {
   links: lines => `links:\n${indented(lines, 2)}\n${menus()}`,
   menu: lines => inMenu(lines.replace(/^menu: .*\n?/, '') || 'title: M'),
   place: lines => inMenu(`place:\n${indented(lines, 2)}`),
+  stays: lines => inMenu(`stays:\n${indented(lines, 2)}`),
   home: lines => inMenu(`home:\n${indented(lines, 2)}`),
   fold: lines => inMenu(`fold:\n${indented(lines, 2)}`),
   entry: lines =>

@@ -25,7 +25,7 @@ import {
 import { LostRecord, type Taken, lift } from './lift.ts';
 import { type Standpoint, skipMarkup } from './markup.ts';
 import { idAttribute } from './names.ts';
-import { pointFor } from './points.ts';
+import { holderOf, pointFor } from './points.ts';
 import { type Words, isEnglish, wordsOf } from './words.ts';
 import { MenuWriter } from './writer.ts';
 
@@ -62,9 +62,14 @@ export interface Inlaying {
   menus: number;
   /** The language that the page says it is in, where Kamino's own words in it are of another. */
   otherLanguage: string | null;
+  /** Menus that are to stay, and stand in an element that is gone as soon as it is scrolled past. */
+  staysShort: readonly { menu: string; holder: string }[];
   /** The page carries a menu, but has no main content for a skip link. */
   lacksMain: boolean;
 }
+
+/** Elements that are no longer than what they hold. */
+const shortHolders = new Set(['slot', 'header', 'hgroup', 'nav', 'form', 'td']);
 
 /** So many bytes behind the last slot are looked at before the whole page is. */
 const margin = 4096;
@@ -210,6 +215,10 @@ export class Inlayer {
       reserves: this.#inlay.reserves,
     };
     const lineBreak = lineBreakOf(frame.raw);
+    const staysShort = menus
+      .filter(menu => menu.stays !== null && menu.stays.selector === null)
+      .map(menu => ({ menu: menu.name, holder: holderOf(menu, frame) }))
+      .filter(one => shortHolders.has(one.holder));
     for (const menu of menus) {
       const point = pointFor(menu, frame);
       if (point.kind === 'at') {
@@ -250,6 +259,7 @@ export class Inlayer {
       taken,
       findings,
       menus: count,
+      staysShort,
       otherLanguage: this.#otherLanguage(frame),
       lacksMain: !main && !frame.hasSkipLink,
     };
@@ -332,7 +342,16 @@ function overlapOf(spans: readonly Span[]): string | null {
 }
 
 function nothing(source: Uint8Array, findings: Finding[]): Inlaying {
-  return { source, spans: [], taken: [], findings, menus: 0, otherLanguage: null, lacksMain: false };
+  return {
+    source,
+    spans: [],
+    taken: [],
+    findings,
+    menus: 0,
+    staysShort: [],
+    otherLanguage: null,
+    lacksMain: false,
+  };
 }
 
 function selectorsOf(texts: readonly string[]): Selector[] {

@@ -23,6 +23,17 @@ export function pointFor(menu: ResolvedMenu, frame: Frame): Point {
   return header ? inside(header, 'first-in', frame) : bodyStart(frame);
 }
 
+/** The element that a menu stands in, by which it stays no longer than that does: a slot, or the name of an element. */
+export function holderOf(menu: ResolvedMenu, frame: Frame): string {
+  if (frame.slots.some(one => one.name === menu.name)) return 'slot';
+  if (!menu.place) return frame.found.has(ownHeader) ? 'header' : 'body';
+  const { side, selectors } = menu.place;
+  const selector = selectors.find(one => one === 'body' || frame.found.has(one));
+  if (selector === undefined || selector === 'body') return 'body';
+  const element = frame.found.get(selector)!;
+  return side === 'first-in' || side === 'last-in' ? element.name : (element.within.at(-1) ?? 'body');
+}
+
 /** Why no `nav` may stand in these elements (outermost first), or null. */
 function whyNot(names: readonly string[], inOpenLink: boolean): string | null {
   const parent = names.at(-1) ?? '';

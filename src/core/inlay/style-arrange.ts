@@ -10,7 +10,7 @@ export const tabs = `.${parts.tabs} .${parts.room} {
   gap: 0;
 }
 .${parts.tabs} .${parts.room} > .${parts.home} {
-  margin: 0;
+  margin: 0 0 -1px;
   border-end-start-radius: 0;
   border-end-end-radius: 0;
 }
@@ -127,6 +127,16 @@ const mark = `.${parts.menu} .${parts.mark} {
 }
 `;
 
+/** On low windows what stays would leave no room to read. */
+const staying = (selector: string): string => `@media (height >= 24em) {
+  ${selector} {
+    position: sticky;
+    inset-block-start: 0;
+    z-index: var(--kamino-layer-stays, 30);
+  }
+}
+`;
+
 /** How the entries of menus are arranged, as far as menus ask for it. */
 export function arrangements(menus: readonly ResolvedMenu[]): string {
   const has = (test: (entry: ResolvedEntry) => boolean): boolean => {
@@ -134,12 +144,13 @@ export function arrangements(menus: readonly ResolvedMenu[]): string {
       entries.some(one => test(one) || inside(one.entries));
     return menus.some(menu => inside(menu.entries));
   };
-  const ofMenus = menus.map(({ name, form, widths, separators }) => {
+  const ofMenus = menus.map(({ name, form, widths, separators, stays }) => {
     const menu = `.${parts.menu}.${menuClass(name)}`;
     const isBeside = form !== 'column';
     return [
       ...(widths === 'equal' && isBeside ? [equal(menu)] : []),
       ...(separators === 'line' ? [isBeside ? separated(menu) : separatedBelow(menu)] : []),
+      ...(stays ? [staying(stays.selector ?? menu)] : []),
     ].join('');
   });
   return [

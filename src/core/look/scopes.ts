@@ -1,7 +1,7 @@
 import type { Highlight, ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import { type Look, type LookPart, type StateName, stateNames } from '../plan/look-types.ts';
 import type { Form } from '../plan/types.ts';
-import type { Finding } from '../text/finding.ts';
+import { type Finding, finding } from '../text/finding.ts';
 import type { Source } from '../text/source.ts';
 import { Box, type BoxSource, textOn } from './box.ts';
 import { darkLook, turned } from './dark.ts';
@@ -58,10 +58,28 @@ class LooksResolver {
     const seen = new Set<string>();
     for (const menu of menus) {
       if (!seen.has(menu.name)) this.#menu(menu);
+      if (!seen.has(menu.name)) this.#tellSeeThrough(menu, source);
       seen.add(menu.name);
     }
     const ways = new Set(menus.flatMap(menu => waysOf(menu.entries)));
     for (const way of ways) this.#highlight(this.#site, { ...nowhere, highlight: way }, way);
+  }
+
+  /** A menu that stays lies over what scrolls by. */
+  #tellSeeThrough(menu: ResolvedMenu, source: Source): void {
+    const under = groundless.has(menu.form) ? withoutColors(this.#site.look) : this.#site.look;
+    const { background } = mergeLooks(under, menu.look);
+    if (menu.stays === null || menu.stays.selector !== null || (background !== null && background !== 'none'))
+      return;
+    const { start, end } = menu.stays.mark;
+    this.findings.push(
+      finding(
+        'see-through',
+        source.place(start, end),
+        `\`${menu.name}\` stays over the page without a ground of its own`,
+        'Give it one:  look: { background: "#ffffff" }',
+      ),
+    );
   }
 
   resolve(): ResolvedLooks {

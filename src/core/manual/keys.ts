@@ -234,6 +234,13 @@ const menu: readonly KeyPage[] = [
   ),
   key('align', '`start`, `center`, `end` or `spread`', '`start`', 'Where the entries stand.', 'align: end'),
   key(
+    'stays',
+    '`top`, or `top` with a selector',
+    'nothing',
+    'The menu remains at the top of the window while the page scrolls, or the element of the selector does, such as the header that it stands in; not in windows less than 24 em high.',
+    'stays: { top: header }',
+  ),
+  key(
     'current-entry',
     '`link` or `text`',
     '`link`',
@@ -345,6 +352,8 @@ const place: readonly KeyPage[] = sides.map(([name, means]) =>
     `${name}: ${name === 'instead-of' ? '[ul.menu, "#nav"]' : '"#logo"'}`,
   ),
 );
+
+const stays: readonly KeyPage[] = [key('top', 'a selector', null, 'The element that stays.', 'top: header')];
 
 const home: readonly KeyPage[] = [
   key('label', 'text, or one for each language', null, 'The site’s name.', 'label: Brackenfold'),
@@ -828,6 +837,7 @@ export const keyPages: Readonly<Record<Exclude<Part, 'languages' | 'looks'>, rea
   links,
   menu,
   place,
+  stays,
   home,
   fold,
   entry,
@@ -848,6 +858,7 @@ export const partPlaces: Readonly<Record<keyof typeof keyPages, string>> = {
   links: 'of `links`',
   menu: 'of a menu in `menus`',
   place: 'of `place` in a menu',
+  stays: 'of `stays` in a menu',
   home: 'of `home` in a menu',
   fold: 'of `fold` in a menu',
   entry: 'of an entry in `entries`',

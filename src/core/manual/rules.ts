@@ -202,6 +202,14 @@ export const rulePages: Readonly<Record<RuleName, RulePage>> = {
     'People who use a keyboard skip the menu by a link to the main content. These pages do not say where it is.',
     'skip-to: ["#content"]',
   ),
+  'stays-short': rule(
+    'An element stays in view only as long as the one that it stands in; a header is soon past.',
+    'stays: top          →  stays: { top: header }',
+  ),
+  'see-through': rule(
+    'The page scrolls through under the labels, which cannot be read then.',
+    'look: { background: "#ffffff" }',
+  ),
   'base-elsewhere': rule(
     'The page’s `base` sends all its relative links to another place.',
     '<base href="https://old.example/">  →  take it out',

@@ -136,6 +136,7 @@ class MenuResolver {
       fold,
       currentEntry,
       shows,
+      stays: menu.stays,
       widths: menu.widths,
       separators: menu.separators,
       language,

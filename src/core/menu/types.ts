@@ -1,7 +1,7 @@
 import type { SitePath } from '../address/path.ts';
 import type { WordName } from '../plan/keys.ts';
 import type { Look } from '../plan/look-types.ts';
-import type { Align, Fold, Form, MenuPlace } from '../plan/types.ts';
+import type { Align, Fold, Form, Menu, MenuPlace } from '../plan/types.ts';
 
 /** A menu with every target known. */
 export interface ResolvedMenu {
@@ -16,6 +16,7 @@ export interface ResolvedMenu {
   language: MenuLanguage | null;
   /** The front page, of its language; or null. */
   front: SitePath | null;
+  stays: Menu['stays'];
   home: ResolvedHome | null;
   widths: 'natural' | 'equal';
   separators: 'none' | 'line';

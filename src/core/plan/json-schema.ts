@@ -21,6 +21,7 @@ const partsBelow: Readonly<Record<string, Part>> = {
   words: 'words',
   menus: 'menu',
   place: 'place',
+  stays: 'stays',
   home: 'home',
   fold: 'fold',
   entries: 'entry',

@@ -8,6 +8,7 @@ export type Part =
   | 'links'
   | 'menu'
   | 'place'
+  | 'stays'
   | 'home'
   | 'fold'
   | 'entry'
@@ -29,6 +30,7 @@ export const partNames: Record<Part, string> = {
   links: '`links`',
   menu: 'a menu',
   place: '`place`',
+  stays: '`stays`',
   home: '`home`',
   fold: '`fold`',
   entry: 'an entry',
@@ -55,8 +57,9 @@ export const laterKeys: Record<Part, readonly string[]> = {
   words: words('close top'),
   labels: [],
   links: [],
-  menu: words('stays opens'),
+  menu: words('opens'),
   place: [],
+  stays: [],
   home: [],
   entry: words('panel'),
   fold: words('side behind joins toggle'),

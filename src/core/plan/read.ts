@@ -149,6 +149,13 @@ class Conversion {
       carriedBy: written['carried-by'].map(glob => this.#places.slashes(glob, [...path, 'carried-by'])),
       except: written.except.map(glob => this.#places.slashes(glob, [...path, 'except'])),
       place: written.place ? placeOf(written.place) : null,
+      stays:
+        written.stays === undefined
+          ? null
+          : {
+              selector: typeof written.stays === 'object' ? written.stays.top : null,
+              mark: this.#places.mark([...path, 'stays']),
+            },
       home:
         home.value === null
           ? null

@@ -47,6 +47,7 @@ export interface WrittenMenu {
   'carried-by': string[];
   except: string[];
   place?: WrittenPlace;
+  stays?: 'top' | { top: string };
   align: 'start' | 'center' | 'end' | 'spread';
   home?: { label: Said; image?: string; show?: 'both' | 'image' | 'label' };
   look?: string | WrittenLook;
@@ -395,6 +396,10 @@ const menu = Joi.object<WrittenMenu>({
   'carried-by': globs.default(['**']),
   except: globs.default([]),
   place,
+  stays: Joi.alternatives().conditional(Joi.object(), {
+    then: Joi.object({ top: selector.required() }),
+    otherwise: Joi.valid('top'),
+  }),
   align: Joi.valid('start', 'center', 'end', 'spread').default('start'),
   home: Joi.object({ label: said(label).required(), image: text, show }).with('show', 'image'),
   entries: entriesOf(3).optional(),

@@ -88,6 +88,8 @@ export interface Menu {
   except: readonly string[];
   /** null: the page's own header, else the start of the body. */
   place: MenuPlace | null;
+  /** It remains in view while the page scrolls: itself, or the element of a selector; null for neither. */
+  stays: { selector: string | null; mark: Mark } | null;
   home: { label: string; labels: ByLanguage<string>; image: HomeImage | null } | null;
   /** Entries as wide as they need, or all alike. */
   widths: 'natural' | 'equal';

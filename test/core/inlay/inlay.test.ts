@@ -48,6 +48,7 @@ function menu(place: MenuPlace | null, name = 'masthead'): ResolvedMenu {
     front: 'index.html',
     look: null,
     home: { label: 'Home “é” 🌙', page: 'index.html', image: null, show: 'label' },
+    stays: null,
     widths: 'natural',
     separators: 'none',
     entries: [entry('A & <b>', 'a/one.html'), entry('Zwei "2"', 'b.html')],

@@ -36,6 +36,7 @@ const menu: ResolvedMenu = {
   language: null,
   front: 'index.html',
   home: null,
+  stays: null,
   widths: 'natural',
   separators: 'none',
   look: null,
