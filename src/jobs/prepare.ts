@@ -9,11 +9,12 @@ import type { ResolvedLooks } from '../core/look/types.ts';
 import { carrier } from '../core/menu/carried.ts';
 import { type Resolution, resolveMenus } from '../core/menu/resolve.ts';
 import type { ResolvedMenu } from '../core/menu/types.ts';
-import type { Menu, Plan } from '../core/plan/types.ts';
+import type { Look, Menu, Plan } from '../core/plan/types.ts';
 import type { Seek } from '../core/site/types.ts';
 import { readSelector } from '../core/text/selector.ts';
 import { bytesOf } from '../core/text/bytes.ts';
 import type { Finding } from '../core/text/finding.ts';
+import type { Source } from '../core/text/source.ts';
 import type { Finished } from '../files/output.ts';
 import { PageMaker } from '../files/pages.ts';
 import type { Glance } from '../files/record.ts';
@@ -43,7 +44,8 @@ export async function prepare(open: OpenPlan, plan: Plan, site: OpenSite): Promi
   const { menus, ids, languages, look, findings } = resolveMenus(plan, facts, open.source);
   const context = { tools: await toolsFor(plan), source: open.source };
   const { looks, findings: ofLook } = resolveLooks(look, menus, context);
-  const style = styleSheet(menus, looks);
+  const { fits, findings: ofFonts } = await fitsOf(menus, { site, look, source: open.source });
+  const style = styleSheet(menus, looks, fits);
   const basis = [
     version,
     open.source.text,
@@ -59,6 +61,7 @@ export async function prepare(open: OpenPlan, plan: Plan, site: OpenSite): Promi
       ...findings,
       ...missingWords(plan.languages, menus, open.source),
       ...ofLook,
+      ...ofFonts,
       ...ofFolders,
       ...(taken ? [nameTaken(taken)] : []),
     ],
@@ -79,6 +82,17 @@ async function seekerOf({ menus, skipTo }: Plan): Promise<Seek | null> {
     menus.some(({ place }) => place?.side === 'instead-of' || place?.selectors.some(isComplex) === true) ||
     skipTo.some(isComplex);
   return isNeeded ? (await import('../core/site/select.ts')).seekIn : null;
+}
+
+/** The widths at which menus fold by their own room; what measures text is loaded only where one does. */
+async function fitsOf(
+  menus: readonly ResolvedMenu[],
+  { site, look, source }: { site: OpenSite; look: Look | null; source: Source },
+): Promise<{ fits: ReadonlyMap<string, number>; findings: Finding[] }> {
+  if (!menus.some(menu => menu.fold.crowded)) return { fits: new Map(), findings: [] };
+  const { MenuFonts, foldWidths } = await import('./fonts.ts');
+  const fonts = await MenuFonts.open(site, look, source);
+  return { fits: foldWidths(menus, fonts), findings: fonts.findings };
 }
 
 /** The library of colours is loaded only where the plan has any. */

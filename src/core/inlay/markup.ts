@@ -1,5 +1,6 @@
 import { type AddressStyle, fragmentOf, writtenAddress } from '../address/href.ts';
 import { type SitePath, folderOf } from '../address/path.ts';
+import { folds } from '../menu/folds.ts';
 import type { Mark } from '../menu/marks.ts';
 import { entriesOn, isBefore } from '../menu/on-page.ts';
 import type { Form } from '../plan/types.ts';
@@ -53,7 +54,7 @@ export function menuMarkup(menu: ResolvedMenu, from: Standpoint, line: LinePlace
     `${before}<nav class="${parts.menu} ${formClasses(menu.form)} ${menuClass(menu.name)}"${before === '' ? ours : ''} aria-label="${escapeMarkup(menu.title)}">`,
     `  <div class="${parts.room}">`,
     ...(menu.home ? [`    ${homeMarkup(menu.home, from)}`] : []),
-    ...(menu.fold.belowEm === null
+    ...(!folds(menu)
       ? []
       : [`    <details class="${toggle}"><summary>${escapeMarkup(words.menu)}</summary></details>`]),
     `    <${list} class="${parts.list}">`,

@@ -1,3 +1,4 @@
+import { folds } from '../menu/folds.ts';
 import type { MarkerKind, StateName } from '../plan/look-types.ts';
 import { stateNames } from '../plan/look-types.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
@@ -90,7 +91,7 @@ function selectorsOf(
       return [`${scope} .${parts.toggle} > summary`];
     case 'fold':
       return menus
-        .filter(one => one.fold.belowEm !== null && (menu === null || one.name === menu))
+        .filter(one => folds(one) && (menu === null || one.name === menu))
         .map(one => `.${parts.menu}.${menuClass(one.name)} .${parts.toggle}[open] + .${parts.list}`);
   }
 }

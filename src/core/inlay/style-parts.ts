@@ -78,6 +78,7 @@ const home = `${within('home')} {
   position: relative;
   display: flex;
   align-items: center;
+  min-inline-size: 0;
   margin-inline-end: 0.6em;
   padding: var(--kamino-padding);
   border-radius: var(--kamino-radius);

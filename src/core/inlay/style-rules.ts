@@ -171,13 +171,38 @@ export const highlight = `.${parts.bar} .${parts.entry} + .${parts.highlight} {
 
 /** Where the window is narrower, the list folds away behind its toggle, in the flow of the page. */
 export function stack(name: string, belowEm: number): string {
+  return folded(name, [`@media (width >= ${belowEm}em)`, `@media (width < ${belowEm}em)`]);
+}
+
+/**
+ * A bar that folds exactly where its own room ends: the menu asks the page for the width that it needs, and may shrink to
+ * nothing; its room is a size container. The 1 px answers the rounding of lengths.
+ * @param em the width of the bar
+ */
+export function crowdedStack(name: string, em: number): string {
+  const menu = `.${parts.menu}.${menuClass(name)}`;
+  const container = `kamino-${name}`;
+  return `${menu} {
+  display: grid;
+  grid-template-columns: minmax(0, calc(${em}em + 1px)) minmax(0, 1fr);
+}
+${menu} > .${parts.room} {
+  grid-column: 1 / -1;
+  position: relative;
+  z-index: var(--kamino-layer, 20);
+  container: ${container} / inline-size;
+}
+${folded(name, [`@container ${container} (inline-size >= ${em}em)`, `@container ${container} (inline-size < ${em}em)`])}`;
+}
+
+function folded(name: string, [wide, narrow]: [wide: string, narrow: string]): string {
   const menu = `.${menuClass(name)}`;
-  return `@media (width >= ${belowEm}em) {
+  return `${wide} {
   ${menu} .${parts.toggle} {
     display: none;
   }
 }
-@media (width < ${belowEm}em) {
+${narrow} {
   ${menu} .${parts.room} {
     display: flex;
     flex-wrap: wrap;

@@ -1,3 +1,4 @@
+import { folds } from '../menu/folds.ts';
 import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import { parts } from './names.ts';
 import { arrangements, tabs } from './style-arrange.ts';
@@ -7,6 +8,7 @@ import {
   aligned,
   bar,
   column,
+  crowdedStack,
   conditions,
   highlight,
   markBeside,
@@ -28,12 +30,16 @@ export function isOwnStyle(text: string): boolean {
 }
 
 /** The style sheet for the menus of a site, in ASCII: only what they use. Every rule has the strength of two classes. */
-export function styleSheet(menus: readonly ResolvedMenu[], looks: ResolvedLooks): string {
+export function styleSheet(
+  menus: readonly ResolvedMenu[],
+  looks: ResolvedLooks,
+  fits: ReadonlyMap<string, number>,
+): string {
   const { uses } = looks;
   const has: StyleParts = {
     home: menus.some(menu => menu.home !== null),
     submenu: menus.some(menu => menu.entries.some(one => one.entries.length > 0)),
-    toggle: menus.some(menu => menu.fold.belowEm !== null),
+    toggle: menus.some(menu => folds(menu)),
     highlight: menus.some(menu => hasHighlight(menu.entries)),
     boxes: looks.scopes.some(one => one.values.has('entry-background')),
   };
@@ -63,11 +69,18 @@ export function styleSheet(menus: readonly ResolvedMenu[], looks: ResolvedLooks)
     arrangements(named),
     markerRules(looks),
     extras(menus),
-    ...named.flatMap(menu => (menu.fold.belowEm === null ? [] : [stack(menu.name, menu.fold.belowEm)])),
+    ...named.flatMap(menu => foldRules(menu, fits)),
     skip,
     conditions,
   ].join('\n');
   return sheet.replace(/[^\0-\x7f]/gu, letter => `\\${letter.codePointAt(0)!.toString(16)} `);
+}
+
+/** @param fits the widths of bars in em, by the menu’s name */
+function foldRules({ name, fold }: ResolvedMenu, fits: ReadonlyMap<string, number>): string[] {
+  if (fold.belowEm !== null) return [stack(name, fold.belowEm)];
+  const width = fits.get(name);
+  return fold.crowded && width !== undefined ? [crowdedStack(name, width)] : [];
 }
 
 function hasHighlight(entries: readonly ResolvedEntry[]): boolean {

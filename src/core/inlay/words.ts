@@ -1,3 +1,4 @@
+import { folds } from '../menu/folds.ts';
 import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import type { Language } from '../plan/types.ts';
 import type { WordName } from '../plan/keys.ts';
@@ -37,7 +38,7 @@ export function wordsIn(menus: readonly ResolvedMenu[]): WordName[] {
   const isSet = menus.some(menu => menu.shows === 'set');
   const used: [WordName, boolean][] = [
     ['skip', true],
-    ['menu', menus.some(menu => menu.fold.belowEm !== null)],
+    ['menu', menus.some(menu => folds(menu))],
     ['new-window', has(one => one.newWindow)],
     ['previous', isSet],
     ['next', isSet],

@@ -1,3 +1,4 @@
+import { folds } from '../menu/folds.ts';
 import type { Highlight, ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import { type Look, type LookPart, type StateName, stateNames } from '../plan/look-types.ts';
 import type { Form } from '../plan/types.ts';
@@ -127,8 +128,8 @@ class LooksResolver {
   #parts(draft: Draft, menus: readonly ResolvedMenu[]): void {
     const has: Record<LookPart, boolean> = {
       submenu: menus.some(menu => menu.entries.some(one => one.entries.length > 0)),
-      fold: menus.some(menu => menu.fold.belowEm !== null),
-      toggle: menus.some(menu => menu.fold.belowEm !== null),
+      fold: menus.some(menu => folds(menu)),
+      toggle: menus.some(menu => folds(menu)),
       home: menus.some(menu => menu.home !== null),
     };
     for (const part of ['submenu', 'fold', 'toggle', 'home'] as const) {

@@ -376,10 +376,10 @@ const home: readonly KeyPage[] = [
 const fold: readonly KeyPage[] = [
   key(
     'when',
-    '`below` a width, or `never`',
+    '`crowded`, `below` a width, or `never`',
     null,
-    '`below 48em` asks the window (em, rem or px).',
-    'when: below 48em',
+    '`crowded`: where a bar no longer fits its own room; Kamino computes the width from the font. `below 48em` asks the window (em, rem or px).',
+    'when: crowded',
   ),
   key(
     'as',

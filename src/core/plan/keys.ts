@@ -75,7 +75,7 @@ export const laterKeys: Record<Part, readonly string[]> = {
 /** Values of the format that a later version builds. */
 export const laterValues: Record<string, readonly string[]> = {
   as: words('drawer full-screen none'),
-  when: words('crowded any-width'),
+  when: words('any-width'),
 };
 
 /** Words of the trade, and ours for them. */

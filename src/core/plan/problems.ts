@@ -35,7 +35,7 @@ const forms: Record<string, [takes: string, example: string]> = {
   name: ['a name in a–z, 0–9 and hyphens that begins with a letter', 'menu: masthead'],
   mail: ['a mail address', 'mail: hello@example.org'],
   phone: ['a telephone number', 'phone: +44 1632 960014'],
-  fold: ['`never` or a width of the window', 'when: below 48em'],
+  fold: ['`crowded`, `never` or a width of the window', 'when: below 48em'],
   count: ['a number', 'most: 12'],
   depth: ['1, 2 or 3', 'depth: 2'],
   base: ['a folder of the server, with / at both ends', 'base: /observatory/'],
@@ -234,7 +234,8 @@ class Teller {
 
   #wrongForm(path: Path, value: string, form: string): Finding {
     const key = String(path.at(-1));
-    if (laterValues[key]?.includes(value)) return this.#wrongWord(path, value, ['never', 'below 48em']);
+    if (laterValues[key]?.includes(value))
+      return this.#wrongWord(path, value, ['crowded', 'never', 'below 48em']);
     const [takes, example] = forms[form] ?? ['another value', ''];
     return this.#at(
       'wrong-value',

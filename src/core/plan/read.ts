@@ -139,6 +139,13 @@ class Conversion {
 
   #menu(written: WrittenMenu, path: (string | number)[]): Menu {
     const title = this.#entries.said(written.title, [...path, 'title']);
+    if (written.fold?.when === 'crowded' && written.form !== 'bar' && written.form !== 'tabs')
+      this.#places.tell(
+        'wrong-value',
+        [...path, 'fold', 'when'],
+        `\`crowded\` asks whether a bar fits, and this menu is a ${written.form}`,
+        'Fold it below a width of the window:  when: below 48em',
+      );
     const home = this.#entries.said(written.home?.label, [...path, 'home', 'label']);
     return {
       name: written.menu,
@@ -162,7 +169,11 @@ class Conversion {
           : { label: home.value, labels: home.by, image: this.#homeImage(written, path) },
       widths: written.widths,
       separators: written.separators,
-      fold: { belowEm: widthOf(written.fold?.when), as: 'stack' },
+      fold: {
+        belowEm: widthOf(written.fold?.when),
+        crowded: written.fold?.when === 'crowded',
+        as: 'stack',
+      },
       currentEntry: written['current-entry'],
       entries: (written.entries ?? []).flatMap((entry, at) =>
         entry ? this.#entries.read(entry, [...path, 'entries', at]) : [],

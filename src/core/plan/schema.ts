@@ -390,7 +390,7 @@ const menu = Joi.object<WrittenMenu>({
   order,
   data: Joi.valid('json-ld'),
   fold: Joi.object({
-    when: text.pattern(/^(?:never|below (?:\d+\.?\d*|\.\d+)(?:em|rem|px))$/, 'fold').required(),
+    when: text.pattern(/^(?:never|crowded|below (?:\d+\.?\d*|\.\d+)(?:em|rem|px))$/, 'fold').required(),
     as: Joi.valid('stack').default('stack'),
   }),
   'carried-by': globs.default(['**']),

@@ -75,6 +75,8 @@ export type Form = 'bar' | 'column' | 'tabs' | 'plain' | 'breadcrumb' | 'previou
 /** Where a menu folds away: below a width of the window, in em; never where it is null. */
 export interface Fold {
   belowEm: number | null;
+  /** Where it no longer fits its own room. */
+  crowded: boolean;
   as: 'stack';
 }
 

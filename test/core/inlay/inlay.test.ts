@@ -39,7 +39,7 @@ function menu(place: MenuPlace | null, name = 'masthead'): ResolvedMenu {
     carriedBy: ['**'],
     except: [],
     place,
-    fold: { belowEm: null, as: 'stack' },
+    fold: { belowEm: null, crowded: false, as: 'stack' },
     currentEntry: 'link',
     shows: 'entries',
     hasData: false,

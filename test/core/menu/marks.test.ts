@@ -28,7 +28,7 @@ const menu: ResolvedMenu = {
   carriedBy: ['**'],
   except: [],
   place: null,
-  fold: { belowEm: null, as: 'stack' },
+  fold: { belowEm: null, crowded: false, as: 'stack' },
   currentEntry: 'link',
   shows: 'entries',
   hasData: false,

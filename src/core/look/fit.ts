@@ -1,0 +1,178 @@
+import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
+import type { Look } from '../plan/look-types.ts';
+import type { TextWidth } from './fallbacks.ts';
+
+/** What labels are set in. */
+export interface MenuType {
+  /** In px, at a root size of 16. */
+  size: number;
+  weight: number;
+  /** The heaviest of any state, for which labels keep room. */
+  boldest: number;
+}
+
+/** The width of a text in em, without letter spacing. */
+export type Measure = (text: string, weight: number) => TextWidth;
+
+/** Widths in px, at a root size of 16; where the font is not known, the most of common ones. */
+export interface EntryFit {
+  label: string;
+  /** Of the label alone, and what it is at least where the font is not known. */
+  textWidth: number;
+  leastTextWidth: number;
+  /** Of the whole box, with its opener. */
+  width: number;
+  /** From the start of the bar to that of the box. */
+  offset: number;
+}
+
+export interface MenuFit {
+  menu: string;
+  entries: EntryFit[];
+  /** Of the box of the home; 0 for none. */
+  home: number;
+  /** Of the whole bar, with home and gaps, and the least of common fonts. */
+  width: number;
+  leastWidth: number;
+  type: MenuType;
+}
+
+/** Sizes that the style sheet gives, in em. */
+const openerWidth = 2;
+const openerLink = 0.3;
+const openerSign = 0.57;
+const openerGap = 0.5;
+const homeGap = 0.6;
+const highlightGap = 0.4;
+const iconSize = 1.25;
+const iconGap = 0.5;
+const outsideMark = 0.5 + 0.12 + 0.45;
+const noteScale = 0.82;
+const noteGap = 0.4;
+const homeMark = 2;
+const homeMarkGap = 0.6;
+
+/**
+ * How wide a bar is, and its entries: text by the font, spaces by the look. It fits where its room is at least so wide.
+ * @param look that of the menu, with all that holds for it
+ */
+export function fitOf(
+  menu: ResolvedMenu,
+  look: Look,
+  { type, measure }: { type: MenuType; measure: Measure },
+): MenuFit {
+  const em = type.size;
+  const px = (length: string): number => lengthOf(length, em);
+  const [, side, , other] = sides(look.padding ?? '0.7em 0.95em').map(px) as [number, number, number, number];
+  const gap = px((look.gap ?? '0.2em').split(' ').at(-1)!);
+  const spacing = look.font.spacing === null || look.font.spacing === 'normal' ? 0 : px(look.font.spacing);
+  const border = 2 * px(borderOf(look));
+  const textOf = (text: string, weight: number): TextWidth => {
+    const { least, most } = measure(text, weight);
+    const spaces = spacing * [...text].length;
+    return { least: least * em + spaces, most: most * em + spaces };
+  };
+  const homeWidth = homeOf(menu, em, textOf);
+  const home = homeWidth === null ? 0 : homeWidth.most + side + other + border;
+  const leastHome = homeWidth === null ? 0 : homeWidth.least + side + other + border;
+  const start = menu.home === null ? 0 : home + homeGap * em + gap;
+  const leastStart = menu.home === null ? 0 : leastHome + homeGap * em + gap;
+  let [offset, leastOffset] = [start, leastStart];
+  const entries = menu.entries.map((entry, at): EntryFit => {
+    if (at > 0) {
+      const apart = gap + (entry.highlight === null ? 0 : highlightGap * em);
+      offset += apart;
+      leastOffset += apart;
+    }
+    const text = textOf(entry.label, Math.max(weightOf(entry, type.weight), type.boldest));
+    const extras = extrasOf(entry, em, textOf) + border;
+    const hasOpener = entry.entries.length > 0;
+    const isLink = entry.leadsTo.kind !== 'none';
+    const end = hasOpener && isLink ? openerLink * em : other;
+    const opener = !hasOpener ? 0 : isLink ? openerWidth * em + border : (openerGap + openerSign) * em;
+    const around = side + end + extras + opener;
+    const shown = entry.icon?.show === 'icon' ? 0 : text.most;
+    const leastShown = entry.icon?.show === 'icon' ? 0 : text.least;
+    const made = {
+      label: entry.label,
+      textWidth: text.most,
+      leastTextWidth: text.least,
+      width: shown + around,
+      offset,
+    };
+    offset += made.width;
+    leastOffset += leastShown + around;
+    return made;
+  });
+  const equal = menu.widths === 'equal' ? equalized(entries, start, gap) : null;
+  return {
+    menu: menu.name,
+    entries: equal ?? entries,
+    home,
+    width: equal ? (equal.at(-1)?.offset ?? 0) + (equal.at(-1)?.width ?? 0) : offset,
+    leastWidth: equal ? (equal.at(-1)?.offset ?? 0) + (equal.at(-1)?.width ?? 0) : leastOffset,
+    type,
+  };
+}
+
+/** All as wide as the widest. */
+function equalized(entries: readonly EntryFit[], start: number, gap: number): EntryFit[] {
+  const width = Math.max(...entries.map(one => one.width));
+  return entries.map((one, at) => ({ ...one, width, offset: start + at * (width + gap) }));
+}
+
+function homeOf(
+  { home }: ResolvedMenu,
+  em: number,
+  textOf: (text: string, weight: number) => TextWidth,
+): TextWidth | null {
+  if (home === null) return null;
+  const text = textOf(home.label, 700);
+  if (home.image === null || home.show === 'label') return text;
+  const { size } = home.image;
+  const picture = size === null ? 0 : (size.width / size.height) * homeMark * em;
+  if (home.show === 'image') return { least: picture, most: picture };
+  const both = picture + homeMarkGap * em;
+  return { least: text.least + both, most: text.most + both };
+}
+
+function extrasOf(
+  entry: ResolvedEntry,
+  em: number,
+  textOf: (text: string, weight: number) => TextWidth,
+): number {
+  const icon =
+    entry.icon === null || entry.icon.show === 'label'
+      ? 0
+      : iconSize + (entry.icon.show === 'icon' ? 0 : iconGap);
+  const note =
+    entry.details === null
+      ? 0
+      : textOf(`(${entry.details})`, 400).most * noteScale + noteGap * noteScale * em;
+  return icon * em + (entry.outsideMark ? outsideMark * em : 0) + note;
+}
+
+function weightOf({ look, highlight }: ResolvedEntry, weight: number): number {
+  const own = look?.font.weight ?? (typeof highlight === 'object' ? highlight?.font.weight : null) ?? null;
+  return own === null ? weight : own === 'bold' ? 700 : own === 'normal' ? 400 : Number(own);
+}
+
+/** The width of the border that all entries keep room for. */
+function borderOf(look: Look): string {
+  const all = [look.border, ...Object.values(look.states).map(one => one.border)];
+  return all.flatMap(one => (one === null || one === 'none' ? [] : [one.split(' ')[0]!]))[0] ?? '0';
+}
+
+/** The four sides of a padding: top, right, bottom, left. */
+function sides(padding: string): string[] {
+  const [top = '0', right = top, bottom = top, left = right] = padding.split(' ');
+  return [top, right, bottom, left];
+}
+
+/** A length in px, at a root size of 16. */
+export function lengthOf(length: string, em: number): number {
+  const match = /^(-?[\d.]+)(px|em|rem|ch)?$/.exec(length);
+  if (!match) return 0;
+  const scales: Record<string, number> = { px: 1, em, rem: 16, ch: em * 0.5 };
+  return Number(match[1]) * (match[2] === undefined ? 0 : scales[match[2]]!);
+}

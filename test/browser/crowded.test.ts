@@ -1,0 +1,171 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { beforeAll, describe, expect, test } from '@jest/globals';
+import { open, useBrowser } from '../helpers/browser.ts';
+import { demoFolder, folderWith, kamino } from '../helpers/site.ts';
+
+const slot = '<div class="slot" data-kamino-slot="m"></div>';
+const logo = '<p class="logo">Fold Press, since 1891</p>';
+
+/** Page layouts that a bar may have to live in: the style of the page, and its body. */
+const layouts: Record<string, [style: string, body: string]> = {
+  block: ['', `<header>${slot}</header>`],
+  'flex beside a logo': [
+    'header{display:flex;gap:2rem;align-items:center}',
+    `<header>${logo}${slot}</header>`,
+  ],
+  'a growing flex item beside a logo': [
+    'header{display:flex} .slot{flex:1}',
+    `<header>${logo}${slot}</header>`,
+  ],
+  'grid beside a logo': [
+    'header{display:grid;grid-template-columns:14rem 1fr}',
+    `<header>${logo}${slot}</header>`,
+  ],
+  'auto grid columns': [
+    'header{display:grid;grid-template-columns:auto auto}',
+    `<header>${logo}${slot}</header>`,
+  ],
+  'a float beside it': [
+    '.logo{float:left;margin:0 2rem 0 0} .slot{overflow:visible}',
+    `<header>${logo}${slot}</header>`,
+  ],
+  'floated itself': ['.slot{float:right;max-width:100%}', `<header>${slot}</header>`],
+  'a table cell': [
+    'header{display:table} .slot,.logo{display:table-cell}',
+    `<header>${logo}${slot}</header>`,
+  ],
+  'a fit-content box': ['.slot{width:fit-content;max-width:100%}', `<header>${slot}</header>`],
+  'a column of flex': [
+    'body{display:flex;flex-direction:column;align-items:flex-start} header{max-width:100%}',
+    `<header>${slot}</header>`,
+  ],
+  'a header that stays': ['header{position:sticky;top:0;padding:0 5%}', `<header>${slot}</header>`],
+  'a wrapper of 960 px': [
+    '.wrap{max-width:960px;margin:0 auto}',
+    `<header><div class="wrap">${slot}</div></header>`,
+  ],
+  'a narrow column': ['header{width:min(30rem,100%)}', `<header>${slot}</header>`],
+  'right to left': ['html{direction:rtl} header{display:flex}', `<header>${logo}${slot}</header>`],
+  'doubled text': ['html{font-size:200%}', `<header>${slot}</header>`],
+};
+
+const plan = (extra = ''): string => `kamino: 1
+menus:
+  - menu: m
+    home: { label: Brackenfold }
+    fold: { when: crowded }
+${extra}    entries:
+      - { page: index.html, label: Tonight’s sky }
+      - { page: a.html, label: Visit, entries: [b.html] }
+      - { label: Telescopes, entries: [b.html] }
+      - { page: b.html, label: Äpfel & Über }
+      - { page: a.html, label: Book a night, highlight: background }
+`;
+const sans = readFileSync(join(demoFolder, 'fonts/source-sans-400.woff2'));
+const bold = readFileSync(join(demoFolder, 'fonts/source-sans-600.woff2'));
+const page = (style: string, body: string): string =>
+  `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>A</title><link rel="stylesheet" href="font.css"><style>*{box-sizing:border-box}body{margin:0}.logo{margin:0;white-space:nowrap}${style}</style></head><body>${body}<main><h1>A</h1></main></body></html>`;
+const css = `@font-face{font-family:S;font-weight:400;src:url(s.woff2)}@font-face{font-family:S;font-weight:600 700;src:url(b.woff2)}body{font:400 1.0625rem/1.6 S,sans-serif}`;
+
+let folder = '';
+useBrowser();
+beforeAll(() => {
+  const pages = Object.entries(layouts).map(([name, [style, body]]) => [
+    `${name.replaceAll(' ', '-')}.html`,
+    page(style, body),
+  ]);
+  folder = folderWith({
+    ...Object.fromEntries(pages),
+    ...Object.fromEntries(
+      ['index', 'a', 'b'].map(one => [`${one}.html`, page('', `<header>${slot}</header>`)]),
+    ),
+    'font.css': css,
+    's.woff2': sans,
+    'b.woff2': bold,
+    'kamino.yaml': plan(),
+  });
+  expect(kamino(folder, 'build')).toMatchObject({ status: 0, err: '' });
+});
+
+/** What is wrong with the bar in the window as it is. */
+function look() {
+  const menu = document.querySelector('nav.kamino')!;
+  const room = menu.querySelector('.kamino-room')!;
+  const shown = (one: Element): boolean => one.getClientRects().length > 0;
+  const isFolded = shown(menu.querySelector('.kamino-toggle')!);
+  const boxes = [
+    ...room.querySelectorAll(
+      ':scope > .kamino-home, :scope > .kamino-list > .kamino-entry, :scope > .kamino-toggle',
+    ),
+  ]
+    .filter(shown)
+    .map(one => one.getBoundingClientRect());
+  const wrong: string[] = [];
+  const root = document.documentElement;
+  if (root.scrollWidth > root.clientWidth)
+    wrong.push(`scrolls sideways by ${root.scrollWidth - root.clientWidth}`);
+  if (boxes.some(box => box.left < -0.5 || box.right > root.clientWidth + 0.5))
+    wrong.push('leaves the window');
+  boxes.forEach((box, at) => {
+    for (const other of boxes.slice(at + 1)) {
+      const isOver = Math.min(box.right, other.right) - Math.max(box.left, other.left) > 0.5;
+      if (isOver && Math.min(box.bottom, other.bottom) - Math.max(box.top, other.top) > 0.5)
+        wrong.push('overlap');
+    }
+  });
+  const middles = boxes.map(box => Math.round((box.top + box.bottom) / 2));
+  if (!isFolded && new Set(middles).size > 1) wrong.push('wraps');
+  const clipped = [...room.querySelectorAll('.kamino-link')].filter(
+    one => shown(one) && one.scrollWidth > one.clientWidth + 1,
+  );
+  if (clipped.length > 0) wrong.push('clips a label');
+  return {
+    wrong,
+    isFolded,
+    room: room.getBoundingClientRect().width,
+    em: parseFloat(getComputedStyle(room).fontSize),
+  };
+}
+
+const width = (): number =>
+  Number(/inline-size >= ([\d.]+)em/.exec(readFileSync(join(folder, 'built/kamino/menu.css'), 'utf8'))![1]);
+
+describe('a crowded bar folds exactly where its own room ends', () => {
+  test.each(Object.keys(layouts))('in %s', async name => {
+    const tab = await open(pathToFileURL(join(folder, 'built', `${name.replaceAll(' ', '-')}.html`)).href);
+    await tab.evaluate(() => document.fonts.ready.then(() => undefined));
+    const wrong: string[] = [];
+    const states = new Map<number, boolean>();
+    const at = async (window: number): Promise<void> => {
+      await tab.setViewportSize({ width: window, height: 600 });
+      const seen = await tab.evaluate(look);
+      const fits = seen.room >= width() * seen.em - 0.02;
+      if (seen.isFolded === fits)
+        wrong.push(`${window}: ${seen.isFolded ? 'folded' : 'wide'} in ${seen.room} px`);
+      wrong.push(...seen.wrong.map(one => `${window}: ${one}`));
+      states.set(window, seen.isFolded);
+    };
+    for (let window = 320; window <= 1600; window += 32) await at(window);
+    // Pixel by pixel around the place where it changes.
+    const change = [...states].find(
+      ([window, isFolded]) => isFolded && states.get(window + 32) === false,
+    )?.[0];
+    if (change !== undefined) for (let window = change; window <= change + 32; window += 1) await at(window);
+    expect(wrong).toEqual([]);
+    if (name === 'block') expect(change).toBeDefined();
+    await tab.context().close();
+  });
+
+  test('a designer’s larger padding makes entries wrap, and never overflow', async () => {
+    const tab = await open(pathToFileURL(join(folder, 'built/block.html')).href);
+    await tab.addStyleTag({ content: '.kamino { --kamino-padding: 1em 2em }' });
+    for (let window = 320; window <= 1600; window += 64) {
+      await tab.setViewportSize({ width: window, height: 600 });
+      const { wrong } = await tab.evaluate(look);
+      expect([window, wrong.filter(one => one !== 'wraps')]).toEqual([window, []]);
+    }
+    await tab.context().close();
+  });
+});
