@@ -20,7 +20,7 @@ const layouts: Record<string, [style: string, body: string]> = {
     `<header>${logo}${slot}</header>`,
   ],
   'grid beside a logo': [
-    'header{display:grid;grid-template-columns:14rem 1fr}',
+    'header{display:grid;grid-template-columns:12rem 1fr}',
     `<header>${logo}${slot}</header>`,
   ],
   'auto grid columns': [
