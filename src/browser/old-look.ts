@@ -1,12 +1,10 @@
-import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import type { ComputedLook } from '../core/draft/old-look.ts';
 import { splice } from '../core/text/bytes.ts';
-
-const patience = 20_000;
+import { dumpPage, leftIn } from './dump.ts';
 
 /**
  * The look of a menu as a browser computes it, from a copy of its page in a temporary folder.
@@ -39,24 +37,8 @@ export function computedLook(
       ),
       'latin1',
     );
-    const { stdout } = spawnSync(
-      browser,
-      [
-        '--headless',
-        // Its sandbox does not start for root.
-        ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
-        '--disable-gpu',
-        '--allow-file-access-from-files',
-        '--window-size=1280,800',
-        `--user-data-dir=${folder}/profile`,
-        '--virtual-time-budget=3000',
-        '--dump-dom',
-        pathToFileURL(copy).href,
-      ],
-      { encoding: 'utf8', timeout: patience, stdio: ['ignore', 'pipe', 'ignore'] },
-    );
-    const match = /data-kamino-look="([^"]*)"/.exec(stdout);
-    return match ? (JSON.parse(decodeURIComponent(match[1]!)) as ComputedLook) : null;
+    const markup = dumpPage(browser, copy, { profile: join(folder, 'profile') });
+    return leftIn(markup, 'data-kamino-look') as ComputedLook | null;
   } catch {
     return null;
   } finally {

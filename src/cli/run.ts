@@ -9,6 +9,7 @@ import { addEntry } from './entry.ts';
 import { addExplain } from './explain.ts';
 import { addInventory } from './inventory.ts';
 import { addLift } from './lift.ts';
+import { addMeasure } from './measure.ts';
 import { addMap } from './map.ts';
 import { type Act, type Io, voiceOf } from './io.ts';
 
@@ -54,6 +55,7 @@ export async function run(argv: readonly string[], io: Io): Promise<number> {
   addBuild(program, act);
   addCheck(program, act);
   addLift(program, act);
+  addMeasure(program, act);
   addMap(program, act);
   addExplain(program, act);
   addDemo(program, act);

@@ -9,7 +9,7 @@ export interface TextWidth {
 /** What system fonts people see where a plan names none that is known: each stands for those of the same widths. */
 const families: Readonly<Record<string, readonly string[]>> = {
   arial: ['arial', 'helvetica', 'helvetica neue', 'liberation sans', 'nimbus sans', 'arimo'],
-  times: ['times', 'times new roman', 'liberation serif', 'georgia', 'serif', 'cambria', 'tinos'],
+  times: ['times', 'times new roman', 'liberation serif', 'tinos'],
   calibri: ['calibri', 'carlito', 'candara'],
   roboto: [
     'roboto',

@@ -34,10 +34,13 @@ export interface MenuFit {
   /** Of the whole bar, with home and gaps, and the least of common fonts. */
   width: number;
   leastWidth: number;
+  /** Of an entry’s box. */
+  height: number;
   type: MenuType;
 }
 
 /** Sizes that the style sheet gives, in em. */
+const lineHeight = 1.35;
 const openerWidth = 2;
 const openerLink = 0.3;
 const openerSign = 0.57;
@@ -63,8 +66,12 @@ export function fitOf(
 ): MenuFit {
   const em = type.size;
   const px = (length: string): number => lengthOf(length, em);
-  const [, side, , other] = sides(look.padding ?? '0.7em 0.95em').map(px) as [number, number, number, number];
-  const gap = px((look.gap ?? '0.2em').split(' ').at(-1)!);
+  // Where menus lie on the page’s own ground their labels begin at its edge.
+  const isPlain = menu.form === 'plain';
+  const [top, side, bottom, other] = sides(isPlain ? '0.35em 0' : (look.padding ?? '0.7em 0.95em')).map(
+    px,
+  ) as [number, number, number, number];
+  const gap = isPlain ? 1.5 * em : px((look.gap ?? '0.2em').split(' ').at(-1)!);
   const spacing = look.font.spacing === null || look.font.spacing === 'normal' ? 0 : px(look.font.spacing);
   const border = 2 * px(borderOf(look));
   const textOf = (text: string, weight: number): TextWidth => {
@@ -111,6 +118,7 @@ export function fitOf(
     home,
     width: equal ? (equal.at(-1)?.offset ?? 0) + (equal.at(-1)?.width ?? 0) : offset,
     leastWidth: equal ? (equal.at(-1)?.offset ?? 0) + (equal.at(-1)?.width ?? 0) : leastOffset,
+    height: top + bottom + lineHeight * em + border,
     type,
   };
 }

@@ -206,6 +206,10 @@ export const rulePages: Readonly<Record<RuleName, RulePage>> = {
     'An element stays in view only as long as the one that it stands in; a header is soon past.',
     'stays: top          →  stays: { top: header }',
   ),
+  'width-differs': rule(
+    'A bar folds by the width that Kamino computes from the plan. Rules of your own that make entries wider are not in it: between the two widths entries wrap.',
+    'look: { padding: 0.9em 1.3em }',
+  ),
   'see-through': rule(
     'The page scrolls through under the labels, which cannot be read then.',
     'look: { background: "#ffffff" }',

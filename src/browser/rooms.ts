@@ -1,0 +1,100 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { dumpPage, leftIn } from './dump.ts';
+
+/** A menu as a browser lays it out, in px. */
+export interface SeenMenu {
+  menu: string;
+  /** The width that it has. */
+  room: number;
+  /** The width that home and entries take, side by side; null while it is folded. */
+  used: number | null;
+  isFolded: boolean;
+  /** Entries stand in several lines. */
+  wraps: boolean;
+  /** The font that the page asks for. */
+  font: string;
+  fontSize: number;
+  /** Targets that are less than so many px wide or high. */
+  under24: string[];
+  under44: string[];
+}
+
+/** @returns for each page and width in the order given; null where the browser gives nothing */
+export function seeMenus(
+  browser: string,
+  files: readonly string[],
+  widths: readonly number[],
+): { file: string; width: number; menus: SeenMenu[] }[] | null {
+  const folder = mkdtempSync(join(tmpdir(), 'kamino-rooms-'));
+  try {
+    const frames = files.flatMap(file =>
+      widths.map(
+        width => `<iframe src="${pathToFileURL(file).href}" width="${width}" height="800"></iframe>`,
+      ),
+    );
+    const sheet = join(folder, 'rooms.html');
+    writeFileSync(
+      sheet,
+      `<!doctype html><meta charset="utf-8"><style>iframe{border:0}</style>${frames.join('')}<script>addEventListener('load',${script})</script>`,
+    );
+    const markup = dumpPage(browser, sheet, {
+      profile: join(folder, 'profile'),
+      size: [2400, 2400],
+      time: 8000,
+    });
+    const seen = leftIn(markup, 'data-kamino-rooms') as SeenMenu[][] | null;
+    if (seen === null) return null;
+    return files.flatMap((file, at) =>
+      widths.map((width, column) => ({ file, width, menus: seen[at * widths.length + column] ?? [] })),
+    );
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+/** Runs in the sheet: reads the menus of each frame, once their fonts are there. */
+const script = `function () {
+  var frames = [].slice.call(document.querySelectorAll('iframe'));
+  var shown = function (one) { return one.getClientRects().length > 0; };
+  var read = function (frame) {
+    var page = frame.contentDocument, view = frame.contentWindow;
+    if (!page) return [];
+    return [].slice.call(page.querySelectorAll('nav[data-kamino]')).map(function (menu) {
+      var room = menu.querySelector('.kamino-room'), list = room && room.querySelector('.kamino-list');
+      if (!list) return null;
+      var toggle = room.querySelector('.kamino-toggle'), folded = !!toggle && shown(toggle);
+      var home = room.querySelector('.kamino-home');
+      var items = [].slice.call(list.children).filter(shown);
+      var boxes = (home && shown(home) ? [home] : []).concat(items).map(function (one) { return one.getBoundingClientRect(); });
+      var middles = boxes.map(function (box) { return Math.round((box.top + box.bottom) / 2); });
+      var style = view.getComputedStyle(list), first = items[0] && items[0].getBoundingClientRect();
+      var last = items.length ? items[items.length - 1].getBoundingClientRect() : null;
+      var used = null;
+      if (!folded && first && last) {
+        used = Math.max(last.right, first.right) - Math.min(first.left, last.left);
+        if (home && shown(home)) {
+          var own = view.getComputedStyle(home);
+          used += home.getBoundingClientRect().width + (parseFloat(own.marginInlineEnd) || 0) + (parseFloat(view.getComputedStyle(room).columnGap) || 0);
+        }
+      }
+      var targets = [].slice.call(menu.querySelectorAll('a, summary')).filter(shown);
+      var under = function (least) {
+        return targets.filter(function (one) {
+          var box = one.getBoundingClientRect();
+          return box.width < least - 0.01 || box.height < least - 0.01;
+        }).map(function (one) { return one.getAttribute('aria-label') || one.textContent.trim(); });
+      };
+      return {
+        menu: menu.getAttribute('data-kamino'), room: room.getBoundingClientRect().width, used: used, isFolded: folded,
+        wraps: !folded && middles.some(function (one) { return one !== middles[0]; }),
+        font: style.fontFamily, fontSize: parseFloat(style.fontSize), under24: under(24), under44: under(44)
+      };
+    }).filter(Boolean);
+  };
+  Promise.all(frames.map(function (frame) { return frame.contentDocument ? frame.contentDocument.fonts.ready : null; })).then(function () {
+    document.documentElement.setAttribute('data-kamino-rooms', encodeURIComponent(JSON.stringify(frames.map(read))));
+  });
+}`.replace(/\n\s*/g, ' ');

@@ -1,0 +1,143 @@
+import Table from 'cli-table3';
+import { type Command, InvalidArgumentError } from 'commander';
+import { shortened } from '../core/text/nearest.ts';
+import type { MeasureResult, MeasuredMenu } from '../jobs/measure.ts';
+import { type Act, type Voice, tellFindings } from './io.ts';
+
+const examples = `
+Examples:
+  $ kamino measure                     each entry's width, and where each bar fits
+  $ kamino measure --at 900 --at 1100  at these widths too
+  $ kamino measure --browser           and the real room that pages leave for it
+  $ kamino measure --json              all of it, for other programs
+
+Widths are in px, at a root size of 16. Exit status: 0 fine, 2 a bad plan or a failure.`;
+
+interface Options {
+  at?: number[];
+  browser?: true;
+  json?: true;
+}
+
+export function addMeasure(program: Command, act: Act): void {
+  program
+    .command('measure')
+    .description('measure menus with their real font: widths, offsets, and what fits at which width')
+    .argument('[plan]', 'a plan, or the folder of one', '.')
+    .option('--at <px>', 'a width to look at, beside the usual ones', pixels)
+    .option('--browser', 'look at the finished pages in a real browser too')
+    .option('--json', 'print the result as one JSON document')
+    .addHelpText('after', examples)
+    .action((plan: string, options: Options) => act(voice => work(plan, options, voice))());
+}
+
+function pixels(text: string, before: number[] = []): number[] {
+  if (!/^\d{2,5}(?:px)?$/.test(text)) throw new InvalidArgumentError('A width is a number of px.');
+  return [...before, parseInt(text, 10)];
+}
+
+async function work(plan: string, { at = [], browser, json }: Options, voice: Voice): Promise<number> {
+  const { measure } = await import('../jobs/measure.ts');
+  const result = await measure({ plan, at, browser: browser === true });
+  if (json) {
+    voice.io.out(`${JSON.stringify({ kamino: 1, command: 'measure', ...result }, null, 2)}\n`);
+    return result.status;
+  }
+  tellFindings(result.findings, voice);
+  if (result.status === 2) return 2;
+  const parts = result.menus.map(menu => menuText(menu, voice));
+  voice.io.out(`${[...parts, ...(result.seen ? [seenText(result.seen, voice)] : [])].join('\n\n')}\n`);
+  return 0;
+}
+
+function menuText(menu: MeasuredMenu, { out }: Voice): string {
+  const { font, entries, home, height, widths } = menu;
+  const { family, files, sizePx, weight, isKnown } = font;
+  const source = isKnown ? files.join(', ') : 'no font file of the site: the widest of common fonts';
+  const range =
+    menu.fitsFromLeastPx < menu.fitsFromPx
+      ? ` (${menu.fitsFromLeastPx} in the narrowest of common fonts)`
+      : '';
+  const table = tableOf(['entry', 'text', 'box', 'from the start']);
+  if (home > 0) table.push([out.quiet('(home)'), '', px(home), px(0)]);
+  for (const one of entries) table.push([cut(one.label), px(one.textWidth), px(one.width), px(one.offset)]);
+  const name = menu.language === null ? menu.menu : `${menu.menu}, ${menu.language}`;
+  const low =
+    height < 24
+      ? `  ${out.warning('less than 24 px')}`
+      : height < 44
+        ? out.quiet('  less than the 44 px that a finger likes; 44 on touch screens')
+        : '';
+  return [
+    `${out.strong(name)}  ${out.quiet(`${family ?? 'the page’s own font'}, ${sizePx} px, weight ${weight} (${source})`)}`,
+    table.toString().replace(/ +$/gm, ''),
+    `  Side by side it is ${out.strong(`${px(menu.fitsFromPx)} px`)} wide, ${menu.fitsFromEm} em${range}.`,
+    `  An entry is ${px(height)} px high.${low}`,
+    ...widths.map(one => `  ${fitLine(one, out)}`),
+  ].join('\n');
+}
+
+function fitLine({ width, fits, left, letters }: MeasuredMenu['widths'][number], out: Voice['out']): string {
+  const at = `${String(width).padStart(5)} px`;
+  if (fits) return `${at}  fits, ${px(left)} px left`;
+  const hint = letters
+    ? `: “${cut(letters.label)}” would have to lose ${letters.less} ${letters.less === 1 ? 'letter' : 'letters'}`
+    : '';
+  return `${at}  ${out.warning(`${px(-left)} px too wide`)}${hint}`;
+}
+
+function seenText(seen: NonNullable<MeasureResult['seen']>, { out }: Voice): string {
+  const table = tableOf(['page', 'window', 'menu', 'room', 'takes', '']);
+  let last = '';
+  for (const { page, width, menus } of seen)
+    for (const one of menus) {
+      if (one.menu !== menus[0]!.menu && one.used === null && !one.isFolded) continue;
+      const state = one.isFolded ? 'folded' : one.wraps ? 'in several lines' : '';
+      const small = one.under24.length > 0 ? out.warning(`under 24 px: ${shortened(one.under24, 2)}`) : '';
+      table.push([
+        page === last ? '' : page,
+        String(width),
+        one.menu,
+        px(one.room),
+        one.used === null ? '' : px(one.used),
+        [state, small].filter(Boolean).join(', '),
+      ]);
+      last = page;
+    }
+  return `${out.strong('In the browser')}\n${table.toString().replace(/ +$/gm, '')}`;
+}
+
+function px(value: number): string {
+  return String(Math.round(value * 10) / 10);
+}
+
+function cut(text: string): string {
+  return text.length > 40 ? `${text.slice(0, 39)}…` : text;
+}
+
+/** A table without lines, numbers to the right. */
+function tableOf(head: readonly string[]): Table.Table {
+  const none = {
+    top: '',
+    'top-mid': '',
+    'top-left': '',
+    'top-right': '',
+    bottom: '',
+    'bottom-mid': '',
+    'bottom-left': '',
+    'bottom-right': '',
+    left: '',
+    'left-mid': '',
+    mid: '',
+    'mid-mid': '',
+    right: '',
+    'right-mid': '',
+    middle: '  ',
+  };
+  return new Table({
+    head: [...head],
+    chars: none,
+    style: { head: [], border: [], 'padding-left': 1, 'padding-right': 0 },
+    colAligns: head.map((name, at) => (at === 0 || name === 'menu' || name === '' ? 'left' : 'right')),
+  });
+}

@@ -1,0 +1,117 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { describe, expect, it, test } from '@jest/globals';
+import { demoFolder, folderWith, kamino, page } from '../helpers/site.ts';
+import type { MeasureResult } from '../../src/jobs/measure.ts';
+
+const sans = readFileSync(join(demoFolder, 'fonts/source-sans-400.woff2'));
+const styled = (body: string): string =>
+  page('Home', '').replace(
+    '</head>',
+    `<style>@font-face{font-family:S;src:url(s.woff2)}${body}</style></head>`,
+  );
+const plan = (
+  lines = '',
+  entries = '[{ page: index.html, label: Visit }, { page: index.html, label: Telescopes }]',
+): string =>
+  `kamino: 1\n${lines}menus:\n  - menu: m\n    entries:\n${entries
+    .slice(1, -1)
+    .replace(/(?:^|, )(?=\{)/g, '\n      - ')
+    .slice(1)}\n`;
+const site = (text: string, css = 'body{font:17px S, sans-serif}'): string =>
+  folderWith({ 'index.html': styled(css), 's.woff2': sans, 'kamino.yaml': text });
+const measured = (folder: string, ...more: string[]): MeasureResult =>
+  JSON.parse(kamino(folder, 'measure', '--json', ...more).out) as MeasureResult;
+
+describe('measure', () => {
+  it('takes the font and size of the page, and adds what the look says', () => {
+    const [menu] = measured(site(plan('look: { padding: 10px 20px, gap: 5px }\n'))).menus;
+    expect(menu!.font).toMatchObject({ sizePx: 17, files: ['s.woff2'], isKnown: true });
+    const [visit, telescopes] = menu!.entries;
+    expect(visit!.width).toBeCloseTo(visit!.textWidth + 40, 1);
+    expect(telescopes!.offset).toBeCloseTo(visit!.width + 5, 1);
+    expect(menu!.fitsFromPx).toBeCloseTo(telescopes!.offset + telescopes!.width, 1);
+    expect(menu!.height).toBeCloseTo(17 * 1.35 + 20, 1);
+    expect(menu!.widths.map(one => one.width)).toEqual([320, 390, 768, 1024, 1280, 1440]);
+  });
+
+  test.each([
+    ['look: { font: { size: 2em } }\n', 2],
+    ['look: { font: { size: 34px } }\n', 2],
+    ['look: { font: { size: 1.0625rem } }\n', 1],
+  ])('%s', (lines, scale) => {
+    const width = (text: string): number => measured(site(text)).menus[0]!.entries[1]!.textWidth;
+    expect(width(plan(lines))).toBeCloseTo(width(plan()) * scale, 0);
+  });
+
+  it('adds letter spacing, and measures with the file that the plan names', () => {
+    const width = (folder: string): number => measured(folder).menus[0]!.entries[0]!.textWidth;
+    const given = site(plan('look: { font: { file: s.woff2, spacing: 2px } }\n'), 'body{font:17px serif}');
+    expect(width(given)).toBeCloseTo(width(site(plan())) + 5 * 2, 1);
+    const lost = kamino(site(plan('look: { font: { file: lost.woff2 } }\n')), 'measure');
+    expect([lost.status, lost.err]).toEqual([
+      2,
+      expect.stringContaining('kamino.yaml:2:23: error missing-file'),
+    ]);
+  });
+
+  it('gives a range where only system fonts are named', () => {
+    const [menu] = measured(site(plan(), 'body{font:17px Georgia, serif}')).menus;
+    expect(menu!.font.isKnown).toBe(false);
+    expect(menu!.fitsFromLeastPx).toBeLessThan(menu!.fitsFromPx);
+  });
+
+  it('tells where a bar fits, and how many letters less would make it fit', () => {
+    const long =
+      '[{ page: index.html, label: The telescopes on the hill }, { page: index.html, label: Visit }]';
+    const [menu] = measured(site(plan('', long)), '--at', '240', '--at', '500').menus;
+    const at = (width: number) => menu!.widths.find(one => one.width === width)!;
+    expect(at(500)).toMatchObject({ fits: true, letters: null });
+    expect(at(240)).toMatchObject({ fits: false, letters: { label: 'The telescopes on the hill' } });
+    const shorter = long.replace(
+      'The telescopes on the hill',
+      'The telescopes on the hill'.slice(0, -at(240).letters!.less),
+    );
+    expect(measured(site(plan('', shorter)), '--at', '240').menus[0]!.widths[0]!.fits).toBe(true);
+  });
+
+  it('prints a table', () => {
+    const { status, out } = kamino(site(plan()), 'measure');
+    expect(status).toBe(0);
+    expect(out).toMatch(/Telescopes +[\d.]+ +[\d.]+ +[\d.]+/);
+    expect(out).toMatch(/320 px {2}fits, [\d.]+ px left/);
+  });
+
+  it('refuses a width that is none', () => {
+    const { status, err } = kamino(site(plan()), 'measure', '--at', 'wide');
+    expect([status, err]).toEqual([2, expect.stringContaining('A width is a number of px')]);
+  });
+});
+
+describe('measure --browser', () => {
+  it('agrees with the browser on the demo, in both languages, on every kind of page', () => {
+    const folder = folderWith({});
+    kamino(folder, 'demo');
+    const { status, menus, seen, findings } = measured(join(folder, 'brackenfold'), '--browser');
+    expect([status, findings]).toEqual([0, []]);
+    const bar = menus.find(one => one.menu === 'masthead' && one.language === 'en')!;
+    const wide = seen!.filter(one => one.width === 1280 && !one.page.startsWith('cy/'));
+    expect(wide.length).toBeGreaterThan(3);
+    for (const { menus: all } of wide) {
+      const one = all.find(({ menu }) => menu === 'masthead')!;
+      // An old page has a font of its own.
+      if (one.font.includes('Brackenfold Sans'))
+        expect(Math.abs(one.used! - bar.fitsFromPx)).toBeLessThan(0.6);
+      expect(one.isFolded).toBe(false);
+    }
+    for (const { menus: all } of seen!.filter(one => one.width <= 768))
+      expect(all.find(({ menu }) => menu === 'masthead')!.isFolded).toBe(true);
+  });
+
+  it('tells where own rules make a bar wider than was computed', () => {
+    const folder = site(plan(), 'body{font:17px S, sans-serif} .kamino .kamino-link{padding-inline:3em}');
+    expect(kamino(folder, 'measure', '--browser').err).toContain('kamino build');
+    kamino(folder, 'build');
+    expect(kamino(folder, 'measure', '--browser').err).toContain('warning width-differs');
+  });
+});
