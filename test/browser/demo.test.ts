@@ -253,8 +253,8 @@ describe('the bar', () => {
 
 describe('a folded bar, without any script', () => {
   it.each([
-    [959, true],
-    [960, false],
+    [944, true],
+    [945, false],
   ])('at %i px: folded is %s', async (width, isFolded) => {
     const page = await open(address('tonight.html'), {
       viewport: { width, height: 800 },

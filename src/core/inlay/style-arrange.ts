@@ -34,7 +34,6 @@ export const tabs = `.${parts.tabs} .${parts.room} {
   box-shadow: inset 0 -1px ${line};
 }
 .${parts.tabs} .${parts.room} > ${top} > .${parts.link} {
-  border: 1px solid transparent;
   border-end-start-radius: 0;
   border-end-end-radius: 0;
 }
@@ -74,6 +73,7 @@ const separated = (menu: string): string => `${menu} .${parts.room} > ${top} + .
   inset-block: 0.6em;
   inset-inline-start: calc(var(--kamino-gap) / -2);
   border-inline-start: 1px solid ${line};
+  pointer-events: none;
 }
 `;
 
@@ -83,6 +83,7 @@ const separatedBelow = (menu: string): string => `${menu} .${parts.room} > ${top
   inset-block-start: calc(var(--kamino-gap) / -2);
   inset-inline: var(--kamino-mark-inline);
   border-block-start: 1px solid ${line};
+  pointer-events: none;
 }
 `;
 

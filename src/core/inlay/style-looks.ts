@@ -98,7 +98,7 @@ function selectorsOf(
 
 /** What every box has at rest beside its colour. */
 export function base(uses: Uses, has: StyleParts): string {
-  const lines = drawnLines('', uses);
+  const lines = [...(uses.border ? ['  border: var(--kamino-border);'] : []), ...drawnLines('', uses)];
   const ground = has.boxes ? ['  background: var(--kamino-entry-background, transparent);'] : [];
   const label = uses.weight
     ? `${within('label')} {
@@ -109,7 +109,7 @@ ${within('label')}::after {
   block-size: 0;
   overflow: hidden;
   visibility: hidden;
-  font-weight: 900;
+  font-weight: ${uses.boldest};
 }
 `
     : '';
@@ -119,10 +119,8 @@ ${within('label')}::after {
 
 function drawnLines(prefix: string, uses: Uses): string[] {
   return [
-    ...(uses.border ? [`  border: var(--kamino-${prefix}border);`] : []),
     ...(uses.shadow ? [`  box-shadow: var(--kamino-${prefix}shadow);`] : []),
     ...(uses.icon ? [`  --kamino-icon-now: var(--kamino-${prefix}icon-color);`] : []),
-    ...(uses.weight && prefix !== '' ? [`  font-weight: var(--kamino-${prefix}weight);`] : []),
   ];
 }
 
@@ -135,7 +133,7 @@ const selectors: Record<StateName, string> = {
 };
 
 /** Each state sets all that any state sets, so that no two mix; a later one wins. */
-export function stateRules(uses: Uses, has: StyleParts): string {
+export function stateRules(uses: Uses): string {
   const rule = (name: StateName): string =>
     `${selectors[name]} {
   color: var(--kamino-${name}-color);
@@ -143,9 +141,20 @@ export function stateRules(uses: Uses, has: StyleParts): string {
 ${drawnLines(`${name}-`, uses)
   .map(line => `${line}\n`)
   .join('')}}\n`;
+  // The home keeps its own weight and border.
+  const boxed = (name: StateName): string => {
+    const lines = [
+      ...(uses.border
+        ? [`  border: var(--kamino-${name}-border);`, `  margin: var(--kamino-${name}-margin);`]
+        : []),
+      ...(uses.weight ? [`  font-weight: var(--kamino-${name}-weight);`] : []),
+    ];
+    const links = selectors[name].split(',\n').filter(one => !one.includes(`.${parts.home}`));
+    return lines.length === 0 ? '' : `${links.join(',\n')} {\n${lines.join('\n')}\n}\n`;
+  };
   const used = stateNames.filter(name => uses.states.has(name));
   const rules = used.map(name => {
-    const text = rule(name);
+    const text = rule(name) + boxed(name);
     return name === 'hover' ? `@media (hover: hover) {\n${text.replace(/^(?=.)/gm, '  ')}}\n` : text;
   });
   const ring = `${pick(':focus-visible')} {
@@ -153,7 +162,7 @@ ${drawnLines(`${name}-`, uses)
   outline-offset: -2px;
 }
 `;
-  return rules.join('') + (has.highlight ? ring : ring);
+  return rules.join('') + ring;
 }
 
 /** Marks of another kind than the one below the label. */

@@ -59,7 +59,7 @@ export function styleSheet(
     ...(forms.has('plain') ? [plain] : []),
     ...(has.submenu ? [submenus(forms)] : []),
     ...named.filter(menu => menu.align !== 'start').map(menu => aligned(menu.name, menu.align)),
-    stateRules(uses, has),
+    stateRules(uses),
     marks,
     ...(has.submenu && forms.has('bar') ? [markBeside(`.${parts.bar} .${parts.submenu}`)] : []),
     ...(forms.has('plain') ? [markPlain] : []),

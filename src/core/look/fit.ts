@@ -167,7 +167,8 @@ function weightOf({ look, highlight }: ResolvedEntry, weight: number): number {
 
 /** The width of the border that all entries keep room for. */
 function borderOf(look: Look): string {
-  const all = [look.border, ...Object.values(look.states).map(one => one.border)];
+  if (look.border !== null && look.border !== 'none') return look.border.split(' ')[0]!;
+  const all = Object.values(look.states).map(one => one.border);
   return all.flatMap(one => (one === null || one === 'none' ? [] : [one.split(' ')[0]!]))[0] ?? '0';
 }
 

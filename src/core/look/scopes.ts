@@ -99,6 +99,7 @@ class LooksResolver {
       icon: isSaid(
         look => look.iconColor !== null || Object.values(look.states).some(one => one.iconColor !== null),
       ),
+      boldest: boldestOf(this.#drafts.map(one => one.look)),
       weight: isSaid(look => Object.values(look.states).some(one => one.weight !== null)),
     };
     const borderWidth = widestBorder(this.#drafts.map(one => one.look));
@@ -327,6 +328,12 @@ function waysOf(entries: readonly ResolvedEntry[]): ('background' | 'border' | '
     ...(typeof highlight === 'string' ? [highlight] : []),
     ...waysOf(below),
   ]);
+}
+
+/** The heaviest weight of any state. */
+function boldestOf(looks: readonly Look[]): number {
+  const weights = looks.flatMap(look => Object.values(look.states).flatMap(one => one.weight ?? []));
+  return Math.max(400, ...weights.map(one => (one === 'bold' ? 700 : Number(one) || 400)));
 }
 
 /** The widest border of any look: all boxes keep room for it, so that none moves its neighbours. */

@@ -58,7 +58,15 @@ export interface Scope {
 export interface ResolvedLooks {
   scopes: readonly Scope[];
   /** What any of them uses beside colours of labels and grounds. */
-  uses: { states: ReadonlySet<StateName>; border: boolean; shadow: boolean; weight: boolean; icon: boolean };
+  uses: {
+    states: ReadonlySet<StateName>;
+    border: boolean;
+    shadow: boolean;
+    icon: boolean;
+    /** A state is bolder than others; `boldest` is the most of all. */
+    weight: boolean;
+    boldest: number;
+  };
   /** `auto`: menus follow the visitor's scheme, whatever the page does. */
   scheme: 'page' | 'auto' | 'off';
 }

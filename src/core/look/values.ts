@@ -58,8 +58,14 @@ function drawn(
   const shadow = (state: StateValues): string => state.shadow ?? extra ?? 'none';
   const states = [...uses.states].map((name): [StateName, StateValues] => [name, box.state(name)]);
   if (uses.border) {
-    values.set('border', border(box.base));
-    for (const [name, state] of states) values.set(`${name}-border`, border(state));
+    const base = border(box.base);
+    values.set('border', base);
+    for (const [name, state] of states) {
+      const [own, before] = [border(state).split(' ')[0]!, base.split(' ')[0]!];
+      values.set(`${name}-border`, border(state));
+      // A wider border grows outwards, a narrower one leaves its room: nothing beside it moves.
+      values.set(`${name}-margin`, own === before ? '0' : `calc(${before} - ${own})`);
+    }
   }
   if (uses.shadow) {
     values.set('shadow', shadow(box.base));
