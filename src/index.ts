@@ -12,6 +12,7 @@ export { explain, manualNames, type ExplainResult } from './jobs/explain.ts';
 export type { ManualPage, Example } from './core/manual/types.ts';
 export { planSchemaOf } from './jobs/plan-schema.ts';
 export { measure, type MeasureOptions, type MeasureResult, type MeasuredMenu } from './jobs/measure.ts';
+export { specimen, type SpecimenOptions, type SpecimenResult } from './jobs/specimen.ts';
 export { map, type MapOptions, type MapResult } from './jobs/map.ts';
 export { inventory, type Inventory, type InventoryPage } from './jobs/inventory.ts';
 export { version } from './jobs/version.ts';

@@ -10,6 +10,7 @@ import { addExplain } from './explain.ts';
 import { addInventory } from './inventory.ts';
 import { addLift } from './lift.ts';
 import { addMeasure } from './measure.ts';
+import { addSpecimen } from './specimen.ts';
 import { addMap } from './map.ts';
 import { type Act, type Io, voiceOf } from './io.ts';
 
@@ -56,6 +57,7 @@ export async function run(argv: readonly string[], io: Io): Promise<number> {
   addCheck(program, act);
   addLift(program, act);
   addMeasure(program, act);
+  addSpecimen(program, act);
   addMap(program, act);
   addExplain(program, act);
   addDemo(program, act);

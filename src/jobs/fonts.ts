@@ -30,6 +30,8 @@ export interface MenuFont {
   family: string | null;
   /** The files that it is measured with; none where only system fonts are named. */
   files: string[];
+  /** The same with the family and weights that they are for. */
+  faces: { family: string; weight: readonly [number, number]; file: string }[];
   type: MenuType;
   measure: Measure;
 }
@@ -88,7 +90,15 @@ export class MenuFonts {
       return fallbackWidth(text, family, wanted);
     };
     measure('', weight);
-    return { family, files: [...files], type, measure };
+    const ofFiles = own.flatMap(({ family: name, weight: weightRange, files: all }) => {
+      const file = all.find(one => this.#open(one));
+      return file === undefined ? [] : [{ family: name, weight: weightRange, file }];
+    });
+    const given =
+      named === null || first === undefined
+        ? []
+        : [{ family: first, weight: [1, 1000] as const, file: named }];
+    return { family, files: [...files], faces: named === null ? ofFiles : given, type, measure };
   }
 
   /** The file that the plan names. */

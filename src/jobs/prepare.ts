@@ -42,10 +42,15 @@ export interface Prepared {
 export async function prepare(open: OpenPlan, plan: Plan, site: OpenSite): Promise<Prepared> {
   const facts = { ...site.facts, words: readWords(open, plan, site) };
   const { menus, ids, languages, look, findings } = resolveMenus(plan, facts, open.source);
-  const context = { tools: await toolsFor(plan), source: open.source };
-  const { looks, findings: ofLook } = resolveLooks(look, menus, context);
-  const { fits, findings: ofFonts } = await fitsOf(menus, { site, look, source: open.source });
-  const style = styleSheet(menus, looks, fits);
+  const {
+    looks,
+    style,
+    findings: ofLooks,
+  } = await looksOf(plan, {
+    resolution: { menus, look },
+    site,
+    source: open.source,
+  });
   const basis = [
     version,
     open.source.text,
@@ -60,8 +65,7 @@ export async function prepare(open: OpenPlan, plan: Plan, site: OpenSite): Promi
     findings: [
       ...findings,
       ...missingWords(plan.languages, menus, open.source),
-      ...ofLook,
-      ...ofFonts,
+      ...ofLooks,
       ...ofFolders,
       ...(taken ? [nameTaken(taken)] : []),
     ],
@@ -82,6 +86,21 @@ async function seekerOf({ menus, skipTo }: Plan): Promise<Seek | null> {
     menus.some(({ place }) => place?.side === 'instead-of' || place?.selectors.some(isComplex) === true) ||
     skipTo.some(isComplex);
   return isNeeded ? (await import('../core/site/select.ts')).seekIn : null;
+}
+
+/** The looks of menus, and their style sheet. */
+export async function looksOf(
+  plan: Plan,
+  {
+    resolution,
+    site,
+    source,
+  }: { resolution: Pick<Resolution, 'menus' | 'look'>; site: OpenSite; source: Source },
+): Promise<{ looks: ResolvedLooks; style: string; findings: Finding[] }> {
+  const { menus, look } = resolution;
+  const { looks, findings } = resolveLooks(look, menus, { tools: await toolsFor(plan), source });
+  const { fits, findings: ofFonts } = await fitsOf(menus, { site, look, source });
+  return { looks, style: styleSheet(menus, looks, fits), findings: [...findings, ...ofFonts] };
 }
 
 /** The widths at which menus fold by their own room; what measures text is loaded only where one does. */

@@ -1,0 +1,212 @@
+import type { MenuFit } from '../look/fit.ts';
+import type { Figure, ResolvedLooks, Scope } from '../look/types.ts';
+import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
+import type { StateName } from '../plan/look-types.ts';
+import { escapeMarkup } from '../text/references.ts';
+
+/** What a specimen shows of one menu. */
+export interface SpecimenMenu {
+  menu: ResolvedMenu;
+  /** As it stands in a page. */
+  markup: string;
+  fit: MenuFit;
+  /** Of its font, as a family, and in px. */
+  family: string | null;
+}
+
+export interface SpecimenSource {
+  title: string;
+  menus: readonly SpecimenMenu[];
+  looks: ResolvedLooks;
+  /** Kamino’s style sheet, and the fonts that it needs, with their files inside. */
+  style: string;
+  fonts: string;
+  /** Widths of windows, in px. */
+  widths: readonly number[];
+}
+
+const states: readonly ('base' | StateName)[] = ['base', 'hover', 'pressed', 'focus', 'current', 'within'];
+
+/** One page that shows every entry in every state, each menu at each width, and the figures behind the colours. */
+export function specimenPage({ title, menus, looks, style, fonts, widths }: SpecimenSource): string {
+  const held = heldStates(style);
+  const hasDark = looks.scopes.some(one => one.dark.size > 0);
+  const schemes = hasDark ? (['light', 'dark'] as const) : (['light'] as const);
+  const parts = menus.map(one =>
+    [
+      `<section><h2>${escapeMarkup(nameOf(one.menu))} <small>${escapeMarkup(about(one))}</small></h2>`,
+      ...schemes.map(scheme => stateTable(one, scheme, hasDark)),
+      figureTable(looks, one.menu),
+      ...(isRow(one.menu) ? [windows(one, { style, fonts, widths })] : []),
+      '</section>',
+    ].join('\n'),
+  );
+  return `<!doctype html>
+<html lang="en">
+<head>
+<meta charset="utf-8">
+<meta name="viewport" content="width=device-width, initial-scale=1">
+<title>${escapeMarkup(title)}</title>
+<style>
+${fonts}
+${held}
+${sheetStyle}
+</style>
+</head>
+<body>
+<h1>${escapeMarkup(title)}</h1>
+${parts.join('\n')}
+</body>
+</html>
+`;
+}
+
+/** The style sheet with its states held by an attribute too, for a sheet that nobody points at. */
+export function heldStates(style: string): string {
+  const held = (pseudo: string, name: string) => (text: string) =>
+    text.replaceAll(pseudo, `:is(${pseudo}, [data-state="${name}"])`);
+  return [held(':hover', 'hover'), held(':active', 'pressed'), held(':focus-visible', 'focus')].reduce(
+    (text, hold) => hold(text),
+    style.replaceAll('@media (hover: hover)', '@media all'),
+  );
+}
+
+function nameOf({ name, language }: ResolvedMenu): string {
+  return language === null ? name : `${name}, ${language.tag}`;
+}
+
+function about({ menu, fit, family }: SpecimenMenu): string {
+  const type = `${family ?? 'the page’s own font'}, ${round(fit.type.size)} px`;
+  return isRow(menu) ? `${menu.form}, ${type}; fits from ${round(fit.width)} px` : `${menu.form}, ${type}`;
+}
+
+function isRow({ form }: ResolvedMenu): boolean {
+  return form === 'bar' || form === 'tabs';
+}
+
+/** A row for each entry, a column for each state, side by side. */
+function stateTable({ menu, fit, family }: SpecimenMenu, scheme: 'light' | 'dark', isNamed: boolean): string {
+  const font = `font: ${fit.type.weight} ${fit.type.size}px ${family ?? 'system-ui, sans-serif'}`;
+  const rows = everyEntry(menu.entries).map(
+    entry =>
+      `<tr><th scope="row" class="unseen">${escapeMarkup(entry.label)}</th>${states
+        .map(state => `<td>${inMenu(menu, entryIn(entry, state))}</td>`)
+        .join('')}</tr>`,
+  );
+  const head = states.map(state => `<th scope="col">${state}</th>`).join('');
+  const caption = isNamed ? `<caption>${scheme}</caption>` : '';
+  return `<div class="scheme ${scheme}" style='${escapeQuote(font)}'><table class="states">${caption}<thead><tr><td class="unseen"></td>${head}</tr></thead><tbody>${rows.join('')}</tbody></table></div>`;
+}
+
+function inMenu(menu: ResolvedMenu, item: string): string {
+  const form = menu.form === 'tabs' ? 'kamino-bar kamino-tabs' : `kamino-${menu.form}`;
+  return `<div class="kamino ${form} kamino-menu-${menu.name}"><div class="kamino-room"><ul class="kamino-list">${item}</ul></div></div>`;
+}
+
+function entryIn(entry: ResolvedEntry, state: 'base' | StateName): string {
+  const way = typeof entry.highlight === 'string' ? ` kamino-highlight-${entry.highlight}` : '';
+  const classes = `kamino-entry${entry.highlight === null ? '' : ` kamino-highlight${way}`}${state === 'within' ? ' kamino-within' : ''}`;
+  const current = state === 'current' ? ' aria-current="page"' : '';
+  const held = state === 'hover' || state === 'pressed' || state === 'focus' ? ` data-state="${state}"` : '';
+  const icon = entry.icon === null || entry.icon.show === 'label' ? '' : entry.icon.markup;
+  const label = escapeMarkup(entry.label);
+  const text = `<span class="kamino-label" data-kamino-label="${label}">${label}</span>`;
+  const content = entry.icon?.at === 'end' ? text + icon : icon + (entry.icon?.show === 'icon' ? '' : text);
+  return `<li class="${classes}" data-kamino-entry="${entry.hook}" data-kamino-depth="1"><a class="kamino-link" href="#"${current}${held}>${content}</a></li>`;
+}
+
+function everyEntry(entries: readonly ResolvedEntry[]): ResolvedEntry[] {
+  return entries.flatMap(one => [
+    ...(one.leadsTo.kind === 'insert' ? [] : [one]),
+    ...everyEntry(one.entries),
+  ]);
+}
+
+/** Colours with their contrast, for the menu and what differs in it. */
+function figureTable(looks: ResolvedLooks, menu: ResolvedMenu): string {
+  const scopes = looks.scopes.filter(
+    ({ address, figures }) => figures.length > 0 && isOf(address, menu, looks),
+  );
+  if (scopes.length === 0)
+    return '<p class="none">The colours are those of the page: their contrast depends on it.</p>';
+  const rows = scopes.flatMap(scope => scope.figures.map((one, at) => figureRow(scope, one, at === 0)));
+  return `<table class="figures"><thead><tr><th scope="col">look</th><th scope="col">state</th><th scope="col">of</th><th scope="col">colour</th><th scope="col">on</th><th scope="col">contrast</th><th scope="col">asked</th></tr></thead><tbody>${rows.join('')}</tbody></table>`;
+}
+
+function isOf({ menu: name }: Scope['address'], menu: ResolvedMenu, { scopes }: ResolvedLooks): boolean {
+  const hasOwn = scopes.some(
+    ({ address }) => address.menu === menu.name && address.part === null && address.entry === null,
+  );
+  return name === menu.name || (name === null && !hasOwn);
+}
+
+function figureRow(
+  { address }: Scope,
+  { state, of, color, ground, ratio, level }: Figure,
+  isFirst: boolean,
+): string {
+  const look =
+    address.entry ??
+    address.part ??
+    (address.highlight === null ? 'menu' : `highlight: ${address.highlight}`);
+  const isFine = ratio >= level;
+  const swatch = (hex: string): string =>
+    `<td><svg class="swatch" viewBox="0 0 2 1" aria-hidden="true"><rect width="2" height="1" fill="${hex}"/></svg> ${hex}</td>`;
+  return `<tr${isFirst ? ' class="first"' : ''}><th scope="row">${isFirst ? escapeMarkup(look) : ''}</th><td>${state}</td><td>${of}</td>${swatch(color)}${swatch(ground)}<td class="${isFine ? 'fine' : 'low'}">${ratio.toFixed(2)} ${isFine ? '✓' : 'too little'}</td><td>${level}</td></tr>`;
+}
+
+/** The whole menu in windows of each width. */
+function windows(
+  { markup, fit, family }: SpecimenMenu,
+  { style, fonts, widths }: Pick<SpecimenSource, 'style' | 'fonts' | 'widths'>,
+): string {
+  const font = `body{margin:0;font:${fit.type.weight} ${fit.type.size}px ${family ?? 'system-ui, sans-serif'}}`;
+  const page = `<!doctype html><html lang="en"><meta charset="utf-8"><title>Menu</title><style>${fonts}${style}${font}</style><body>${markup}</body></html>`;
+  const frames = widths.map(
+    width =>
+      `<figure style="width:${width}px"><figcaption>${width} px</figcaption><iframe title="${width} px" width="${width}" height="${Math.ceil(fit.height * 1.25)}" srcdoc='${escapeQuote(page)}'></iframe></figure>`,
+  );
+  return `<div class="windows">${frames.join('')}</div>`;
+}
+
+function escapeQuote(text: string): string {
+  return text.replaceAll('&', '&amp;').replaceAll("'", '&#39;');
+}
+
+function round(value: number): number {
+  return Math.round(value * 10) / 10;
+}
+
+const sheetStyle = `
+html { color-scheme: light; }
+body { margin: 0 auto; padding: 2.5rem 2rem 4rem; max-width: 100rem; color: #22262e; background: #f6f6f4; font: 15px/1.5 system-ui, sans-serif; }
+h1 { margin: 0 0 2rem; font-size: 1.7rem; letter-spacing: -0.01em; }
+section { margin: 0 0 3.5rem; }
+h2 { margin: 0 0 1rem; font-size: 1.2rem; }
+h2 small { margin-inline-start: 0.6em; color: #63676f; font-size: 0.85rem; font-weight: 400; }
+.scheme { margin: 0 0 1rem; padding: 1rem 1.25rem; border: 1px solid #dcdcd6; border-radius: 0.5rem; overflow-x: auto; }
+.light { color-scheme: light; color: #22262e; background: #fff; }
+.dark { color-scheme: dark; color: #e8e8e4; background: #15171a; border-color: #2c2f35; }
+table { border-collapse: collapse; }
+.states { width: 100%; }
+.states caption { padding-bottom: 0.4rem; text-align: start; }
+.states caption, .states th { color: inherit; font: 500 12px/1.4 system-ui, sans-serif; opacity: 0.75; }
+.states th { padding: 0.3rem 0.9rem 0.3rem 0; text-align: start; white-space: nowrap; }
+.states td { padding: 0.3rem 0.9rem 0.3rem 0; }
+.states .unseen { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); }
+.states .kamino { display: block; width: max-content; position: static; }
+.states .kamino .kamino-room { container-type: normal; }
+.states .kamino .kamino-list { display: flex; }
+.figures { margin: 0 0 1.25rem; font-size: 13px; }
+.figures th, .figures td { padding: 0.22rem 1.4rem 0.22rem 0; text-align: start; font-weight: 400; font-variant-numeric: tabular-nums; white-space: nowrap; }
+.figures thead th { color: #63676f; }
+.figures .first > * { border-top: 1px solid #dcdcd6; }
+.figures .fine { color: #1d6b3a; }
+.figures .low { color: #a12b1f; font-weight: 600; }
+.swatch { width: 1.9em; height: 0.95em; margin-inline-end: 0.35em; vertical-align: -0.1em; border-radius: 0.15em; outline: 1px solid rgb(0 0 0 / 0.15); }
+.none { color: #63676f; }
+.windows { display: grid; gap: 1rem; overflow-x: auto; }
+.windows figure { margin: 0; }
+.windows figcaption { margin-bottom: 0.25rem; color: #63676f; font-size: 12px; }
+.windows iframe { display: block; border: 0; outline: 1px solid #dcdcd6; background: #fff; }
+`;
