@@ -8,6 +8,7 @@ const examples = `
 Examples:
   $ kamino measure                     each entry's width, and where each bar fits
   $ kamino measure --at 900 --at 1100  at these widths too
+  $ kamino measure --menu masthead     one menu only
   $ kamino measure --browser           and the real room that pages leave for it
   $ kamino measure --json              all of it, for other programs
 
@@ -15,6 +16,7 @@ Widths are in px, at a root size of 16. Exit status: 0 fine, 2 a bad plan or a f
 
 interface Options {
   at?: number[];
+  menu?: string;
   browser?: true;
   json?: true;
 }
@@ -25,6 +27,7 @@ export function addMeasure(program: Command, act: Act): void {
     .description('measure menus with their real font: widths, offsets, and what fits at which width')
     .argument('[plan]', 'a plan, or the folder of one', '.')
     .option('--at <px>', 'a width to look at, beside the usual ones', pixels)
+    .option('--menu <name>', 'this menu only')
     .option('--browser', 'look at the finished pages in a real browser too')
     .option('--json', 'print the result as one JSON document')
     .addHelpText('after', examples)
@@ -36,9 +39,14 @@ function pixels(text: string, before: number[] = []): number[] {
   return [...before, parseInt(text, 10)];
 }
 
-async function work(plan: string, { at = [], browser, json }: Options, voice: Voice): Promise<number> {
+async function work(plan: string, { at = [], menu, browser, json }: Options, voice: Voice): Promise<number> {
   const { measure } = await import('../jobs/measure.ts');
-  const result = await measure({ plan, at, browser: browser === true });
+  const result = await measure({
+    plan,
+    at,
+    browser: browser === true,
+    ...(menu === undefined ? {} : { menu }),
+  });
   if (json) {
     voice.io.out(`${JSON.stringify({ kamino: 1, command: 'measure', ...result }, null, 2)}\n`);
     return result.status;
@@ -69,7 +77,7 @@ function menuText(menu: MeasuredMenu, { out }: Voice): string {
         ? out.quiet('  less than the 44 px that a finger likes; 44 on touch screens')
         : '';
   return [
-    `${out.strong(name)}  ${out.quiet(`${family ?? 'the page’s own font'}, ${sizePx} px, weight ${weight} (${source})`)}`,
+    `${out.strong(name)}  ${out.quiet(`${family?.split(',')[0] ?? 'the page’s own font'}, ${sizePx} px, weight ${weight} (${source})`)}`,
     table.toString().replace(/ +$/gm, ''),
     `  Side by side it is ${out.strong(`${px(menu.fitsFromPx)} px`)} wide, ${menu.fitsFromEm} em${range}.`,
     `  An entry is ${px(height)} px high.${low}`,
@@ -108,7 +116,7 @@ function seenText(seen: NonNullable<MeasureResult['seen']>, { out }: Voice): str
 }
 
 function px(value: number): string {
-  return String(Math.round(value * 10) / 10);
+  return value.toFixed(1);
 }
 
 function cut(text: string): string {

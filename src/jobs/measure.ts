@@ -7,6 +7,7 @@ import { resolveMenus } from '../core/menu/resolve.ts';
 import type { ResolvedMenu } from '../core/menu/types.ts';
 import type { EntryFit } from '../core/look/fit.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
+import { nearest } from '../core/text/nearest.ts';
 import { MenuFonts } from './fonts.ts';
 import { inPlace } from './own.ts';
 import { type OpenPlan, type OpenSite, openPlan, openSite, readWords } from './project.ts';
@@ -14,6 +15,8 @@ import { type OpenPlan, type OpenSite, openPlan, openSite, readWords } from './p
 export interface MeasureOptions {
   /** A plan, or the folder of one. */
   plan?: string;
+  /** This menu only. */
+  menu?: string;
   /** Widths beside the usual ones, in px. */
   at?: readonly number[];
   /** Look at the finished pages in a real browser too. */
@@ -76,8 +79,9 @@ export async function measure(options: MeasureOptions = {}): Promise<MeasureResu
   const widths = [...new Set([...usual, ...(options.at ?? [])])].sort((one, other) => one - other);
   const measured = menus
     .filter(menu => menu.shows === 'entries' && menu.entries.length > 0)
+    .filter(menu => options.menu === undefined || menu.name === options.menu)
     .map(menu => measuredMenu(menu, fonts, widths));
-  const told = [...open.findings, ...ofMenus, ...fonts.findings];
+  const told = [...open.findings, ...ofMenus, ...fonts.findings, ...unknownMenu(options.menu, open, menus)];
   if (hasErrors(told)) return failed(told);
   const browser = options.browser ? seenBy(open, site, menus, widths) : { seen: null, findings: [] };
   const differences = browser.seen ? widthFindings(measured, browser.seen) : [];
@@ -87,6 +91,14 @@ export async function measure(options: MeasureOptions = {}): Promise<MeasureResu
     menus: measured,
     seen: browser.seen,
   };
+}
+
+function unknownMenu(name: string | undefined, open: OpenPlan, menus: readonly ResolvedMenu[]): Finding[] {
+  const names = [...new Set(menus.map(menu => menu.name))];
+  if (name === undefined || names.includes(name)) return [];
+  const near = nearest(name, names);
+  const remedy = near ? `Did you mean \`${near}\`?` : `Menus of the plan: ${names.join(', ')}.`;
+  return [finding('unknown-menu', { file: open.source.file }, `no menu is called \`${name}\``, remedy)];
 }
 
 function measuredMenu(menu: ResolvedMenu, fonts: MenuFonts, widths: readonly number[]): MeasuredMenu {

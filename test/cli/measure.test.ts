@@ -80,6 +80,8 @@ describe('measure', () => {
     expect(status).toBe(0);
     expect(out).toMatch(/Telescopes +[\d.]+ +[\d.]+ +[\d.]+/);
     expect(out).toMatch(/320 px {2}fits, [\d.]+ px left/);
+    const lost = kamino(site(plan()), 'measure', '--menu', 'n');
+    expect([lost.status, lost.err]).toEqual([2, expect.stringContaining('no menu is called `n`')]);
   });
 
   it('refuses a width that is none', () => {
