@@ -13,6 +13,7 @@ export type { ManualPage, Example } from './core/manual/types.ts';
 export { planSchemaOf } from './jobs/plan-schema.ts';
 export { measure, type MeasureOptions, type MeasureResult, type MeasuredMenu } from './jobs/measure.ts';
 export { specimen, type SpecimenOptions, type SpecimenResult } from './jobs/specimen.ts';
+export { preview, type Preview, type PreviewOptions } from './jobs/preview.ts';
 export { map, type MapOptions, type MapResult } from './jobs/map.ts';
 export { inventory, type Inventory, type InventoryPage } from './jobs/inventory.ts';
 export { version } from './jobs/version.ts';

@@ -11,6 +11,7 @@ import { addInventory } from './inventory.ts';
 import { addLift } from './lift.ts';
 import { addMeasure } from './measure.ts';
 import { addSpecimen } from './specimen.ts';
+import { addPreview } from './preview.ts';
 import { addMap } from './map.ts';
 import { type Act, type Io, voiceOf } from './io.ts';
 
@@ -58,6 +59,7 @@ export async function run(argv: readonly string[], io: Io): Promise<number> {
   addLift(program, act);
   addMeasure(program, act);
   addSpecimen(program, act);
+  addPreview(program, act);
   addMap(program, act);
   addExplain(program, act);
   addDemo(program, act);

@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import { readFileSync, statSync } from 'node:fs';
 import * as fontkit from 'fontkit';
 
 /** A font file that texts are measured with. */
@@ -7,10 +7,21 @@ export interface FontFile {
   widthOf: (text: string, weight: number) => number | null;
 }
 
+const opened = new Map<string, FontFile>();
+
+/** The same font once for all builds of a program, as long as its file stays the same. */
+export function knownFont(file: string): FontFile {
+  const { mtimeMs, size } = statSync(file);
+  const key = `${file} ${mtimeMs} ${size}`;
+  const font = opened.get(key) ?? readFont(file);
+  opened.set(key, font);
+  return font;
+}
+
 /** @throws Error where the file is no font that can be read (TTF, OTF, WOFF, WOFF2) */
 export function readFont(file: string): FontFile {
-  const opened = fontkit.create(readFileSync(file));
-  const base = 'fonts' in opened ? opened.fonts[0] : opened;
+  const made = fontkit.create(readFileSync(file));
+  const base = 'fonts' in made ? made.fonts[0] : made;
   if (!base) throw new Error('the file holds no font');
   const variations = new Map<number, fontkit.Font>();
   const at = (weight: number): fontkit.Font => {

@@ -59,8 +59,8 @@ export class MenuFonts {
 
   /** The font reader is loaded here, and only here. */
   static async open(site: OpenSite, look: Look | null, source: Source): Promise<MenuFonts> {
-    const { readFont } = await import('../files/font.ts');
-    return new MenuFonts(site, { look, source, read: readFont });
+    const { knownFont } = await import('../files/font.ts');
+    return new MenuFonts(site, { look, source, read: knownFont });
   }
 
   fit(menu: ResolvedMenu): MenuFit & { font: MenuFont } {

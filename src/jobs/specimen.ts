@@ -13,7 +13,7 @@ import { writeWhole } from '../files/write.ts';
 import { type MenuFont, MenuFonts } from './fonts.ts';
 import { shownPath } from './paths.ts';
 import { looksOf } from './prepare.ts';
-import { type OpenSite, openPlan, openSite, readWords } from './project.ts';
+import { type OpenPlan, type OpenSite, openPlan, openSite, readWords } from './project.ts';
 
 export interface SpecimenOptions {
   /** A plan, or the folder of one. */
@@ -37,11 +37,28 @@ const widths = [320, 390, 768, 1024, 1280];
 
 /** One sheet of every entry in every state, for comparing by eye; pages need not be there yet. */
 export async function specimen(options: SpecimenOptions = {}): Promise<SpecimenResult> {
-  const open = openPlan(options.plan);
-  const failed = (findings: readonly Finding[]): SpecimenResult => ({
-    status: 2,
-    findings: sortFindings(findings),
-    written: [],
+  const { html, findings, menus, entries } = await specimenOf(openPlan(options.plan));
+  if (html === null)
+    return { status: 2, findings: sortFindings(findings), written: [], menus: 0, entries: 0 };
+  const out = resolve(options.out ?? 'specimen.html');
+  writeWhole(out, Buffer.from(html));
+  const written = [shownPath(out)];
+  const told = [...findings];
+  const picture = options.png === undefined ? null : writePicture(html, resolve(options.png));
+  if (picture && 'finding' in picture) told.push(picture.finding);
+  else if (picture) written.push(shownPath(picture.file));
+  return { status: hasErrors(told) ? 2 : 0, findings: sortFindings(told), written, menus, entries };
+}
+
+/** The sheet as a page; null, with the reasons among the findings, where the plan is wrong. */
+export async function specimenOf(
+  open: OpenPlan,
+): Promise<{ html: string | null; findings: Finding[]; menus: number; entries: number }> {
+  const failed = (
+    findings: Finding[],
+  ): { html: null; findings: Finding[]; menus: number; entries: number } => ({
+    html: null,
+    findings,
     menus: 0,
     entries: 0,
   });
@@ -50,26 +67,17 @@ export async function specimen(options: SpecimenOptions = {}): Promise<SpecimenR
   if (!site) return failed(findings);
   const facts = withPlanned({ ...site.facts, words: readWords(open, open.plan, site) }, open.plan);
   const resolution = resolveMenus(open.plan, facts, open.source);
-  const { look } = resolution;
   const menus = resolution.menus.filter(menu => menu.shows === 'entries' && menu.entries.length > 0);
-  const {
-    looks,
-    style,
-    findings: ofLooks,
-  } = await looksOf(open.plan, { resolution, site, source: open.source });
-  const told = [...resolution.findings.filter(one => one.rule !== 'no-title'), ...ofLooks];
+  const looked = await looksOf(open.plan, { resolution, site, source: open.source });
+  const told = [...resolution.findings.filter(one => one.rule !== 'no-title'), ...looked.findings];
   if (hasErrors(told)) return failed(told);
-  const fonts = await MenuFonts.open(site, look, open.source);
+  const { looks, style } = looked;
+  const fonts = await MenuFonts.open(site, resolution.look, open.source);
+  const links = { ...open.plan.links, onDisk: site.onDisk };
+  const from = { page: facts.front ?? '', folder: '', links, reserves: looks.uses.weight };
+  const line = { indent: '', lineBreak: '\n', was: null, cell: null };
   const shown = menus.map(menu => {
     const { font, ...fit } = fonts.fit(menu);
-    const page = facts.front ?? '';
-    const from = {
-      page,
-      folder: '',
-      links: { ...open.plan!.links, onDisk: site.onDisk },
-      reserves: looks.uses.weight,
-    };
-    const line = { indent: '', lineBreak: '\n', was: null, cell: null };
     return { menu, markup: menuMarkup(menu, from, line, new Map()), fit, family: font.family, font };
   });
   const html = specimenPage({
@@ -83,20 +91,8 @@ export async function specimen(options: SpecimenOptions = {}): Promise<SpecimenR
     ),
     widths,
   });
-  const out = resolve(options.out ?? 'specimen.html');
-  writeWhole(out, Buffer.from(html));
-  const written = [shownPath(out)];
-  const picture = options.png === undefined ? null : writePicture(html, resolve(options.png));
-  if (picture && 'finding' in picture) told.push(picture.finding);
-  else if (picture) written.push(shownPath(picture.file));
   const entries = shown.reduce((sum, { menu }) => sum + menu.entries.length, 0);
-  return {
-    status: hasErrors(told) ? 2 : 0,
-    findings: sortFindings(told),
-    written,
-    menus: shown.length,
-    entries,
-  };
+  return { html, findings: told, menus: shown.length, entries };
 }
 
 function writePicture(html: string, file: string): { file: string } | { finding: Finding } {

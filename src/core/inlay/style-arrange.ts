@@ -146,12 +146,13 @@ export function arrangements(menus: readonly ResolvedMenu[]): string {
     return menus.some(menu => inside(menu.entries));
   };
   const ofMenus = menus.map(({ name, form, widths, separators, stays }) => {
-    const menu = `.${parts.menu}.${menuClass(name)}`;
+    // As strong as the rules of a fold, which come later.
+    const menu = `.${menuClass(name)}`;
     const isBeside = form !== 'column';
     return [
       ...(widths === 'equal' && isBeside ? [equal(menu)] : []),
       ...(separators === 'line' ? [isBeside ? separated(menu) : separatedBelow(menu)] : []),
-      ...(stays ? [staying(stays.selector ?? menu)] : []),
+      ...(stays ? [staying(stays.selector ?? `.${parts.menu}${menu}`)] : []),
     ].join('');
   });
   return [

@@ -229,11 +229,22 @@ ${narrow} {
   ${menu} .${parts.toggle}[open] + .${parts.list} {
     display: flex;
   }
-  ${menu} .${parts.entry} {
+  .${parts.menu}${menu} .${parts.entry}.${parts.entry} {
     flex-wrap: wrap;
+    margin-inline: 0;
   }
   ${menu} .${parts.link} {
     flex: 1 1 0;
+  }
+  .${parts.menu}${menu} .${parts.entry} > a.${parts.link}.${parts.link} {
+    justify-content: flex-start;
+    text-align: start;
+  }
+  ${menu} .${parts.room} > .${parts.list} > .${parts.entry} + .${parts.entry}::before {
+    inset-block: calc(var(--kamino-gap) / -2) auto;
+    inset-inline: var(--kamino-mark-inline);
+    border-inline-start: 0;
+    border-block-start: 1px solid color-mix(in srgb, currentcolor 32%, transparent);
   }
   .${parts.menu}${menu} .${parts.submenu}.${parts.submenu} {
     position: static;

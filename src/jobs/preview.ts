@@ -1,0 +1,174 @@
+import { readFileSync } from 'node:fs';
+import { networkInterfaces } from 'node:os';
+import { dirname, join, resolve } from 'node:path';
+import { pathMatcher } from '../core/address/glob.ts';
+import { heldStates } from '../core/draw/specimen.ts';
+import { bytesOf } from '../core/text/bytes.ts';
+import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
+import { renderFindings } from '../core/text/render.ts';
+import { SiteRecord } from '../files/record.ts';
+import type { PreviewServer, PreviewSource } from '../server/serve.ts';
+import { inPlace, ownStyle } from './own.ts';
+import { fromUser } from './paths.ts';
+import { Run, prepare } from './prepare.ts';
+import { openPlan, openSite } from './project.ts';
+import { specimenOf } from './specimen.ts';
+
+export interface PreviewOptions {
+  /** A plan, or the folder of one. */
+  plan?: string;
+  /** The first port that is tried; 4600 by default. */
+  port?: number;
+  /** Open it to the network that this machine is in. */
+  lan?: boolean;
+  /** What each build found, and how long it took in ms. */
+  onBuild?: (built: { findings: Finding[]; isGood: boolean; took: number }) => void;
+}
+
+export interface Preview {
+  /** Where it is seen: on this machine, and on its network. */
+  address: string;
+  lanAddress: string | null;
+  /** The port that was asked for is taken. */
+  isOtherPort: boolean;
+  close: () => Promise<void>;
+}
+
+const usualPort = 4600;
+
+/** Serves the finished site from memory, and makes it anew whenever the plan or a page changes. Nothing is written. */
+export async function preview(options: PreviewOptions = {}): Promise<Preview | { findings: Finding[] }> {
+  const [{ serve }, { watchFiles }] = await Promise.all([
+    import('../server/serve.ts'),
+    import('../server/watch.ts'),
+  ]);
+  const builds = new Builds(options.plan);
+  const first = await builds.next();
+  options.onBuild?.(first);
+  if (!builds.source) return { findings: first.findings };
+  const lan = options.lan ? lanHost() : null;
+  if (options.lan && lan === null)
+    return {
+      findings: [
+        finding(
+          'cannot-read',
+          null,
+          'this machine is in no network',
+          'Leave --lan out to look at the pages here.',
+        ),
+      ],
+    };
+  const port = options.port ?? usualPort;
+  const server: PreviewServer = await serve(() => builds.source!, { port, lan });
+  let isBuilding = false;
+  let isStale = false;
+  const rebuild = async (): Promise<void> => {
+    if (isBuilding) {
+      isStale = true;
+      return;
+    }
+    isBuilding = true;
+    do {
+      isStale = false;
+      options.onBuild?.(await builds.next());
+    } while (isStale);
+    isBuilding = false;
+    server.tell();
+  };
+  const watcher = watchFiles(builds.root, [builds.planFile], {
+    isLeft: builds.isLeft,
+    onChange: () => void rebuild(),
+  });
+  await watcher.ready;
+  return {
+    address: `http://localhost:${server.port}/`,
+    lanAddress: lan === null ? null : `http://${lan}:${server.port}/`,
+    isOtherPort: server.port !== port,
+    close: async () => {
+      await watcher.close();
+      await server.close();
+    },
+  };
+}
+
+/** The site as it was built last, as long as the plan is right. */
+class Builds {
+  source: PreviewSource | null = null;
+  root = '';
+  planFile = '';
+  readonly #given: string | undefined;
+
+  constructor(given: string | undefined) {
+    this.#given = given;
+  }
+
+  /** Not what Kamino or other programs write. */
+  readonly isLeft = (path: string): boolean => {
+    const { output, leaveOut } = this.#folders;
+    return (
+      /(?:^|\/)(?:\.|node_modules(?:\/|$))/.test(path) ||
+      output.some(one => path === one || path.startsWith(`${one}/`)) ||
+      leaveOut(path)
+    );
+  };
+  #folders: { output: string[]; leaveOut: (path: string) => boolean } = { output: [], leaveOut: () => false };
+
+  async next(): Promise<{ findings: Finding[]; isGood: boolean; took: number }> {
+    const start = performance.now();
+    const findings = sortFindings(await this.#build());
+    const isGood = !hasErrors(findings);
+    if (this.source) this.source = { ...this.source, problems: isGood ? null : renderFindings(findings) };
+    return { findings, isGood, took: performance.now() - start };
+  }
+
+  /** Keeps the last good build where this one is none. */
+  async #build(): Promise<Finding[]> {
+    const open = openPlan(this.#given);
+    this.planFile = open.file;
+    const { plan } = open;
+    if (!plan || hasErrors(open.findings)) return open.findings;
+    const { site, findings } = openSite(open, plan, true);
+    if (!site) return [...open.findings, ...findings];
+    this.root = site.root;
+    const record = new SiteRecord(dirname(open.file), true);
+    const outputs = [plan.output, ...record.folders].filter(name => name !== inPlace);
+    this.#folders = {
+      output: outputs.map(name => resolve(open.folder, name).slice(site.root.length + 1)).filter(Boolean),
+      leaveOut: pathMatcher(plan.leaveOut),
+    };
+    const prepared = await prepare(open, plan, site);
+    const told = [...open.findings, ...prepared.findings];
+    if (hasErrors(told)) return told;
+    const run = new Run(open, plan, site, prepared);
+    // States can be held by an attribute, for looking at them.
+    const style = bytesOf(heldStates(prepared.style));
+    const files = new Map(site.files.map(({ path }) => [path.normalize('NFC'), path]));
+    this.source = {
+      pages: [...site.facts.pages].sort(),
+      front: site.facts.front,
+      base: plan.links.base,
+      problems: null,
+      file: path => {
+        if (path === ownStyle) return style;
+        const own = files.get(path);
+        if (own === undefined) return null;
+        try {
+          return run.isPage(own) ? Uint8Array.from(run.page(own).bytes) : readFileSync(join(site.root, own));
+        } catch {
+          return null;
+        }
+      },
+      specimen: async () => {
+        const { html } = await specimenOf(open);
+        return html ?? '<!doctype html><title>Specimen</title><p>The plan cannot be shown.</p>';
+      },
+    };
+    return [...told, ...fromUser(site.findings, site.root)];
+  }
+}
+
+/** The address of this machine in its network. */
+function lanHost(): string | null {
+  const all = Object.values(networkInterfaces()).flatMap(one => one ?? []);
+  return all.find(one => one.family === 'IPv4' && !one.internal)?.address ?? null;
+}

@@ -1,0 +1,162 @@
+import type { Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { extname } from 'node:path';
+import express, { type Request, type Response } from 'express';
+import { liveScript } from './live.ts';
+import { widthsPage, widthsScript } from './widths.ts';
+
+/** What the server shows: the finished site as it is now. */
+export interface PreviewSource {
+  /** Pages, by their paths. */
+  pages: readonly string[];
+  /** The page that a server gives for the folder itself. */
+  front: string | null;
+  /** A file of the finished site; null where there is none. */
+  file: (path: string) => Uint8Array | null;
+  /** What is wrong with the plan since the last good build, as people read it; null where nothing is. */
+  problems: string | null;
+  /** The sheet of states. */
+  specimen: () => Promise<string>;
+  /** The folder of the server that the site will lie in, with `/` at both ends. */
+  base: string;
+}
+
+export interface ServerOptions {
+  /** The first port that is tried. */
+  port: number;
+  /** Of the machine on its network; null for this machine alone. */
+  lan: string | null;
+}
+
+export interface PreviewServer {
+  port: number;
+  /** Tells open pages that something has changed. */
+  tell: () => void;
+  close: () => Promise<void>;
+}
+
+const tries = 20;
+
+/** Serves on this machine alone, unless its network is asked for; a port that is taken is passed over. */
+export async function serve(
+  source: () => PreviewSource,
+  { port, lan }: ServerOptions,
+): Promise<PreviewServer> {
+  const listeners = new Set<Response>();
+  const hosts = new Set(['localhost', '127.0.0.1', '[::1]', ...(lan === null ? [] : [lan])]);
+  const app = express();
+  app.disable('x-powered-by');
+  app.set('etag', false);
+  app.use((request, response, next) => {
+    // A page of another site must not reach this one by a name of its own that leads here.
+    const host = (request.headers.host ?? '').replace(/:\d+$/, '');
+    if (!hosts.has(host))
+      return void response.status(403).type('text').send('This host is not known here.\n');
+    response.setHeader('Cache-Control', 'no-store');
+    response.setHeader('X-Content-Type-Options', 'nosniff');
+    next();
+  });
+  app.get('/_kamino/events', (request, response) => {
+    response.writeHead(200, { 'Content-Type': 'text/event-stream' });
+    response.write(`data: ${JSON.stringify(stateOf(source()))}\n\n`);
+    listeners.add(response);
+    request.on('close', () => listeners.delete(response));
+  });
+  app.get('/_kamino/live.js', (_, response) => void response.type('js').send(liveScript));
+  app.get('/_kamino/widths.js', (_, response) => void response.type('js').send(widthsScript));
+  app.get('/_widths', (request, response) => {
+    const page = typeof request.query['page'] === 'string' ? request.query['page'] : null;
+    response.type('html').send(widthsPage(source(), page));
+  });
+  app.get('/_specimen', async (_, response) => {
+    response.type('html').send(await source().specimen());
+  });
+  app.use((request, response) => {
+    sendFile(request, response, source());
+  });
+  const server = await listen(app, port, lan === null ? '127.0.0.1' : '0.0.0.0');
+  return {
+    port: (server.address() as AddressInfo).port,
+    tell: () => {
+      for (const one of listeners)
+        one.write(`data: ${JSON.stringify({ ...stateOf(source()), isNew: true })}\n\n`);
+    },
+    close: () => closed(server, listeners),
+  };
+}
+
+function stateOf({ problems }: PreviewSource): { problems: string | null } {
+  return { problems };
+}
+
+/** Only what is in the list of the site’s files is given: no path leads out of it. */
+function sendFile(request: Request, response: Response, source: PreviewSource): void {
+  if (request.method !== 'GET' && request.method !== 'HEAD') return void response.status(405).end();
+  const path = pathOf(request.path, source.base);
+  if (path === null) return void response.status(400).type('text').send('This address cannot be read.\n');
+  const found = [
+    path,
+    path === '' || path.endsWith('/') ? `${path}index.html` : null,
+    path === '' ? source.front : null,
+  ]
+    .flatMap(one => one ?? [])
+    .map(one => [one, one === '' ? null : source.file(one)] as const)
+    .find(([, bytes]) => bytes !== null);
+  if (found) return send(response, found[0], found[1]!);
+  if (path !== '' && source.file(`${path}/index.html`) !== null)
+    return response.redirect(301, `${request.path}/`);
+  const missing = source.file('404.html');
+  response.status(404);
+  if (missing) return send(response, '404.html', missing);
+  response.type('text').send(`The site has no file \`${path}\`.\n`);
+}
+
+function send(response: Response, path: string, bytes: Uint8Array): void {
+  const isPage = /\.html?$/i.test(path);
+  // Without a charset: that is for the page to say.
+  if (isPage) response.setHeader('Content-Type', 'text/html');
+  else response.type(extname(path) || 'application/octet-stream');
+  response.end(
+    isPage
+      ? Buffer.concat([bytes, Buffer.from('<script src="/_kamino/live.js"></script>')])
+      : Buffer.from(bytes),
+  );
+}
+
+/** The path in the site of an address; null for what is no right one. */
+function pathOf(address: string, base: string): string | null {
+  let path: string;
+  try {
+    path = decodeURIComponent(address);
+  } catch {
+    return null;
+  }
+  const inSite = base !== '/' && path.startsWith(base) ? path.slice(base.length) : path.slice(1);
+  return inSite.normalize('NFC');
+}
+
+function listen(app: express.Express, first: number, host: string): Promise<Server> {
+  return new Promise((resolve, reject) => {
+    const attempt = (port: number): void => {
+      const server = app.listen(port, host);
+      server.once('listening', () => {
+        resolve(server);
+      });
+      server.once('error', (error: NodeJS.ErrnoException) => {
+        if (error.code === 'EADDRINUSE' && port < first + tries) attempt(port + 1);
+        else reject(error);
+      });
+    };
+    attempt(first);
+  });
+}
+
+function closed(server: Server, listeners: ReadonlySet<Response>): Promise<void> {
+  for (const one of listeners) one.end();
+  return new Promise(resolve => {
+    server.close(() => {
+      resolve();
+    });
+    server.closeAllConnections();
+  });
+}
