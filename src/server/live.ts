@@ -4,7 +4,9 @@
  */
 export const liveScript = `(function () {
   var key = 'kamino-scroll ' + location.pathname;
-  var events = new EventSource('/_kamino/events');
+  // A browser keeps few connections to one server: the pages of a sheet of widths share that of the sheet.
+  var isInSheet = self !== top;
+  var events = isInSheet ? new BroadcastChannel('kamino') : new EventSource('/_kamino/events');
   var kept = sessionStorage.getItem(key);
   if (kept) {
     sessionStorage.removeItem(key);

@@ -95,6 +95,13 @@ export const widthsScript = `(function () {
   new ResizeObserver(function () {
     document.getElementById('dragged').textContent = (drag.clientWidth - 14) + ' px (drag the edge)';
   }).observe(drag);
+  var channel = new BroadcastChannel('kamino');
+  var specimen = document.querySelector('.specimen iframe');
+  new EventSource('/_kamino/events').onmessage = function (event) {
+    channel.postMessage(event.data);
+    var told = JSON.parse(event.data);
+    if (told.isNew && !told.problems) specimen.contentWindow.location.reload();
+  };
   var kept = sessionStorage.getItem('kamino-dragged');
   if (kept) drag.style.width = kept;
   addEventListener('pagehide', function () { sessionStorage.setItem('kamino-dragged', drag.style.width); });

@@ -1,0 +1,204 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { request } from 'node:http';
+import { createServer } from 'node:net';
+import { readFileSync, symlinkSync } from 'node:fs';
+import { join } from 'node:path';
+import { afterEach, expect, it, test } from '@jest/globals';
+import { open, useBrowser } from '../helpers/browser.ts';
+import { contents, folderWith, page, put } from '../helpers/site.ts';
+
+const program = join(import.meta.dirname, '../../dist/kamino.js');
+const running: ChildProcess[] = [];
+afterEach(() => {
+  for (const one of running.splice(0)) one.kill('SIGTERM');
+});
+
+const plan = `kamino: 1
+look: { accent: "#3d5a80", background: "#ffffff" }
+menus:
+  - menu: m
+    home: { label: Fold }
+    fold: { when: crowded }
+    entries: [index.html, { page: sub/a.html, entries: [index.html] }]
+`;
+const site = (): string =>
+  folderWith({
+    'index.html': page('Home', '<div style="height:3000px"></div>'),
+    'sub/a.html': page('Sub', ''),
+    'sub/index.html': page('Sub index'),
+    'b ä.txt': 'text',
+    'kamino.yaml': plan,
+  });
+
+interface Started {
+  address: string;
+  said: () => string;
+}
+
+/** Starts the program, and waits until it says where the site is. */
+async function start(folder: string, ...args: string[]): Promise<Started> {
+  const child = spawn(process.execPath, [program, 'preview', ...args], {
+    cwd: folder,
+    env: { ...process.env, NO_COLOR: '1' },
+  });
+  running.push(child);
+  let said = '';
+  return new Promise((resolve, reject) => {
+    const onData = (data: Buffer): void => {
+      said += data.toString();
+      const match = /(http:\/\/localhost:\d+)\//.exec(said);
+      if (match && said.includes('Ctrl-C')) resolve({ address: match[1]!, said: () => said });
+    };
+    child.stdout.on('data', onData);
+    child.stderr.on('data', onData);
+    child.on('exit', code => {
+      reject(new Error(`ended with ${code}: ${said}`));
+    });
+  });
+}
+
+/** A request as it is written, without anything tidied up. */
+function get(
+  address: string,
+  path: string,
+  host?: string,
+): Promise<{ status: number; type: string; body: string; location: string }> {
+  const { hostname, port, host: own } = new URL(address);
+  return new Promise((resolve, reject) => {
+    const sent = request({ hostname, port, path, headers: { Host: host ?? own } }, answer => {
+      let body = '';
+      answer.on('data', (data: Buffer) => (body += data.toString()));
+      answer.on('end', () => {
+        const { 'content-type': type = '', location = '' } = answer.headers;
+        resolve({ status: answer.statusCode!, type, body, location });
+      });
+    });
+    sent.on('error', reject);
+    sent.end();
+  });
+}
+
+it('serves the finished site, and nothing else', async () => {
+  const folder = site();
+  const outside = folderWith({ 'secret.html': page('Secret') });
+  symlinkSync(join(outside, 'secret.html'), join(folder, 'link.html'));
+  const before = contents(folder);
+  const { address } = await start(folder, '--port', '4720');
+  const front = await get(address, '/');
+  expect([front.status, front.type]).toEqual([200, 'text/html']);
+  expect(front.body).toContain('data-kamino="m"');
+  expect((await get(address, '/kamino/menu.css')).type).toContain('text/css');
+  expect((await get(address, '/b%20%C3%A4.txt')).body).toBe('text');
+  expect(await get(address, '/sub')).toMatchObject({ status: 301, location: '/sub/' });
+  expect((await get(address, '/sub/')).body).toContain('<title>Sub index</title>');
+  for (const path of [
+    '/../secret.html',
+    '/..%2fsecret.html',
+    '/%2e%2e/secret.html',
+    '/link.html',
+    '/kamino.yaml',
+    '/.kamino/record.json',
+    '//etc/passwd',
+    '/lost.html',
+  ])
+    expect([path, (await get(address, path)).status]).toEqual([path, 404]);
+  expect((await get(address, '/%ff')).status).toBe(400);
+  for (const host of ['evil.example', 'localhost.evil.example', '192.168.0.1'])
+    expect([host, (await get(address, '/', host)).status]).toEqual([host, 403]);
+  // Nothing is written.
+  expect(contents(folder)).toEqual(before);
+});
+
+test('a port that is taken is passed over, and told', async () => {
+  const other = createServer().listen(4740, '127.0.0.1');
+  await new Promise(resolve => other.once('listening', resolve));
+  const { address, said } = await start(site(), '--port', '4740');
+  expect(address).not.toContain('4740');
+  expect(said()).toContain('That port is taken');
+  expect((await get(address, '/')).status).toBe(200);
+  other.close();
+});
+
+useBrowser();
+
+it('follows changes of the plan, of pages and of files, and keeps the place in the page', async () => {
+  const folder = site();
+  const { address } = await start(folder, '--port', '4760');
+  const tab = await open(`${address}/`);
+  await tab.evaluate(() => {
+    scrollTo(0, 700);
+  });
+  // A menu alone is put in place of the old one.
+  await tab.evaluate(() => ((window as unknown as { mine: number }).mine = 1));
+  put(folder, { 'kamino.yaml': plan.replace('label: Fold', 'label: Press').replace('#3d5a80', '#aa3311') });
+  await tab.waitForFunction(() => document.querySelector('.kamino-home')?.textContent === 'Press');
+  await tab.waitForFunction(() =>
+    getComputedStyle(document.querySelector('.kamino')!)
+      .getPropertyValue('--kamino-accent')
+      .includes('#aa3311'),
+  );
+  expect(await tab.evaluate(() => [scrollY, (window as unknown as { mine?: number }).mine])).toEqual([
+    700, 1,
+  ]);
+  // What the designer changed in the page is loaded again, at the same place.
+  put(folder, { 'index.html': page('Changed', '<div style="height:3000px"></div>') });
+  await tab.waitForFunction(() => document.title === 'Changed' && scrollY === 700);
+  await tab.context().close();
+});
+
+it('shows what is wrong with the plan, in the page and on the terminal, and keeps the last good build', async () => {
+  const folder = site();
+  const { address, said } = await start(folder, '--port', '4780');
+  const tab = await open(`${address}/`);
+  put(folder, { 'kamino.yaml': plan.replace('menus:', 'menuz:') });
+  await tab.waitForSelector('#kamino-problems');
+  expect(await tab.textContent('#kamino-problems')).toContain('Did you mean `menus`?');
+  expect(said()).toContain('The last good build stays.');
+  expect((await get(address, '/')).body).toContain('data-kamino="m"');
+  put(folder, { 'kamino.yaml': plan });
+  await tab.waitForSelector('#kamino-problems', { state: 'detached' });
+  await tab.context().close();
+});
+
+it('shows a page at several widths, and holds states and menus open, also when it is loaded again', async () => {
+  const folder = site();
+  const { address } = await start(folder, '--port', '4800');
+  const tab = await open(`${address}/_widths?page=sub/a.html`, { viewport: { width: 1600, height: 900 } });
+  const frames = () => tab.frames().filter(one => one.url().endsWith('/sub/a.html'));
+  const grounds = (): Promise<string[]> =>
+    Promise.all(
+      frames().map(one =>
+        one
+          .locator('.kamino-link')
+          .first()
+          .evaluate(link => getComputedStyle(link).backgroundColor),
+      ),
+    );
+  await tab.waitForFunction(() => document.querySelectorAll('main iframe').length === 6);
+  const atRest = await grounds();
+  await tab.locator('[value=hover]').check();
+  await tab.waitForTimeout(300);
+  const held = await grounds();
+  expect(held.every((one, at) => one !== atRest[at])).toBe(true);
+  await tab.reload();
+  await tab.waitForTimeout(500);
+  expect(await grounds()).toEqual(held);
+  await tab.locator('[value=submenu]').check();
+  for (const frame of frames()) expect(await frame.locator('.kamino-submenu').isVisible()).toBe(true);
+  expect(await tab.locator('#page option').allTextContents()).toEqual([
+    'index.html',
+    'sub/a.html',
+    'sub/index.html',
+  ]);
+  await tab.locator('#page').selectOption('index.html');
+  await tab.waitForURL(/page=index\.html/);
+  expect((await get(address, '/_specimen')).body).toContain('class="states"');
+  await tab.context().close();
+});
+
+test('a plan that is wrong from the start is told, and nothing is served', async () => {
+  const folder = site();
+  put(folder, { 'kamino.yaml': 'kamino: 2\n' });
+  await expect(start(folder, '--port', '4820')).rejects.toThrow(/ended with 2: [^]*wrong-value/);
+  expect(readFileSync(join(folder, 'kamino.yaml'), 'utf8')).toBe('kamino: 2\n');
+});
