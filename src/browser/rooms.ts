@@ -17,6 +17,8 @@ export interface SeenMenu {
   /** The font that the page asks for. */
   font: string;
   fontSize: number;
+  /** What keeps it from staying in view, where it is to: the element around it that clips; or null. */
+  clippedBy: string | null;
   /** Targets that are less than so many px wide or high. */
   under24: string[];
   under44: string[];
@@ -80,6 +82,14 @@ const script = `function () {
           used += home.getBoundingClientRect().width + (parseFloat(own.marginInlineEnd) || 0) + (parseFloat(view.getComputedStyle(room).columnGap) || 0);
         }
       }
+      var clippedBy = null, staying = null;
+      for (var one = menu; one && one !== page.body; one = one.parentElement) {
+        var box = view.getComputedStyle(one);
+        if (staying && !clippedBy && /hidden|auto|scroll/.test(box.overflowX + box.overflowY)) {
+          clippedBy = one.tagName.toLowerCase() + (one.id ? '#' + one.id : one.classList.length ? '.' + one.classList[0] : '');
+        }
+        if (box.position === 'sticky') staying = one;
+      }
       var targets = [].slice.call(menu.querySelectorAll('a, summary')).filter(shown);
       var under = function (least) {
         return targets.filter(function (one) {
@@ -90,7 +100,7 @@ const script = `function () {
       return {
         menu: menu.getAttribute('data-kamino'), room: room.getBoundingClientRect().width, used: used, isFolded: folded,
         wraps: !folded && middles.some(function (one) { return one !== middles[0]; }),
-        font: style.fontFamily, fontSize: parseFloat(style.fontSize), under24: under(24), under44: under(44)
+        font: style.fontFamily, fontSize: parseFloat(style.fontSize), clippedBy: clippedBy, under24: under(24), under44: under(44)
       };
     }).filter(Boolean);
   };

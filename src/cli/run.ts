@@ -23,6 +23,7 @@ What to do first:
   $ kamino draft                 a first plan, kamino.yaml: read it, change it
   $ kamino build                 the same pages with the menu in them, in ./built;
                                  with  output: in-place  in the plan, the pages themselves
+  $ kamino preview               the site in a browser, following every change
   $ kamino lift                  takes the menus out of the pages again
 
 Each command has its own help:  kamino build --help

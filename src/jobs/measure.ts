@@ -84,7 +84,9 @@ export async function measure(options: MeasureOptions = {}): Promise<MeasureResu
   const told = [...open.findings, ...ofMenus, ...fonts.findings, ...unknownMenu(options.menu, open, menus)];
   if (hasErrors(told)) return failed(told);
   const browser = options.browser ? seenBy(open, site, menus, widths) : { seen: null, findings: [] };
-  const differences = browser.seen ? widthFindings(measured, browser.seen) : [];
+  const differences = browser.seen
+    ? [...widthFindings(measured, browser.seen), ...clipFindings(browser.seen)]
+    : [];
   return {
     status: hasErrors(browser.findings) ? 2 : 0,
     findings: sortFindings([...told, ...browser.findings, ...differences]),
@@ -207,6 +209,24 @@ function kindsOfPages(site: OpenSite, menus: readonly ResolvedMenu[]): string[] 
   const front = site.facts.front;
   const all = [...kinds.values()];
   return [...(front !== null && !all.includes(front) ? [front] : []), ...all].slice(0, mostPages);
+}
+
+/** Menus that cannot stay in view, as the browser has it. */
+function clipFindings(seen: NonNullable<MeasureResult['seen']>): Finding[] {
+  const told = new Map<string, Finding>();
+  for (const { page, menus } of seen)
+    for (const { menu, clippedBy } of menus)
+      if (clippedBy !== null)
+        told.set(
+          `${menu} ${clippedBy}`,
+          finding(
+            'stays-clipped',
+            { file: page },
+            `\`${menu}\` cannot stay: \`${clippedBy}\` around it clips what it holds`,
+            'Take that overflow out, or write  overflow: clip,  which does not keep a menu from staying.',
+          ),
+        );
+  return [...told.values()];
 }
 
 /** Where own rules, or another font, make a bar wider than what was computed. */

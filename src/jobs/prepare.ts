@@ -20,6 +20,7 @@ import { PageMaker } from '../files/pages.ts';
 import type { Glance } from '../files/record.ts';
 import { folderFindings, lacksMain, nameTaken, otherLanguage, staysShort } from './build-findings.ts';
 import { planMark } from './glance.ts';
+import { fromUser } from './paths.ts';
 import { ownStyle } from './own.ts';
 import { type OpenPlan, type OpenSite, readWords } from './project.ts';
 import type { BuildResult } from './result.ts';
@@ -66,6 +67,7 @@ export async function prepare(open: OpenPlan, plan: Plan, site: OpenSite): Promi
       ...findings,
       ...missingWords(plan.languages, menus, open.source),
       ...ofLooks,
+      ...(await clippedIn(menus, site)),
       ...ofFolders,
       ...(taken ? [nameTaken(taken)] : []),
     ],
@@ -86,6 +88,12 @@ async function seekerOf({ menus, skipTo }: Plan): Promise<Seek | null> {
     menus.some(({ place }) => place?.side === 'instead-of' || place?.selectors.some(isComplex) === true) ||
     skipTo.some(isComplex);
   return isNeeded ? (await import('../core/site/select.ts')).seekIn : null;
+}
+
+/** What reads style sheets is loaded only where a menu is to stay. */
+async function clippedIn(menus: readonly ResolvedMenu[], site: OpenSite): Promise<Finding[]> {
+  if (!menus.some(menu => menu.stays !== null)) return [];
+  return fromUser((await import('./stays.ts')).clippedMenus(menus, site), site.root);
 }
 
 /** The looks of menus, and their style sheet. */

@@ -5,7 +5,7 @@ import { gzipSync } from 'node:zlib';
 import { beforeAll, describe, expect, it, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
 import { open, useBrowser } from '../helpers/browser.ts';
-import { folderWith, kamino, page } from '../helpers/site.ts';
+import { folderWith, kamino, page, put } from '../helpers/site.ts';
 
 const lamp =
   '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 24 24"><script>1</script><path onclick="x()" style="fill:url(#a)" d="M4 4h16v16H4z"/><linearGradient id="a"><stop stop-color="red"/></linearGradient></svg>';
@@ -215,4 +215,20 @@ test('a menu that stays remains at the top while the page scrolls, but not in a 
   );
   expect(short.err).toContain('warning stays-short');
   expect(short.err).toContain('stays: { top: header }');
+  // An element around it that clips is told by the build, and by a browser.
+  const clipped = folderWith({
+    'index.html': tall.replace('<header>', '<div class="wrap"><header>').replace('</main>', '</main></div>'),
+    'own.css': '.wrap { overflow: hidden }',
+    'kamino.yaml': readFileSync(join(folder, 'kamino.yaml'), 'utf8'),
+  });
+  put(clipped, {
+    'index.html': readFileSync(join(clipped, 'index.html'), 'utf8').replace(
+      '</head>',
+      '<link rel="stylesheet" href="own.css"></head>',
+    ),
+  });
+  expect(kamino(clipped, 'build').err).toContain('own.css:1:1: warning stays-clipped');
+  expect(kamino(clipped, 'measure', '--browser').err).toContain('`div.wrap` around it clips');
+  put(clipped, { 'own.css': '.wrap { overflow: clip }' });
+  expect(kamino(clipped, 'build')).toMatchObject({ status: 0, err: '' });
 });

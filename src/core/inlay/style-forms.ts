@@ -17,7 +17,8 @@ const breadcrumb = `.${parts.breadcrumb} .${parts.list} {
   margin-inline-end: 0.5em;
   opacity: 0.55;
 }
-.${parts.breadcrumb} .${parts.entry} .${parts.link}.${parts.link}::after {
+.${parts.breadcrumb} .${parts.entry} .${parts.link}.${parts.link}::after,
+.${parts.breadcrumb} .${parts.entry} .${parts.label}::after {
   content: none;
 }
 .${parts.breadcrumb} .${parts.entry} a.${parts.link}:not([aria-current]) {

@@ -206,6 +206,10 @@ export const rulePages: Readonly<Record<RuleName, RulePage>> = {
     'An element stays in view only as long as the one that it stands in; a header is soon past.',
     'stays: top          →  stays: { top: header }',
   ),
+  'stays-clipped': rule(
+    'What stays does so within the nearest element around it that scrolls or clips (`overflow: hidden`, `auto`, `scroll`).',
+    '.wrap { overflow: hidden }  →  .wrap { overflow: clip }',
+  ),
   'width-differs': rule(
     'A bar folds by the width that Kamino computes from the plan. Rules of your own that make entries wider are not in it: between the two widths entries wrap.',
     'look: { padding: 0.9em 1.3em }',

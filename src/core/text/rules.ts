@@ -100,6 +100,7 @@ export const rules = {
   'unknown-slot': { severity: 'warning', about: 'A slot has the name of a menu.' },
   'no-main': { severity: 'warning', about: 'A skip link needs the main content to lead to.' },
   'stays-short': { severity: 'warning', about: 'A menu stays in view on the whole page.' },
+  'stays-clipped': { severity: 'warning', about: 'No element around a menu that stays clips it.' },
   'width-differs': { severity: 'warning', about: 'A bar is as wide as was computed.' },
   'see-through': { severity: 'warning', about: 'A menu that stays has a ground of its own.' },
   'base-elsewhere': { severity: 'warning', about: 'A page’s base lies on the site.' },
