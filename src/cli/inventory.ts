@@ -28,10 +28,11 @@ async function work(folder: string, { json }: { json?: true }, voice: Voice): Pr
   const progress = await progressOn(voice.io, 'files');
   const result = inventory(folder, { progress: progress.show });
   progress.end();
-  const { default: Table } = await import('cli-table3');
+  const { plainTable } = await import('./table.ts');
   if (json) voice.io.out(`${JSON.stringify({ kamino: 1, command: 'inventory', ...result }, null, 2)}\n`);
   else {
-    if (result.status !== 2) voice.io.out(`${report(result, new Table(style(voice)), voice)}\n`);
+    if (result.status !== 2)
+      voice.io.out(`${report(result, plainTable(columns.map(voice.out.quiet), aligns), voice)}\n`);
     tellFindings(result.findings, voice);
     if (result.status !== 2)
       voice.io.out(`${result.findings.length > 0 ? '\n' : ''}${nextLine(result, voice)}`);
@@ -40,15 +41,8 @@ async function work(folder: string, { json }: { json?: true }, voice: Voice): Pr
 }
 
 const widths = { page: 38, title: 34 };
-
-function style({ out }: Voice): CliTable.TableConstructorOptions {
-  return {
-    head: ['page', 'title', 'sections', 'words', 'in', 'out'].map(out.quiet),
-    colAligns: ['left', 'left', 'right', 'right', 'right', 'right'],
-    chars: blank,
-    style: { head: [], border: [], 'padding-left': 0, 'padding-right': 2 },
-  };
-}
+const columns = ['page', 'title', 'sections', 'words', 'in', 'out'];
+const aligns = ['left', 'left', 'right', 'right', 'right', 'right'] as const;
 
 function report(inventory: Inventory, table: CliTable.Table, voice: Voice): string {
   const { pages, otherFiles, site, findings } = inventory;
@@ -117,21 +111,3 @@ function splitPath(path: string): [folder: string, name: string] {
 function cut(text: string, most: number): string {
   return text.length > most ? `${text.slice(0, most - 1)}…` : text;
 }
-
-const blank = {
-  top: '',
-  'top-mid': '',
-  'top-left': '',
-  'top-right': '',
-  bottom: '',
-  'bottom-mid': '',
-  'bottom-left': '',
-  'bottom-right': '',
-  left: '',
-  'left-mid': '',
-  mid: '',
-  'mid-mid': '',
-  right: '',
-  'right-mid': '',
-  middle: '',
-};

@@ -1,8 +1,10 @@
-import Table from 'cli-table3';
 import { type Command, InvalidArgumentError } from 'commander';
 import { shortened } from '../core/text/nearest.ts';
 import type { MeasureResult, MeasuredMenu } from '../jobs/measure.ts';
 import { type Act, type Voice, tellFindings } from './io.ts';
+import type { plainTable } from './table.ts';
+
+type MakeTable = typeof plainTable;
 
 const examples = `
 Examples:
@@ -53,12 +55,13 @@ async function work(plan: string, { at = [], menu, browser, json }: Options, voi
   }
   tellFindings(result.findings, voice);
   if (result.status === 2) return 2;
-  const parts = result.menus.map(menu => menuText(menu, voice));
-  voice.io.out(`${[...parts, ...(result.seen ? [seenText(result.seen, voice)] : [])].join('\n\n')}\n`);
+  const { plainTable: make } = await import('./table.ts');
+  const parts = result.menus.map(menu => menuText(menu, voice, make));
+  voice.io.out(`${[...parts, ...(result.seen ? [seenText(result, voice, make)] : [])].join('\n\n')}\n`);
   return 0;
 }
 
-function menuText(menu: MeasuredMenu, { out }: Voice): string {
+function menuText(menu: MeasuredMenu, { out }: Voice, make: MakeTable): string {
   const { font, entries, home, height, widths } = menu;
   const { family, files, sizePx, weight, isKnown } = font;
   const source = isKnown ? files.join(', ') : 'no font file of the site: the widest of common fonts';
@@ -66,7 +69,7 @@ function menuText(menu: MeasuredMenu, { out }: Voice): string {
     menu.fitsFromLeastPx < menu.fitsFromPx
       ? ` (${menu.fitsFromLeastPx} in the narrowest of common fonts)`
       : '';
-  const table = tableOf(['entry', 'text', 'box', 'from the start']);
+  const table = make(['entry', 'text', 'box', 'from the start'], ['left', 'right', 'right', 'right']);
   if (home > 0) table.push([out.quiet('(home)'), '', px(home), px(0)]);
   for (const one of entries) table.push([cut(one.label), px(one.textWidth), px(one.width), px(one.offset)]);
   const name = menu.language === null ? menu.menu : `${menu.menu}, ${menu.language}`;
@@ -94,25 +97,46 @@ function fitLine({ width, fits, left, letters }: MeasuredMenu['widths'][number],
   return `${at}  ${out.warning(`${px(-left)} px too wide`)}${hint}`;
 }
 
-function seenText(seen: NonNullable<MeasureResult['seen']>, { out }: Voice): string {
-  const table = tableOf(['page', 'window', 'menu', 'room', 'takes', '']);
+function seenText({ menus: measuredMenus, seen }: MeasureResult, { out }: Voice, make: MakeTable): string {
+  const table = make(
+    ['page', 'window', 'menu', 'room', 'takes', ''],
+    ['left', 'right', 'left', 'right', 'right', 'left'],
+  );
+  const families = new Map(
+    measuredMenus.flatMap(({ menu, font }) => (font.family ? [[menu, firstOf(font.family)] as const] : [])),
+  );
   let last = '';
-  for (const { page, width, menus } of seen)
+  for (const { page, width, menus } of seen!)
     for (const one of menus) {
       if (one.menu !== menus[0]!.menu && one.used === null && !one.isFolded) continue;
       const state = one.isFolded ? 'folded' : one.wraps ? 'in several lines' : '';
-      const small = one.under24.length > 0 ? out.warning(`under 24 px: ${shortened(one.under24, 2)}`) : '';
+      const small =
+        one.under24.length > 0
+          ? out.warning(`under 24 px: ${shortened(one.under24, 2)}`)
+          : one.under44.length > 0
+            ? out.quiet(`${one.under44.length} under 44 px`)
+            : '';
+      const measured = families.get(one.menu);
+      const other = measured && firstOf(one.font) !== measured ? out.warning(`in ${firstOf(one.font)}`) : '';
       table.push([
         page === last ? '' : page,
         String(width),
         one.menu,
         px(one.room),
         one.used === null ? '' : px(one.used),
-        [state, small].filter(Boolean).join(', '),
+        [state, other, small].filter(Boolean).join(', '),
       ]);
       last = page;
     }
   return `${out.strong('In the browser')}\n${table.toString().replace(/ +$/gm, '')}`;
+}
+
+/** The first family of a list, without quotes. */
+function firstOf(families: string): string {
+  return families
+    .split(',')[0]!
+    .trim()
+    .replace(/^["']|["']$/g, '');
 }
 
 function px(value: number): string {
@@ -121,31 +145,4 @@ function px(value: number): string {
 
 function cut(text: string): string {
   return text.length > 40 ? `${text.slice(0, 39)}…` : text;
-}
-
-/** A table without lines, numbers to the right. */
-function tableOf(head: readonly string[]): Table.Table {
-  const none = {
-    top: '',
-    'top-mid': '',
-    'top-left': '',
-    'top-right': '',
-    bottom: '',
-    'bottom-mid': '',
-    'bottom-left': '',
-    'bottom-right': '',
-    left: '',
-    'left-mid': '',
-    mid: '',
-    'mid-mid': '',
-    right: '',
-    'right-mid': '',
-    middle: '  ',
-  };
-  return new Table({
-    head: [...head],
-    chars: none,
-    style: { head: [], border: [], 'padding-left': 1, 'padding-right': 0 },
-    colAligns: head.map((name, at) => (at === 0 || name === 'menu' || name === '' ? 'left' : 'right')),
-  });
 }

@@ -1,6 +1,4 @@
-import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { fileOf } from '../core/check/rules/outranked.ts';
 import { fallbackWidth } from '../core/look/fallbacks.ts';
 import { type Measure, type MenuFit, type MenuType, fitOf } from '../core/look/fit.ts';
 import { emptyLook, mergeLooks } from '../core/look/merge.ts';
@@ -15,14 +13,10 @@ import {
   sizeOf,
   weightOf,
 } from '../core/site/fonts.ts';
-import { readFrame } from '../core/site/frame.ts';
-import { inlineRules, readStyles, sheetsOf } from '../core/site/styles.ts';
-import { readTree } from '../core/site/tree.ts';
-import { nothingWanted } from '../core/site/wanted.ts';
-import { rawOf } from '../core/text/bytes.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
-import { Source } from '../core/text/source.ts';
+import type { Source } from '../core/text/source.ts';
 import type { FontFile } from '../files/font.ts';
+import { PageStyles } from './page-styles.ts';
 import type { OpenSite } from './project.ts';
 
 /** The font of a menu, as far as the site has it. */
@@ -151,23 +145,13 @@ export function foldWidths(menus: readonly ResolvedMenu[], fonts: MenuFonts): Ma
 function pageFonts(site: OpenSite): { type: PageType; faces: FontFace[] } {
   const page = site.facts.front ?? [...site.facts.pages].sort()[0];
   if (page === undefined) return { type: pageTypeOf([]), faces: [] };
-  const raw = rawOf(readFileSync(join(site.root, site.onDisk.get(page) ?? page)));
-  const { charset } = readFrame(page, raw, nothingWanted);
-  const tree = readTree(raw, charset, true);
-  const faces: FontFace[] = [];
-  const rules = sheetsOf(tree).flatMap(sheet => {
-    if (sheet.kind === 'inside') {
-      faces.push(...readFontFaces(raw.slice(sheet.start, sheet.end), page));
-      return [];
-    }
-    return fileOf(sheet, page).flatMap(file => {
-      if (sheet.isOurs || !site.facts.files.has(file)) return [];
-      const text = readFileSync(join(site.root, file), 'utf8');
-      faces.push(...readFontFaces(text, file));
-      return readStyles(new Source(file, text));
-    });
-  });
-  return { type: pageTypeOf([...rules, ...inlineRules(page, tree)]), faces };
+  const styles = new PageStyles(site);
+  const tree = styles.tree(page);
+  if (!tree) return { type: pageTypeOf([]), faces: [] };
+  return {
+    type: pageTypeOf(styles.rules(page, tree)),
+    faces: styles.texts(page, tree).flatMap(({ file, text }) => readFontFaces(text, file)),
+  };
 }
 
 function nearestFace(faces: readonly FontFace[], weight: number): FontFace | undefined {

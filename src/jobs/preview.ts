@@ -62,6 +62,7 @@ export async function preview(options: PreviewOptions = {}): Promise<Preview | {
   const server: PreviewServer = await serve(() => builds.source!, { port, lan });
   let isBuilding = false;
   let isStale = false;
+  let isPlan = true;
   const rebuild = async (): Promise<void> => {
     if (isBuilding) {
       isStale = true;
@@ -73,11 +74,15 @@ export async function preview(options: PreviewOptions = {}): Promise<Preview | {
       options.onBuild?.(await builds.next());
     } while (isStale);
     isBuilding = false;
-    server.tell();
+    server.tell(isPlan);
+    isPlan = true;
   };
   const watcher = watchFiles(builds.root, [builds.planFile], {
     isLeft: builds.isLeft,
-    onChange: () => void rebuild(),
+    onChange: paths => {
+      if ([...paths].some(path => path !== builds.planFile)) isPlan = false;
+      void rebuild();
+    },
   });
   await watcher.ready;
   return {

@@ -1,16 +1,10 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
-import { fileOf } from '../core/check/rules/outranked.ts';
 import { carrier } from '../core/menu/carried.ts';
 import type { ResolvedMenu } from '../core/menu/types.ts';
-import { readFrame } from '../core/site/frame.ts';
 import { ruleMatcher } from '../core/site/select.ts';
-import { type StyleRule, inlineRules, readStyles, sheetsOf } from '../core/site/styles.ts';
-import { type Tree, type TreeNode, readTree, valueOf } from '../core/site/tree.ts';
-import { nothingWanted } from '../core/site/wanted.ts';
-import { rawOf } from '../core/text/bytes.ts';
+import type { StyleRule } from '../core/site/styles.ts';
+import { type Tree, type TreeNode, valueOf } from '../core/site/tree.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
-import { Source } from '../core/text/source.ts';
+import { PageStyles } from './page-styles.ts';
 import type { OpenSite } from './project.ts';
 
 const mostPages = 12;
@@ -19,7 +13,7 @@ const mostPages = 12;
 export function clippedMenus(menus: readonly ResolvedMenu[], site: OpenSite): Finding[] {
   const staying = menus.filter(menu => menu.stays !== null);
   if (staying.length === 0) return [];
-  const reader = new StyleReader(site);
+  const reader = new PageStyles(site);
   const carries = carrier(staying);
   const told = new Map<string, Finding>();
   for (const page of kindsOf(site)) {
@@ -33,42 +27,6 @@ export function clippedMenus(menus: readonly ResolvedMenu[], site: OpenSite): Fi
     }
   }
   return [...told.values()];
-}
-
-class StyleReader {
-  readonly #site: OpenSite;
-  readonly #sheets = new Map<string, StyleRule[]>();
-
-  constructor(site: OpenSite) {
-    this.#site = site;
-  }
-
-  tree(page: string): Tree | null {
-    try {
-      const raw = rawOf(readFileSync(join(this.#site.root, this.#site.onDisk.get(page) ?? page)));
-      return readTree(raw, readFrame(page, raw, nothingWanted).charset, true);
-    } catch {
-      return null;
-    }
-  }
-
-  rules(page: string, tree: Tree): StyleRule[] {
-    const ofFiles = sheetsOf(tree).flatMap(sheet =>
-      sheet.kind === 'file' && !sheet.isOurs ? fileOf(sheet, page).flatMap(file => this.#sheet(file)) : [],
-    );
-    return [...ofFiles, ...inlineRules(page, tree)];
-  }
-
-  #sheet(file: string): StyleRule[] {
-    const known = this.#sheets.get(file);
-    if (known) return known;
-    const isThere = this.#site.facts.files.has(file);
-    const rules = isThere
-      ? readStyles(new Source(file, readFileSync(join(this.#site.root, file), 'utf8')))
-      : [];
-    this.#sheets.set(file, rules);
-    return rules;
-  }
 }
 
 function clips({ declarations, condition }: StyleRule): boolean {

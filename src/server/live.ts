@@ -62,7 +62,9 @@ export const liveScript = `(function () {
   events.onmessage = function (event) {
     var told = JSON.parse(event.data);
     show(told.problems);
-    if (told.isNew && !told.problems) Promise.all([before, get()]).then(swap, again);
+    if (!told.isNew || told.problems) return;
+    if (told.isPlan) Promise.all([before, get()]).then(swap, again);
+    else again();
   };
 })();
 `;

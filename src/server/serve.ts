@@ -30,8 +30,8 @@ export interface ServerOptions {
 
 export interface PreviewServer {
   port: number;
-  /** Tells open pages that something has changed. */
-  tell: () => void;
+  /** Tells open pages that something has changed; `isPlan`: no page and no other file has. */
+  tell: (isPlan: boolean) => void;
   close: () => Promise<void>;
 }
 
@@ -77,9 +77,9 @@ export async function serve(
   const server = await listen(app, port, lan === null ? '127.0.0.1' : '0.0.0.0');
   return {
     port: (server.address() as AddressInfo).port,
-    tell: () => {
+    tell: isPlan => {
       for (const one of listeners)
-        one.write(`data: ${JSON.stringify({ ...stateOf(source()), isNew: true })}\n\n`);
+        one.write(`data: ${JSON.stringify({ ...stateOf(source()), isNew: true, isPlan })}\n\n`);
     },
     close: () => closed(server, listeners),
   };

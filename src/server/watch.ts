@@ -11,9 +11,10 @@ const pause = 30;
 export function watchFiles(
   folder: string,
   others: readonly string[],
-  { isLeft, onChange }: { isLeft: (path: string) => boolean; onChange: () => void },
+  { isLeft, onChange }: { isLeft: (path: string) => boolean; onChange: (paths: ReadonlySet<string>) => void },
 ): { ready: Promise<void>; close: () => Promise<void> } {
   let timer: NodeJS.Timeout | null = null;
+  let changed = new Set<string>();
   const watcher = watch([folder, ...others], {
     ignoreInitial: true,
     followSymlinks: false,
@@ -26,9 +27,14 @@ export function watchFiles(
           .join('/'),
       ),
   });
-  watcher.on('all', () => {
+  watcher.on('all', (_, path) => {
+    changed.add(path);
     if (timer) clearTimeout(timer);
-    timer = setTimeout(onChange, pause);
+    timer = setTimeout(() => {
+      const paths = changed;
+      changed = new Set();
+      onChange(paths);
+    }, pause);
   });
   return {
     ready: new Promise(resolve => {

@@ -143,6 +143,15 @@ it('follows changes of the plan, of pages and of files, and keeps the place in t
   // What the designer changed in the page is loaded again, at the same place.
   put(folder, { 'index.html': page('Changed', '<div style="height:3000px"></div>') });
   await tab.waitForFunction(() => document.title === 'Changed' && scrollY === 700);
+  put(folder, { 'own.css': 'h1 { color: rgb(1 2 3) }' });
+  put(folder, {
+    'index.html': page('Styled').replace('</head>', '<link rel="stylesheet" href="own.css"></head>'),
+  });
+  const color = (wanted: string) =>
+    tab.waitForFunction(wanted => getComputedStyle(document.querySelector('h1')!).color === wanted, wanted);
+  await color('rgb(1, 2, 3)');
+  put(folder, { 'own.css': 'h1 { color: rgb(4 5 6) }' });
+  await color('rgb(4, 5, 6)');
   await tab.context().close();
 });
 
