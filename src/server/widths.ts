@@ -1,4 +1,4 @@
-import type { PreviewSource } from './serve.ts';
+import type { PreviewSource } from './types.ts';
 
 const widths = [320, 390, 768, 1024, 1280];
 const states: readonly [value: string, label: string][] = [

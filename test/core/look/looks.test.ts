@@ -214,7 +214,7 @@ describe('contrast', () => {
 
   it('tells of written colours and leaves them, and mends derived ones', () => {
     const { site, told } = resolve(`look: { ${faint} }`);
-    expect([site['color'], site['background'], site['accent']]).toEqual(['#999999', '#ffffff', '#ffff00']);
+    expect([site['color'], site['background'], site['accent']]).toEqual(['#999999', '#ffffff', 'yellow']);
     expect(rulesOf(told)).toEqual(['low-contrast', 'mended-color', 'mended-color']);
     expect(contrast(site['marker']!, '#ffffff')).toBeGreaterThanOrEqual(3);
   });

@@ -111,11 +111,16 @@ describe('keys and values', () => {
     ],
     [
       'a key of a later version',
-      `${start}${entries}    separators: line\n`,
+      `${start}${entries}    opens: { by: click }\n`,
       ['6:5 error later-key'],
       'for now',
     ],
-    ['a value of a later version', `${start}${entries}    form: tabs\n`, ['6:11 error later-key'], 'bar'],
+    [
+      'a value of a later version',
+      `${start}${entries}    fold: { when: never, as: drawer }\n`,
+      ['6:30 error later-key'],
+      'stack',
+    ],
     ['a wrong word', `${start}${entries}    align: rigth\n`, ['6:12 error wrong-value'], ''],
     ['no version', `menus:\n  - menu: masthead\n${entries}`, ['1:1 error missing-key'], 'kamino: 1'],
     ['another version', `kamino: 2\nmenus:\n  - menu: masthead\n${entries}`, ['1:9 error wrong-value'], ''],
