@@ -284,8 +284,10 @@ const known = new WeakMap<ResolvedEntry, { item: string; label: string }>();
 
 /** What of an entry is the same on every page, made once. */
 function sameEverywhere(entry: ResolvedEntry, reserves: boolean): { item: string; label: string } {
+  const before = known.get(entry);
+  if (before) return before;
   const label = escapeMarkup(entry.label);
-  const made = known.get(entry) ?? {
+  const made = {
     item: ` ${entryAttribute}="${entry.hook}" ${depthAttribute}="${entry.depth}"`,
     label: withIcon(
       entry,
