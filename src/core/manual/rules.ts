@@ -246,7 +246,7 @@ export const rulePages: Readonly<Record<RuleName, RulePage>> = {
   ),
   'link-outside': rule(
     'A symbolic link leads out of the site: what it names would not be uploaded.',
-    'img -> /home/me/pictures  →  copy the files',
+    'img -> ../../pictures  →  copy the files',
   ),
   'name-taken': rule(
     'Your site has a file where Kamino’s own style sheet goes.',
