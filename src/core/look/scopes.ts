@@ -9,7 +9,7 @@ import { darkLook, turned } from './dark.ts';
 import type { ColorTools, Hex } from './hex.ts';
 import { emptyLook, mergeLooks, withoutColors } from './merge.ts';
 import { LookTeller } from './teller.ts';
-import type { Figure, ResolvedLooks, Scope, ScopeAddress, StateValues } from './types.ts';
+import type { ResolvedLooks, Scope, ScopeAddress, StateValues } from './types.ts';
 import { type Uses, valuesOf } from './values.ts';
 
 /** These lie on the page’s own ground, whatever the look of all menus is. */
@@ -319,8 +319,7 @@ function boxOf(
 
 /** A marker alone needs no colours of its own. */
 function hasColors(look: Look, name: StateName): boolean {
-  const { marker, ...rest } = look.states[name]!;
-  return Object.values(rest).some(value => value !== null) || (marker !== null && false);
+  return Object.entries(look.states[name]!).some(([key, value]) => key !== 'marker' && value !== null);
 }
 
 function waysOf(entries: readonly ResolvedEntry[]): ('background' | 'border' | 'shadow')[] {
@@ -343,5 +342,3 @@ function widestBorder(looks: readonly Look[]): string | null {
   const widths = all.flatMap(border => (border === null || border === 'none' ? [] : [border.split(' ')[0]!]));
   return widths.sort((one, other) => px(other) - px(one))[0] ?? null;
 }
-
-export type { Draft, Figure };
