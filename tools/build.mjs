@@ -25,6 +25,53 @@ const result = await build({
   },
 });
 
+// What runs in the visitor's browser: each behaviour on its own, with the class names written out.
+const namesFile = readFileSync('src/core/inlay/names.ts', 'utf8');
+const names = /export const parts = \{([\s\S]*?)\} as const/.exec(namesFile)[1];
+const parts = Object.fromEntries(
+  [...names.matchAll(/^\s*'?([\w-]+)'?: '([\w-]+)',/gm)].map(match => match.slice(1)),
+);
+const writtenOut = {
+  name: 'class names written out',
+  setup({ onLoad }) {
+    onLoad({ filter: /src[\\/]client[\\/].*\.ts$/ }, ({ path }) => ({
+      contents: readFileSync(path, 'utf8')
+        .replace(/\$\{parts\.(\w+)\}/g, (_, part) => parts[part])
+        .replace(/\bparts\.(\w+)/g, (_, part) => `'${parts[part]}'`),
+      loader: 'ts',
+    }));
+  },
+};
+// A script that is there twice runs once: the first one answers the second.
+const once = {
+  banner: `(()=>{if(!document.dispatchEvent(new Event("kamino",{cancelable:true})))return;document.addEventListener("kamino",e=>e.preventDefault());`,
+  footer: '})();',
+};
+const behaviours = /export const behaviours = \[(.*?)\]/.exec(namesFile)[1].match(/[\w-]+/g);
+const client = {};
+// Every choice of them, so that what they share is there once.
+for (let choice = 1; choice < 2 ** behaviours.length; choice += 1) {
+  const chosen = behaviours.filter((_, at) => choice & (2 ** at));
+  const { outputFiles } = await build({
+    stdin: {
+      contents: chosen.map(name => `import './${name}.ts';`).join(''),
+      resolveDir: 'src/client',
+    },
+    bundle: true,
+    minify: true,
+    format: 'iife',
+    target: 'es2022',
+    charset: 'ascii',
+    legalComments: 'none',
+    banner: { js: once.banner },
+    footer: { js: once.footer },
+    write: false,
+    plugins: [writtenOut],
+  });
+  client[chosen.join(' ')] = outputFiles[0].text;
+}
+writeFileSync(`${outdir}/client.json`, JSON.stringify(client));
+
 const written = new Set(Object.keys(result.metafile.outputs).map(path => path.slice(outdir.length + 1)));
 for (const name of old) if (!written.has(name)) rmSync(`${outdir}/${name}`);
 

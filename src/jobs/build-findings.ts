@@ -41,7 +41,7 @@ export function editedStyle(file: string): Finding {
   return finding(
     'edited-output',
     { file },
-    'someone has edited this style sheet of Kamino’s; it was left alone',
+    'someone has edited this file of Kamino’s; it was left alone',
     'Put own rules into a sheet of their own, named by `style`, or go on with --overwrite to lose them.',
   );
 }
@@ -50,7 +50,7 @@ export function nameTaken(path: string): Finding {
   return finding(
     'name-taken',
     { file: path },
-    'the site has a file where Kamino’s own style sheet goes',
+    'the site has a file where one of Kamino’s own goes',
     'Rename the folder `kamino` of the site.',
   );
 }

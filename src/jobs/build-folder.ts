@@ -10,7 +10,6 @@ import type { FileRecord } from '../files/record.ts';
 import type { SiteFile } from '../files/walk.ts';
 import { cannotRead, editedOutput, isFileError, unusedMenu } from './build-findings.ts';
 import { fromUser, shownPath } from './paths.ts';
-import { ownStyle } from './own.ts';
 import type { Run } from './prepare.ts';
 import { type BuildOptions, type BuildResult, ended, stopped } from './result.ts';
 
@@ -22,10 +21,9 @@ export function writeFolder(
   options: BuildOptions,
 ): BuildResult {
   const { prepared, site } = run;
-  const style = { bytes: bytesOf(prepared.style), checksum: crc32(prepared.style) };
   result.menus = run.menus();
   result.findings.push(...result.menus.filter(menu => menu.pages === 0).map(menu => unusedMenu(menu.name)));
-  const left = output.left(new Set([...site.files.map(file => file.path), ownStyle]));
+  const left = output.left(new Set([...site.files.map(file => file.path), ...prepared.own.keys()]));
   const edited = options.overwrite ? [] : findEdited(run, output);
   if (edited.length > 0) {
     const findings = edited.map(path => editedOutput(shownPath(join(output.folder, path))));
@@ -36,7 +34,8 @@ export function writeFolder(
     options.progress?.(at, site.files.length);
     tryFile(run, output, file);
   });
-  output.put(ownStyle, null, style);
+  for (const [path, text] of prepared.own)
+    output.put(path, null, { bytes: bytesOf(text), checksum: crc32(text) });
   for (const path of left) {
     const aside = output.putAside(path);
     result.findings.push(goneFile(path, aside));
@@ -83,11 +82,15 @@ function findEdited(run: Run, output: Output): string[] {
       source: () => (isSource(file, old) ? readFileSync(run.from(file.path)) : null),
       taken: hash => run.site.record.taken(hash) ?? '',
     });
-  const isOwn = (there: Uint8Array, old: FileRecord | null): boolean =>
-    equal(there, bytesOf(run.prepared.style)) || old?.checksum === crc32(there);
+  const isOwn =
+    (text: string) =>
+    (there: Uint8Array, old: FileRecord | null): boolean =>
+      equal(there, bytesOf(text)) || old?.checksum === crc32(there);
   return [
     ...files.filter(file => output.isEdited(file.path, isOurs(file))).map(file => file.path),
-    ...(output.isEdited(ownStyle, isOwn) ? [ownStyle] : []),
+    ...[...run.prepared.own]
+      .filter(([path, text]) => output.isEdited(path, isOwn(text)))
+      .map(([path]) => path),
   ];
 }
 

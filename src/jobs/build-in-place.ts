@@ -1,4 +1,4 @@
-import { existsSync, readFileSync } from 'node:fs';
+import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { crc32 } from 'node:zlib';
 import { findInlaid } from '../core/inlay/lift.ts';
 import { type Raw, bytesOf, rawOf } from '../core/text/bytes.ts';
@@ -9,7 +9,7 @@ import { checksumOf } from '../files/pages.ts';
 import type { FileRecord } from '../files/record.ts';
 import { Writer } from '../files/write.ts';
 import { editedStyle, unusedMenu } from './build-findings.ts';
-import { inPlace, ownStyle } from './own.ts';
+import { inPlace, ownPaths } from './own.ts';
 import { fromUser } from './paths.ts';
 import type { Run } from './prepare.ts';
 import { type BuildOptions, type BuildResult, ended } from './result.ts';
@@ -56,14 +56,22 @@ export function writeInPlace(run: Run, result: BuildResult, options: BuildOption
     result.findings.push(...fromUser([edited], site.root));
     if (old) next.set(path, old);
   });
-  const style = { bytes: bytesOf(prepared.style), checksum: crc32(prepared.style) };
-  const there = existsSync(run.from(ownStyle)) ? readFileSync(run.from(ownStyle)) : null;
-  const old = known.get(ownStyle);
-  const isOurs = there === null || crc32(there) === style.checksum || crc32(there) === old?.checksum;
-  if (isOurs || overwrite) settle(ownStyle, style, there);
-  else {
-    result.findings.push(...fromUser([editedStyle(ownStyle)], site.root));
-    if (old) next.set(ownStyle, old);
+  for (const path of ownPaths) {
+    const there = existsSync(run.from(path)) ? readFileSync(run.from(path)) : null;
+    const old = known.get(path);
+    const text = prepared.own.get(path);
+    if (text === undefined) {
+      // A script that no menu needs any more.
+      if (there !== null && crc32(there) === old?.checksum && !dryRun) rmSync(run.from(path));
+      continue;
+    }
+    const made = { bytes: bytesOf(text), checksum: crc32(text) };
+    const isOurs = there === null || crc32(there) === made.checksum || crc32(there) === old?.checksum;
+    if (isOurs || overwrite) settle(path, made, there);
+    else {
+      result.findings.push(...fromUser([editedStyle(path)], site.root));
+      if (old) next.set(path, old);
+    }
   }
   const ofPages = run.pageFindings;
   result.findings.push(...fromUser(ofPages, site.root));

@@ -133,7 +133,7 @@ export class MenuFonts {
 export function foldWidths(menus: readonly ResolvedMenu[], fonts: MenuFonts): Map<string, number> {
   const widths = new Map<string, number>();
   for (const menu of menus) {
-    if (!menu.fold.crowded) continue;
+    if (menu.fold.when !== 'crowded') continue;
     const { width, type } = fonts.fit(menu);
     const em = Math.ceil((width / type.size) * 1000) / 1000;
     widths.set(menu.name, Math.max(em, widths.get(menu.name) ?? 0));

@@ -5,7 +5,6 @@ import { pathMatcher } from '../core/address/glob.ts';
 import { readAddress } from '../core/address/href.ts';
 import { folderOf } from '../core/address/path.ts';
 import { LostRecord, findInlaid, keepMenus, lift as liftPage } from '../core/inlay/lift.ts';
-import { isOwnStyle } from '../core/inlay/style.ts';
 import { readFull } from '../core/site/full.ts';
 import { bytesOf, rawOf } from '../core/text/bytes.ts';
 import { charsetOf } from '../core/text/charset.ts';
@@ -16,7 +15,7 @@ import { SiteRecord } from '../files/record.ts';
 import { walkFolder } from '../files/walk.ts';
 import { Writer } from '../files/write.ts';
 import { cannotWrite, editedStyle, isFileError } from './build-findings.ts';
-import { inPlace, ownStyle } from './own.ts';
+import { inPlace, isOwnText, ownPaths } from './own.ts';
 import { fromUser, isPartOfSite, shownPath } from './paths.ts';
 import { openPlan } from './project.ts';
 
@@ -146,17 +145,19 @@ class Lifting {
 
   /** Kamino's own files go too, unless someone has edited them. */
   #ownFiles(result: LiftResult): void {
-    const file = join(this.#root, ownStyle);
-    if (!existsSync(file)) return;
-    const text = readFileSync(file, 'latin1');
-    if (!isOwnStyle(text)) return;
-    const known = this.#record.output(inPlace)?.files.get(ownStyle);
+    for (const path of ownPaths) this.#ownFile(path, result);
+  }
+
+  #ownFile(path: string, result: LiftResult): void {
+    const file = join(this.#root, path);
+    if (!existsSync(file) || !isOwnText(path, readFileSync(file, 'latin1'))) return;
+    const known = this.#record.output(inPlace)?.files.get(path);
     const isEdited = known !== undefined && crc32(readFileSync(file)) !== known.checksum;
     if (isEdited && !this.#options.overwrite) {
-      result.findings.push(editedStyle(ownStyle));
+      result.findings.push(editedStyle(path));
       return;
     }
-    result.removed.push(ownStyle);
+    result.removed.push(path);
     if (this.#options.dryRun) return;
     rmSync(file);
     if (readdirSync(dirname(file)).length === 0) rmdirSync(dirname(file));

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { crc32 } from 'node:zlib';
 import type { Inlay } from '../core/inlay/inlay.ts';
+import { behavioursOf } from '../core/inlay/script.ts';
 import { styleSheet } from '../core/inlay/style.ts';
 import { missingWords, wordsIn } from '../core/inlay/words.ts';
 import { resolveLooks } from '../core/look/scopes.ts';
@@ -21,7 +22,7 @@ import type { Glance } from '../files/record.ts';
 import { folderFindings, lacksMain, nameTaken, otherLanguage, staysShort } from './build-findings.ts';
 import { planMark } from './glance.ts';
 import { fromUser } from './paths.ts';
-import { ownStyle } from './own.ts';
+import { ownPaths, ownScript, ownStyle, scriptOf } from './own.ts';
 import { type OpenPlan, type OpenSite, readWords } from './project.ts';
 import type { BuildResult } from './result.ts';
 import { version } from './version.ts';
@@ -33,6 +34,8 @@ export interface Prepared {
   languages: Resolution['languages'];
   looks: ResolvedLooks;
   style: string;
+  /** Kamino's own files, by path. */
+  own: ReadonlyMap<string, string>;
   /** What follows selectors that need the whole page. */
   seek: Seek | null;
   /** Stands for all that finished files depend on beside their sources. */
@@ -52,15 +55,17 @@ export async function prepare(open: OpenPlan, plan: Plan, site: OpenSite): Promi
     site,
     source: open.source,
   });
+  const script = scriptOf(behavioursOf(menus));
   const basis = [
     version,
+    script ?? '',
     open.source.text,
     JSON.stringify([menus.map(({ pages, ...menu }) => [menu, [...(pages ?? [])]]), [...ids]]),
     style,
   ]
     .map(part => crc32(part))
     .join(' ');
-  const taken = [...facts.files].find(path => path.toLowerCase() === ownStyle);
+  const taken = [...facts.files].find(path => ownPaths.includes(path.toLowerCase()));
   const ofFolders = folderFindings(open, plan, site);
   return {
     findings: [
@@ -76,6 +81,7 @@ export async function prepare(open: OpenPlan, plan: Plan, site: OpenSite): Promi
     languages,
     looks,
     style,
+    own: new Map([[ownStyle, style], ...(script === null ? [] : [[ownScript, script] as const])]),
     basis,
     seek: await seekerOf(plan),
   };
@@ -116,7 +122,7 @@ async function fitsOf(
   menus: readonly ResolvedMenu[],
   { site, look, source }: { site: OpenSite; look: Look | null; source: Source },
 ): Promise<{ fits: ReadonlyMap<string, number>; findings: Finding[] }> {
-  if (!menus.some(menu => menu.fold.crowded)) return { fits: new Map(), findings: [] };
+  if (!menus.some(menu => menu.fold.when === 'crowded')) return { fits: new Map(), findings: [] };
   const { MenuFonts, foldWidths } = await import('./fonts.ts');
   const fonts = await MenuFonts.open(site, look, source);
   return { fits: foldWidths(menus, fonts), findings: fonts.findings };
@@ -158,6 +164,7 @@ export class Run {
       menus: prepared.menus,
       carries: carrier(prepared.menus),
       styles: [ownStyle, ...(plan.style ? [plan.style.path] : [])],
+      script: prepared.own.has(ownScript) ? ownScript : null,
       skipTo: plan.skipTo,
       languageOf: languageOf(prepared.languages),
       reserves: prepared.looks.uses.weight,
@@ -222,7 +229,7 @@ export class Run {
       plan: this.#planMark,
       site: this.#plan.site,
       leaveOut: [...this.#plan.leaveOut],
-      own: [ownStyle],
+      own: [...this.prepared.own.keys()],
       menus,
       pages,
     };

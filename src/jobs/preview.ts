@@ -156,6 +156,8 @@ class Builds {
       problems: null,
       file: path => {
         if (path === ownStyle) return style;
+        const text = prepared.own.get(path);
+        if (text !== undefined) return bytesOf(text);
         const own = files.get(path);
         if (own === undefined) return null;
         try {

@@ -2,7 +2,6 @@ import { existsSync, readFileSync, statSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { pathMatcher } from '../core/address/glob.ts';
 import { lift } from '../core/inlay/lift.ts';
-import { isOwnStyle } from '../core/inlay/style.ts';
 import { frontPage, pagesToName } from '../core/menu/resolve.ts';
 import type { PageWords, SiteFacts } from '../core/menu/types.ts';
 import { type PlanReading, readPlan } from '../core/plan/read.ts';
@@ -16,7 +15,7 @@ import { Source } from '../core/text/source.ts';
 import { pictureSize } from '../files/picture.ts';
 import { SiteRecord } from '../files/record.ts';
 import { type SiteFile, walkFolder } from '../files/walk.ts';
-import { ownStyle } from './own.ts';
+import { isOwnText, ownPaths } from './own.ts';
 import { findPlan, isPartOfSite, shownPath } from './paths.ts';
 
 /** A plan file with what it says. */
@@ -131,7 +130,7 @@ function piecesOf(entries: readonly Entry[]): string[] {
 
 /** What Kamino itself put beside the pages. */
 function isOwnFile(root: string, path: string): boolean {
-  return path === ownStyle && isOwnStyle(readFileSync(join(root, path), 'latin1'));
+  return ownPaths.includes(path) && isOwnText(path, readFileSync(join(root, path), 'latin1'));
 }
 
 /** What is in pages and files, read when it is asked for. */

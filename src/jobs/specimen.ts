@@ -74,7 +74,13 @@ export async function specimenOf(
   const { looks, style } = looked;
   const fonts = await MenuFonts.open(site, resolution.look, open.source);
   const links = { ...open.plan.links, onDisk: site.onDisk };
-  const from = { page: facts.front ?? '', folder: '', links, reserves: looks.uses.weight };
+  const from = {
+    page: facts.front ?? '',
+    folder: '',
+    links,
+    reserves: looks.uses.weight,
+    carried: new Set(menus.map(one => one.name)),
+  };
   const line = { indent: '', lineBreak: '\n', was: null, cell: null };
   const shown = menus.map(menu => {
     const { font, ...fit } = fonts.fit(menu);

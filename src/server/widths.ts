@@ -80,7 +80,12 @@ export const widthsScript = `(function () {
       if (state === 'hover' || state === 'focus' || state === 'pressed') one.setAttribute('data-state', state);
       else one.removeAttribute('data-state');
     });
-    inside.querySelectorAll('.kamino-toggle').forEach(function (one) { one.open = state === 'fold' || state === 'submenu'; });
+    var isOpen = state === 'fold' || state === 'submenu';
+    inside.querySelectorAll('details.kamino-toggle').forEach(function (one) { one.open = isOpen && one.clientHeight > 0; });
+    inside.querySelectorAll('.kamino-fold').forEach(function (one) {
+      var toggle = one.closest('.kamino').querySelector('.kamino-toggle');
+      one.togglePopover(isOpen && toggle.clientHeight > 0);
+    });
     inside.querySelectorAll('.kamino-bar').forEach(function (menu) {
       menu.querySelectorAll('.kamino-opener').forEach(function (one, at) { one.open = state === 'submenu' && at === 0; });
     });

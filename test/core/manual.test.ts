@@ -34,7 +34,9 @@ const plans: Record<PartName, (lines: string) => string> = {
   place: lines => inMenu(`place:\n${indented(lines, 2)}`),
   stays: lines => inMenu(`stays:\n${indented(lines, 2)}`),
   home: lines => inMenu(`home:\n${indented(lines, 2)}`),
+  opens: lines => inMenu(`opens:\n${indented(lines, 2)}`),
   fold: lines => inMenu(`fold:\n${indented(lines, 2)}`),
+  toggle: lines => inMenu(`fold:\n  when: crowded\n  toggle:\n${indented(lines, 4)}`),
   entry: lines =>
     `languages: { en: { name: English }, cy: { name: Cymraeg } }\n${menus(`entries:\n  -\n${indented(lines, 4)}`)}`,
   look: lines => `look:\n${indented(lines, 2)}\n${menus()}`,

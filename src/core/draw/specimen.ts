@@ -67,7 +67,7 @@ export function heldStates(style: string): string {
     text.replaceAll(pseudo, `:is(${pseudo}, [data-state="${name}"])`);
   return [held(':hover', 'hover'), held(':active', 'pressed'), held(':focus-visible', 'focus')].reduce(
     (text, hold) => hold(text),
-    style.replaceAll('@media (hover: hover)', '@media all'),
+    style.replace(/@media \(hover: ?hover\)/g, '@media all'),
   );
 }
 

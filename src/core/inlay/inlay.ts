@@ -26,6 +26,7 @@ import { LostRecord, type Taken, lift } from './lift.ts';
 import { type Standpoint, skipMarkup } from './markup.ts';
 import { idAttribute } from './names.ts';
 import { holderOf, pointFor } from './points.ts';
+import { isScripted } from './script.ts';
 import { type Words, isEnglish, wordsOf } from './words.ts';
 import { MenuWriter } from './writer.ts';
 
@@ -35,6 +36,8 @@ export interface Inlay {
   carries: (menu: ResolvedMenu, page: SitePath) => boolean;
   /** Style sheets in order: Kamino's, then the designer's own. */
   styles: readonly SitePath[];
+  /** The script, for pages whose menus need it; null where none does. */
+  script: SitePath | null;
   skipTo: readonly string[];
   links: AddressStyle;
   /** Labels keep room for a bolder state. */
@@ -213,6 +216,7 @@ export class Inlayer {
       folder,
       links: this.#inlay.links,
       reserves: this.#inlay.reserves,
+      carried: new Set(menus.map(menu => menu.name)),
     };
     const lineBreak = lineBreakOf(frame.raw);
     const staysShort = menus
@@ -240,7 +244,7 @@ export class Inlayer {
     }
     if (frame.base !== null && /^(?:[a-z]+:)?\/\//i.test(frame.base))
       findings.push(baseElsewhere(frame, folder));
-    const head = { at: frame.headPoint, text: this.#writer.styles(this.#inlay.styles, here, frame.charset) };
+    const head = this.#head(frame, menus, here);
     const overlap = taken.length > 0 ? overlapOf(spans) : null;
     if (overlap)
       return nothing(given, [...findings, badPlace(frame, menus[0]!, { element: null, why: overlap })]);
@@ -263,6 +267,14 @@ export class Inlayer {
       otherLanguage: this.#otherLanguage(frame),
       lacksMain: !main && !frame.hasSkipLink,
     };
+  }
+
+  /** Links to the style sheets, and the script where these menus need one. */
+  #head({ headPoint: at, charset }: Frame, menus: readonly ResolvedMenu[], here: Standpoint): Span {
+    const { script, styles } = this.#inlay;
+    const needed = script !== null && menus.some(isScripted) ? script : null;
+    const links = this.#writer.styles(styles, here, charset);
+    return { at, text: links + (needed === null ? '' : this.#writer.script(needed, here, charset)) };
   }
 
   #otherLanguage({ language, path }: Frame): string | null {

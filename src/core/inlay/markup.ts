@@ -1,7 +1,7 @@
 import { type AddressStyle, fragmentOf, writtenAddress } from '../address/href.ts';
 import { type SitePath, folderOf } from '../address/path.ts';
-import { folds } from '../menu/folds.ts';
-import type { Mark } from '../menu/marks.ts';
+import { covers, folds } from '../menu/folds.ts';
+import { type Mark, marksOn } from '../menu/marks.ts';
 import { entriesOn, isBefore } from '../menu/on-page.ts';
 import type { Form } from '../plan/types.ts';
 import type { Destination, ResolvedEntry, ResolvedHome, ResolvedMenu } from '../menu/types.ts';
@@ -28,6 +28,8 @@ export interface Standpoint {
   links: AddressStyle;
   /** Labels keep room for a bolder state. */
   reserves: boolean;
+  /** The names of the menus that it carries. */
+  carried: ReadonlySet<string>;
 }
 
 /** A place in it. */
@@ -43,30 +45,81 @@ export interface LinePlace {
 
 /** A menu as one `nav` element, one entry a line. */
 export function menuMarkup(menu: ResolvedMenu, from: Standpoint, line: LinePlace, marks: Marks): string {
-  const { toggle } = parts;
   const was = line.was === null ? '' : ` ${wasAttribute}="${line.was}"`;
   const ours = ` ${inlayAttribute}="${menu.name}"${was}`;
   const [before, after] = line.cell === null ? ['', ''] : [`<td${ours}${line.cell}>`, '</td>'];
   const list = menu.form === 'breadcrumb' ? 'ol' : 'ul';
   const words = wordsOf(menu.language);
   const entries = entriesOn(menu, from.page);
+  const own = [
+    `<${list} class="${parts.list}">`,
+    ...entries.flatMap(one => topLines(one, { menu, marks, from, words, group: '' }).map(indented)),
+    `</${list}>`,
+    ...joinedLines(menu, from, words),
+  ];
+  const joins = menu.fold.joins !== null && from.carried.has(menu.fold.joins) ? ` ${parts.joins}` : '';
   const lines = [
-    `${before}<nav class="${parts.menu} ${formClasses(menu.form)} ${menuClass(menu.name)}"${before === '' ? ours : ''} aria-label="${escapeMarkup(menu.title)}">`,
+    `${before}<nav class="${parts.menu} ${formClasses(menu.form)} ${menuClass(menu.name)}${joins}"${before === '' ? ours : ''} aria-label="${escapeMarkup(menu.title)}">`,
     `  <div class="${parts.room}">`,
     ...(menu.home ? [`    ${homeMarkup(menu.home, from)}`] : []),
-    ...(!folds(menu)
-      ? []
-      : [`    <details class="${toggle}"><summary>${escapeMarkup(words.menu)}</summary></details>`]),
-    `    <${list} class="${parts.list}">`,
-    ...entries.flatMap(one =>
-      topLines(one, { menu, marks, from, words, group: '' }).map(text => `      ${text}`),
-    ),
-    `    </${list}>`,
+    ...(folds(menu) ? foldLines(menu, words, own) : own).map(text => `    ${text}`),
     ...(menu.hasData ? [`    ${trailData(entries, from)}`] : []),
     '  </div>',
     `</nav>${after}`,
   ];
   return lines.join(`${line.lineBreak}${line.indent}`);
+}
+
+const indented = (line: string): string => `  ${line}`;
+
+/**
+ * The lists of a menu with the toggle that shows them: a stack in the flow, or in an element that lies over the page.
+ * Both work without a script, and without the style sheet.
+ */
+function foldLines(menu: ResolvedMenu, words: Words, lists: readonly string[]): string[] {
+  const { toggle, fold, close } = parts;
+  const face = toggleFace(menu, words);
+  if (!covers(menu)) return [`<details class="${toggle}"><summary>${face}</summary></details>`, ...lists];
+  const id = `kamino-${menu.name}`;
+  const { icon } = menu.fold.toggle;
+  const cross = typeof icon === 'string' || icon.open === icon.closed ? '' : icon.open;
+  return [
+    `<div class="${toggle}"><button type="button" popovertarget="${id}">${face}</button></div>`,
+    `<div class="${fold}" id="${id}" popover>`,
+    `  <button class="${close}" type="button" popovertarget="${id}" popovertargetaction="hide">${cross}${escapeMarkup(words.close)}</button>`,
+    ...lists.map(indented),
+    '</div>',
+  ];
+}
+
+function toggleFace({ fold }: ResolvedMenu, words: Words): string {
+  const { show, label, icon } = fold.toggle;
+  const word = escapeMarkup(label ?? words.menu);
+  if (show === 'label') return word;
+  const drawings =
+    typeof icon === 'string'
+      ? ''
+      : fold.as === 'stack' && icon.open !== icon.closed
+        ? icon.closed + icon.open
+        : icon.closed;
+  return drawings + (show === 'icon' ? `<span class="${parts.unseen}">${word}</span>` : word);
+}
+
+/** The entries of menus that go into the fold of this one, there only while it is folded. */
+function joinedLines(menu: ResolvedMenu, from: Standpoint, words: Words): string[] {
+  return menu.joined
+    .filter(one => from.carried.has(one.name))
+    .flatMap(one => {
+      const inside = { ...one, name: `${menu.name}-${one.name}`, form: menu.form };
+      const marks = marksOn(one, from.page);
+      return [
+        `<ul class="${parts.list} ${parts.joined}" aria-label="${escapeMarkup(one.title)}">`,
+        ...entriesOn(one, from.page).flatMap(entry =>
+          topLines(entry, { menu: inside, marks, from, words, group: '' }).map(indented),
+        ),
+        '</ul>',
+      ];
+    });
 }
 
 /** Tabs are a bar that is joined to what lies below it. */
@@ -137,6 +190,11 @@ export function styleMarkup(file: SitePath, from: Standpoint): string {
   return `<link ${inlayAttribute}="${reserved.style}" rel="stylesheet" href="${address}">`;
 }
 
+export function scriptMarkup(file: SitePath, from: Standpoint): string {
+  const address = escapeMarkup(writtenAddress(from.folder, file, from.links));
+  return `<script ${inlayAttribute}="${reserved.script}" src="${address}" defer></script>`;
+}
+
 function homeMarkup(home: ResolvedHome, from: Standpoint): string {
   const current = home.page === from.page ? ' aria-current="page"' : '';
   const address = escapeMarkup(writtenAddress(from.folder, home.page, from.links));
@@ -182,17 +240,21 @@ function entryLines(entry: ResolvedEntry, context: EntryContext): string[] {
     ];
   const id = `kamino-${menu.name}-${entry.hook}`;
   const below = entry.entries.flatMap(one => entryLines(one, { ...context, group: `-${entry.hook}` }));
+  const isColumns = menu.opens.columns > 1 && menu.form !== 'plain';
+  const inColumns = isColumns && entry.depth === 1 ? ` ${parts.columns}` : '';
   const list = (extra: string): string[] => [
-    `  <ul class="${parts.list} ${parts.submenu}"${extra}>`,
+    `  <ul class="${parts.list} ${parts.submenu}${inColumns}"${extra}>`,
     ...below.map(line => `    ${line}`),
     '  </ul>',
     '</li>',
   ];
   const text = `<span class="${parts.link}">${label}</span>`;
-  if (menu.form === 'plain') return [start + (address === null ? text : link), ...list('')];
+  if (menu.form === 'plain' || (isColumns && entry.depth > 1))
+    return [start + (address === null ? text : link), ...list('')];
   // In a column the branch of this page lies open.
-  const open = menu.form === 'column' && (mark !== undefined || hasCurrent(entry, marks)) ? ' open' : '';
-  const siblings = menu.form === 'column' ? '' : ` name="kamino-${menu.name}${group}"`;
+  const isFlow = menu.form === 'column' && menu.opens.by === 'click';
+  const open = isFlow && (mark !== undefined || hasCurrent(entry, marks)) ? ' open' : '';
+  const siblings = isFlow ? '' : ` name="kamino-${menu.name}${group}"`;
   const summary =
     address === null
       ? `<summary class="${parts.link}" aria-controls="${id}">${label}</summary>`

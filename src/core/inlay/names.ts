@@ -23,6 +23,19 @@ export const parts = {
   opener: 'kamino-opener',
   submenu: 'kamino-submenu',
   toggle: 'kamino-toggle',
+  /** What a drawer or a full-screen menu is. */
+  fold: 'kamino-fold',
+  close: 'kamino-close',
+  /** A menu that lies in the fold of another, and its list there. */
+  joins: 'kamino-joins',
+  joined: 'kamino-joined',
+  /** A submenu in columns, each part of it under a small heading. */
+  columns: 'kamino-columns',
+  /** A submenu that opens upwards, or with scrolling of its own; said by the script. */
+  up: 'kamino-up',
+  tall: 'kamino-tall',
+  /** What was opened and is about to be closed; said by the script. */
+  closing: 'kamino-closing',
   highlight: 'kamino-highlight',
   label: 'kamino-label',
   apart: 'kamino-apart',
@@ -53,3 +66,7 @@ export const labelAttribute = 'data-kamino-label';
 
 /** What a part of a page that is no menu says in `data-kamino`. */
 export const reserved = { style: 'style', script: 'script', skip: 'skip', top: 'top' } as const;
+
+/** What runs in a visitor's browser, each a file of the client. */
+export const behaviours = ['submenus', 'folds'] as const;
+export type Behaviour = (typeof behaviours)[number];

@@ -1,11 +1,10 @@
-import { folds } from '../menu/folds.ts';
+import { covers, folds } from '../menu/folds.ts';
 import type { MarkerKind, StateName } from '../plan/look-types.ts';
 import { stateNames } from '../plan/look-types.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import type { ResolvedLooks, Scope, ScopeAddress } from '../look/types.ts';
 import { entryAttribute, highlightClass, menuClass, parts } from './names.ts';
-import { answering, pick } from './style-rules.ts';
-import { type StyleParts, within } from './style-parts.ts';
+import { type StyleParts, pick, pickEntries, within } from './style-parts.ts';
 
 type Uses = ResolvedLooks['uses'];
 
@@ -88,11 +87,16 @@ function selectorsOf(
     case 'home':
       return [`${scope} .${parts.home}`];
     case 'toggle':
-      return [`${scope} .${parts.toggle} > summary`];
+      return [`${scope} .${parts.toggle} > *`];
     case 'fold':
       return menus
         .filter(one => folds(one) && (menu === null || one.name === menu))
-        .map(one => `.${parts.menu}.${menuClass(one.name)} .${parts.toggle}[open] + .${parts.list}`);
+        .map(one => {
+          const open = covers(one)
+            ? `.${parts.fold}:is(:popover-open, .${parts.closing})`
+            : `.${parts.toggle}[open] ~ .${parts.list}`;
+          return `.${parts.menu}.${menuClass(one.name)} ${open}`;
+        });
   }
 }
 
@@ -114,55 +118,63 @@ ${within('label')}::after {
 `
     : '';
   if (lines.length + ground.length === 0) return label;
-  return `${answering.join(',\n')} {\n${[...ground, ...lines].join('\n')}\n}\n${label}`;
+  return `${pick(has)} {\n${[...ground, ...lines].join('\n')}\n}\n${label}`;
 }
 
-function drawnLines(prefix: string, uses: Uses): string[] {
+/** @param isOf what of them has a line */
+function drawnLines(prefix: string, isOf: { shadow: boolean; icon: boolean }): string[] {
   return [
-    ...(uses.shadow ? [`  box-shadow: var(--kamino-${prefix}shadow);`] : []),
-    ...(uses.icon ? [`  --kamino-icon-now: var(--kamino-${prefix}icon-color);`] : []),
+    ...(isOf.shadow ? [`  box-shadow: var(--kamino-${prefix}shadow);`] : []),
+    ...(isOf.icon ? [`  --kamino-icon-now: var(--kamino-${prefix}icon-color);`] : []),
   ];
 }
 
-const selectors: Record<StateName, string> = {
-  within: `.${parts.menu} .${parts.within} > a.${parts.link}`,
-  current: `.${parts.menu} .${parts.link}[aria-current],\n.${parts.menu} .${parts.home}[aria-current]`,
-  hover: pick(':hover'),
-  focus: pick(':focus-visible'),
-  pressed: pick(':active'),
+const selectors: Record<StateName, (has: StyleParts) => string> = {
+  within: () => `.${parts.menu} .${parts.within}>a.${parts.link}`,
+  current: has =>
+    `.${parts.menu} ${has.home ? `:is(.${parts.link},.${parts.home})` : `.${parts.link}`}[aria-current]`,
+  hover: has => pick(has, ':hover'),
+  focus: has => pick(has, ':focus-visible'),
+  pressed: has => pick(has, ':active'),
+};
+
+/** The same but for the home, which keeps its own weight and border. */
+const boxedSelectors: Record<StateName, (has: StyleParts) => string> = {
+  within: selectors.within,
+  current: () => `.${parts.menu} .${parts.link}[aria-current]`,
+  hover: has => pickEntries(has, ':hover'),
+  focus: has => pickEntries(has, ':focus-visible'),
+  pressed: has => pickEntries(has, ':active'),
 };
 
 /** Each state sets all that any state sets, so that no two mix; a later one wins. */
-export function stateRules(uses: Uses): string {
-  const rule = (name: StateName): string =>
-    `${selectors[name]} {
-  color: var(--kamino-${name}-color);
-  background: var(--kamino-${name}-background);
-${drawnLines(`${name}-`, uses)
-  .map(line => `${line}\n`)
-  .join('')}}\n`;
-  // The home keeps its own weight and border.
-  const boxed = (name: StateName): string => {
-    const lines = [
-      ...(uses.border
-        ? [`  border: var(--kamino-${name}-border);`, `  margin: var(--kamino-${name}-margin);`]
-        : []),
-      ...(uses.weight ? [`  font-weight: var(--kamino-${name}-weight);`] : []),
-    ];
-    const links = selectors[name].split(',\n').filter(one => !one.includes(`.${parts.home}`));
-    return lines.length === 0 ? '' : `${links.join(',\n')} {\n${lines.join('\n')}\n}\n`;
-  };
-  const used = stateNames.filter(name => uses.states.has(name));
-  const rules = used.map(name => {
-    const text = rule(name) + boxed(name);
-    return name === 'hover' ? `@media (hover: hover) {\n${text.replace(/^(?=.)/gm, '  ')}}\n` : text;
-  });
-  const ring = `${pick(':focus-visible')} {
+export function stateRules(uses: Uses, has: StyleParts): string {
+  const block = (selector: string, lines: readonly string[]): string =>
+    lines.length === 0 ? '' : `${selector} {\n${lines.join('\n')}\n}\n`;
+  const rules = stateNames
+    .filter(name => uses.states.has(name))
+    .map(name => {
+      const colors = [
+        `  color: var(--kamino-${name}-color);`,
+        `  background: var(--kamino-${name}-background);`,
+        ...drawnLines(`${name}-`, uses.ofStates),
+      ];
+      const boxed = [
+        ...(uses.ofStates.border
+          ? [`  border: var(--kamino-${name}-border);`, `  margin: var(--kamino-${name}-margin);`]
+          : []),
+        ...(uses.weight ? [`  font-weight: var(--kamino-${name}-weight);`] : []),
+      ];
+      const text = has.home
+        ? block(selectors[name](has), colors) + block(boxedSelectors[name](has), boxed)
+        : block(selectors[name](has), [...colors, ...boxed]);
+      return name === 'hover' ? `@media (hover: hover) {\n${text}}\n` : text;
+    });
+  return `${rules.join('')}${pick(has, ':focus-visible')} {
   outline: 2px solid var(--kamino-focus);
   outline-offset: -2px;
 }
 `;
-  return rules.join('') + ring;
 }
 
 /** Marks of another kind than the one below the label. */

@@ -3,8 +3,11 @@ import { parts } from './names.ts';
 /** Parts of menus that not every site has. */
 export interface StyleParts {
   home: boolean;
+  /** Submenus that open; others lie open. */
   submenu: boolean;
   toggle: boolean;
+  /** Drawers and full-screen menus. */
+  cover: boolean;
   highlight: boolean;
   /** Some entries or parts have a ground of their own. */
   boxes: boolean;
@@ -13,31 +16,43 @@ export interface StyleParts {
 /** A part in a menu, two classes strong. */
 export const within = (part: keyof typeof parts): string => `.${parts.menu} .${parts[part]}`;
 
+/** What opens and closes: openers, toggles and the button of a cover. */
+const controls = (has: StyleParts): string[] => [
+  ...(has.submenu ? [`.${parts.opener}>*`] : []),
+  ...(has.toggle ? [`.${parts.toggle}>*`] : []),
+  ...(has.cover ? [`.${parts.close}`] : []),
+];
+
+/** What answers the pointer and the keyboard, with a state. */
+export const pick = (has: StyleParts, state = ''): string =>
+  `.${parts.menu} :is(${[`a.${parts.link}`, ...(has.home ? [`.${parts.home}`] : []), ...controls(has)].join(',')})${state}`;
+
+/** The same but for the home. */
+export const pickEntries = (has: StyleParts, state = ''): string =>
+  `.${parts.menu} :is(${[`a.${parts.link}`, ...controls(has)].join(',')})${state}`;
+
 /** The page's own rules for lists, links and the like end here; then what all forms share. */
-export function partRules(uses: StyleParts): string {
-  const own = [
-    `.${parts.menu}.${parts.menu}`,
-    within('room'),
-    within('list'),
-    within('entry'),
-    within('link'),
-    ...(uses.home ? [within('home')] : []),
-    ...(uses.submenu ? [within('opener'), `${within('opener')} summary`] : []),
-    ...(uses.toggle ? [within('toggle'), `${within('toggle')} summary`] : []),
-  ];
-  const before = own.flatMap(one => [`${one}::before`, `${one}::after`]);
-  return `${own.join(',\n')} {
+export function partRules(has: StyleParts): string {
+  const own = `.${parts.menu} [class^=kamino-]:not(:where(svg,img))`;
+  const openers = [...(has.submenu ? [`.${parts.opener}`] : []), ...(has.toggle ? [`.${parts.toggle}`] : [])];
+  const inside = openers.length > 0 ? `,.${parts.menu} :is(${openers.join(',')})>*` : '';
+  const all = `.${parts.menu}.${parts.menu},${own}${inside}`;
+  const before = all
+    .split(/,(?=\.kamino[. ])/)
+    .flatMap(one => [`${one}::before`, `${one}::after`])
+    .join(',');
+  return `${all} {
   all: revert;
   box-sizing: border-box;
 }
-${before.join(',\n')} {
+${before} {
   all: revert;
   content: none;
 }
-${shared}${uses.home ? home : ''}${uses.submenu || uses.toggle ? summaries(uses) : ''}`;
+${shared(has)}${has.submenu || has.toggle ? summaries(has) : ''}`;
 }
 
-const shared = `.${parts.menu}.${parts.menu} {
+const shared = (has: StyleParts): string => `.${parts.menu}.${parts.menu} {
   min-inline-size: 0;
   color: var(--kamino-color);
   background: var(--kamino-background);
@@ -61,7 +76,9 @@ ${within('entry')} {
   display: flex;
   min-inline-size: 0;
 }
-${within('link')} {
+.${parts.menu} :is(.${parts.link}${has.home ? `,.${parts.home}` : ''}${controls(has)
+  .map(one => `,${one}`)
+  .join('')}) {
   position: relative;
   display: flex;
   align-items: center;
@@ -72,75 +89,61 @@ ${within('link')} {
   text-decoration: none;
   overflow-wrap: anywhere;
 }
-`;
-
-const home = `${within('home')} {
-  position: relative;
-  display: flex;
-  align-items: center;
-  min-inline-size: 0;
+${
+  has.home
+    ? `${within('home')} {
   margin-inline-end: 0.6em;
-  padding: var(--kamino-padding);
-  border-radius: var(--kamino-radius);
   color: inherit;
   font-weight: 700;
-  text-decoration: none;
-  overflow-wrap: anywhere;
 }
-`;
+`
+    : ''
+}`;
 
 /** The marks of openers and toggles are drawn, and turn when open. */
-function summaries(uses: StyleParts): string {
-  const all = [
-    ...(uses.submenu ? [`${within('opener')} summary`] : []),
-    ...(uses.toggle ? [`${within('toggle')} summary`] : []),
-  ];
-  const pick = (state: string): string => all.map(one => `${one}${state}`).join(',\n');
-  return `${pick('')} {
-  display: flex;
-  align-items: center;
+function summaries(has: StyleParts): string {
+  const all = `.${parts.menu} :is(${controls(has).join(',')})`;
+  return `${all} {
   gap: 0.5em;
   min-inline-size: 2em;
-  min-block-size: 100%;
-  padding: var(--kamino-padding);
-  border-radius: var(--kamino-radius);
-  list-style: none;
+${has.cover ? '  border: 0;\n  background: none;\n  font: inherit;\n  letter-spacing: inherit;\n' : ''}  list-style: none;
   cursor: pointer;
 }
-${pick('::-webkit-details-marker')} {
+${all}::-webkit-details-marker {
   display: none;
 }
-${
-  uses.submenu
-    ? `${within('opener')} {
+${has.submenu ? openers : ''}`;
+}
+
+const openers = `${within('opener')} {
   display: flex;
 }
-${within('opener')} summary.${parts.link} {
+${within('opener')}>* {
+  min-block-size: 100%;
+}
+${within('opener')}>.${parts.link} {
   flex: 1 1 auto;
 }
-${within('link')} + .${parts.opener} summary {
+${within('link')}+.${parts.opener}>* {
   padding-inline: 0.6em;
 }
-${within('link')}:has(+ .${parts.opener}) {
+${within('link')}:has(+.${parts.opener}) {
   padding-inline-end: 0.3em;
 }
-${within('link')}:has(+ .${parts.opener})::after {
+${within('link')}:has(+.${parts.opener})::after {
   margin-inline-end: -0.65em;
 }
-${within('opener')} summary::after {
+${within('opener')}>*::after {
   content: "";
   inline-size: 0.45em;
   block-size: 0.45em;
   margin-block-start: -0.2em;
   border: solid currentcolor;
   border-width: 0 0.12em 0.12em 0;
-  transform: rotate(45deg);
+  rotate: 45deg;
 }
-${within('opener')}[open] summary::after {
+${within('opener')}[open]>*::after {
   margin-block-start: 0.25em;
-  transform: rotate(225deg);
+  rotate: 225deg;
 }
-`
-    : ''
-}`;
-}
+`;

@@ -1,6 +1,6 @@
-import type { Align, Form } from '../plan/types.ts';
-import { menuClass, parts } from './names.ts';
-import { within } from './style-parts.ts';
+import type { Align } from '../plan/types.ts';
+import { parts } from './names.ts';
+import { type StyleParts, pick, within } from './style-parts.ts';
 
 export const bar = `.${parts.bar} .${parts.room} {
   display: flex;
@@ -10,32 +10,42 @@ export const bar = `.${parts.bar} .${parts.room} {
 }
 `;
 
-export const column = `.${parts.column} .${parts.list} {
+/**
+ * Entries that stand below each other: in a column, a submenu, a folded menu.
+ * @param lists their lists; @param scope what holds them; @param opens whether any of them have submenus
+ */
+export const lines = (lists: string, scope: string, opens: boolean): string => `${lists} {
   flex-direction: column;
+  flex-wrap: nowrap;
 }
-.${parts.column} .${parts.entry} {
-  flex-wrap: wrap;
-}
-.${parts.column} .${parts.link},
-.${parts.column} .${parts.opener}:first-child {
+${scope} .${parts.link}${opens ? `,${scope} .${parts.opener}:first-child` : ''} {
   flex: 1 1 0;
 }
-.${parts.column} summary.${parts.link} {
+${
+  opens
+    ? `${scope} .${parts.entry} {
+  flex-wrap: wrap;
+}
+${scope} summary.${parts.link} {
   justify-content: space-between;
 }
-`;
+${scope} .${parts.link}+.${parts.opener}>* {
+  min-inline-size: 44px;
+  justify-content: flex-end;
+  padding-inline-end: var(--kamino-mark-inline);
+}
+`
+    : ''
+}${markBeside(scope)}`;
 
 export const plain = `.${parts.plain} .${parts.list} {
   gap: 0 1.5em;
 }
-.${parts.plain} .${parts.entry} {
+.${parts.plain} :is(.${parts.entry},.${parts.submenu}) {
   flex-direction: column;
 }
 .${parts.plain} .${parts.link} {
   padding: 0.35em 0;
-}
-.${parts.plain} .${parts.submenu} {
-  flex-direction: column;
 }
 `;
 
@@ -46,27 +56,25 @@ export const markPlain = `.${parts.plain} .${parts.entry} a.${parts.link}.${part
 }
 `;
 
-/** Below a bar a submenu hangs as a sheet, further levels lie in it; in a column all lie in the flow. */
-export function submenus(forms: ReadonlySet<Form>): string {
-  const hides = (['bar', 'column'] as const).filter(form => forms.has(form));
-  const hidden = hides.map(form => `.${parts[form]} .${parts.submenu}`).join(',\n');
-  const shown = hides.map(form => `.${parts[form]} .${parts.opener}[open] + .${parts.submenu}`).join(',\n');
-  const inFlow = `.${parts.submenu} .${parts.submenu}`;
-  return `${
-    hides.length === 0
-      ? ''
-      : `${hidden} {
+/** Submenus lie in the flow, behind their openers; as sheets over the page only where menus are not folded. */
+export const submenus = `.${parts.opener}:not([open])+.${parts.submenu}.${parts.submenu} {
   display: none;
-  flex-direction: column;
-  flex-wrap: nowrap;
 }
-${shown} {
-  display: flex;
+${within('submenu')} {
+  flex-basis: 100%;
+  padding-inline-start: 1em;
 }
-`
-  }${
-    forms.has('bar')
-      ? `.${parts.bar} .${parts.submenu} {
+`;
+
+/**
+ * Submenus as sheets: below the entries of a bar; beside those of a column, and of another sheet.
+ * @param menu its class; @param isBar or a column
+ */
+export function sheets(menu: string, isBar: boolean): string {
+  const sheet = `${menu} .${parts.submenu}`;
+  const beside = isBar ? `${sheet} .${parts.submenu}` : sheet;
+  const inside = isBar ? `${sheet} ` : `${menu} `;
+  return `${sheet} {
   position: absolute;
   z-index: var(--kamino-layer, 20);
   inset-block-start: calc(100% + 0.3em);
@@ -81,40 +89,82 @@ ${shown} {
   background: var(--kamino-background);
   box-shadow: var(--kamino-sheet-shadow, 0 0.6em 1.8em rgb(0 0 0 / 0.18));
 }
-.${parts.submenu} .${parts.entry} {
-  flex-wrap: wrap;
+${sheet}:not(:has(ul)) {
+  max-block-size: 85vh;
+  overflow-y: auto;
 }
-.${parts.submenu} .${parts.link},
-.${parts.submenu} .${parts.opener}:first-child {
-  flex: 1 1 0;
+${beside} {
+  inset-block-start: calc(-0.4em - 1px);
+  inset-inline-start: calc(100% + 0.4em);
 }
-.${parts.submenu} summary.${parts.link} {
-  justify-content: space-between;
+${inside}.${parts.opener}.${parts.opener}>*::after {
+  margin: 0;
+  rotate: -45deg;
 }
-.${parts.menu}.${parts.bar} ${inFlow} {
-  position: static;
-  flex-basis: 100%;
-  min-inline-size: 0;
-  padding: 0;
-  padding-inline-start: 1em;
-  border: 0;
-  box-shadow: none;
+${inside}.${parts.opener}.${parts.opener}>:dir(rtl)::after {
+  rotate: 135deg;
 }
-.${parts.bar} .${parts.list} > .${parts.entry}:nth-last-child(-n + 2):not(:nth-child(-n + 2)) > .${parts.submenu} {
+${
+  isBar
+    ? `${menu} .${parts.list}>.${parts.entry}:nth-last-child(-n + 2):not(:nth-child(-n + 2))>.${parts.submenu} {
   inset-inline: auto 0;
 }
 `
-      : ''
-  }${
-    forms.has('column')
-      ? `.${parts.column} .${parts.submenu} {
-  flex-basis: 100%;
-  padding-inline-start: 1em;
+    : ''
+}${sheet}.${parts.up} {
+  inset-block: auto calc(100% + 0.3em);
 }
-`
-      : ''
-  }`;
+${sheet}.${parts.tall} {
+  overflow-y: auto;
 }
+${sheet}.${parts.tall} .${parts.submenu} {
+  position: static;
+  max-block-size: none;
+  border: 0;
+  box-shadow: none;
+}
+@media (prefers-reduced-motion: no-preference) {
+  ${sheet} {
+    transition: opacity var(--kamino-ease), translate var(--kamino-ease);
+    @starting-style {
+      opacity: 0;
+      translate: 0 -0.3em;
+    }
+  }
+}
+`;
+}
+
+/** A submenu in columns: no part of it opens, each stands under its own entry as a small heading. */
+export const columns = (menu: string, count: number): string => `${menu} .${parts.columns} {
+  display: block;
+  columns: ${count};
+  column-gap: 1em;
+  max-inline-size: min(${count * 16}em, 92vw);
+}
+${menu} .${parts.columns}>.${parts.entry} {
+  break-inside: avoid;
+}
+${menu} .${parts.columns} .${parts.submenu} {
+  position: static;
+  inline-size: auto;
+  min-inline-size: 0;
+  padding: 0;
+  padding-block-end: 0.6em;
+  border: 0;
+  box-shadow: none;
+}
+${menu} .${parts.columns}>.${parts.entry}:has(ul)>.${parts.link} {
+  font-size: 0.85em;
+  font-weight: 700;
+}
+`;
+
+/** What a submenu in columns is where it lies in the flow. */
+export const openParts = `.${parts.columns} .${parts.submenu} {
+  display: flex;
+}
+`;
 
 const rests: Record<Exclude<Align, 'start'>, string> = {
   center: 'margin-inline: auto;',
@@ -122,22 +172,20 @@ const rests: Record<Exclude<Align, 'start'>, string> = {
   spread: 'flex: 1 1 auto;\n  justify-content: space-between;',
 };
 
-export function aligned(name: string, align: Align): string {
+/** @param menu its class */
+export function aligned(menu: string, align: Align): string {
   if (align === 'start') return '';
-  return `.${menuClass(name)} .${parts.room} > .${parts.list} {
+  return `${menu} .${parts.room}>.${parts.list} {
   ${rests[align]}
 }
 `;
 }
 
-/** What answers the pointer and the keyboard. */
-export const answering = [`a.${parts.link}`, `.${parts.home}`, 'summary'].map(one => `.${parts.menu} ${one}`);
-export const pick = (state: string): string => answering.map(one => one + state).join(',\n');
-const marked = `${within('link')}[aria-current]::after,
-${within('home')}[aria-current]::after,
-.${parts.menu} .${parts.within} > a.${parts.link}::after`;
+const inside = `.${parts.menu} .${parts.within}>a.${parts.link}::after`;
+const marked = (has: StyleParts): string =>
+  `.${parts.menu} ${has.home ? `:is(.${parts.link},.${parts.home})` : `.${parts.link}`}[aria-current]::after,${inside}`;
 
-export const marks = `${marked} {
+export const marks = (has: StyleParts): string => `${marked(has)} {
   content: "";
   position: absolute;
   inset-inline: var(--kamino-mark-inline);
@@ -146,7 +194,7 @@ export const marks = `${marked} {
   border-radius: 1em;
   background: var(--kamino-marker);
 }
-.${parts.menu} .${parts.within} > a.${parts.link}::after {
+${inside} {
   inline-size: 1em;
   inset-inline-end: auto;
 }
@@ -164,111 +212,12 @@ export const markBeside = (
 `;
 
 /** A gap of its own sets it off from its neighbours. */
-export const highlight = `.${parts.bar} .${parts.entry} + .${parts.highlight} {
+export const highlight = (
+  menu: string,
+): string => `${menu} .${parts.room}>.${parts.list}>.${parts.entry}+.${parts.highlight} {
   margin-inline-start: 0.4em;
 }
 `;
-
-/** Where the window is narrower, the list folds away behind its toggle, in the flow of the page. */
-export function stack(name: string, belowEm: number): string {
-  return folded(name, [`@media (width >= ${belowEm}em)`, `@media (width < ${belowEm}em)`]);
-}
-
-/**
- * A bar that folds exactly where its own room ends: the menu asks the page for the width that it needs, and may shrink to
- * nothing; its room is a size container. The 1 px answers the rounding of lengths.
- * @param em the width of the bar
- */
-export function crowdedStack(name: string, em: number): string {
-  const menu = `.${parts.menu}.${menuClass(name)}`;
-  const container = `kamino-${name}`;
-  return `${menu} {
-  display: grid;
-  grid-template-columns: minmax(0, calc(${em}em + 1px)) minmax(0, 1fr);
-}
-${menu} > .${parts.room} {
-  grid-column: 1 / -1;
-  position: relative;
-  z-index: var(--kamino-layer, 20);
-  container: ${container} / inline-size;
-}
-${folded(name, [`@container ${container} (inline-size >= ${em}em)`, `@container ${container} (inline-size < ${em}em)`])}`;
-}
-
-function folded(name: string, [wide, narrow]: [wide: string, narrow: string]): string {
-  const menu = `.${menuClass(name)}`;
-  return `${wide} {
-  ${menu} .${parts.toggle} {
-    display: none;
-  }
-}
-${narrow} {
-  ${menu} .${parts.room} {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-  }
-  ${menu} .${parts.toggle} {
-    margin-inline-start: auto;
-  }
-  ${menu} .${parts.toggle} summary::before {
-    content: "";
-    inline-size: 1.1em;
-    block-size: 0.75em;
-    border-block: 0.13em solid currentcolor;
-    background: linear-gradient(currentcolor, currentcolor) center / 100% 0.13em no-repeat;
-  }
-  ${menu} .${parts.room} > .${parts.list} {
-    display: none;
-    flex-basis: 100%;
-    flex-direction: column;
-    flex-wrap: nowrap;
-    margin-inline: 0;
-    padding-block: 0.3em 0.6em;
-  }
-  ${menu} .${parts.toggle}[open] + .${parts.list} {
-    display: flex;
-  }
-  .${parts.menu}${menu} .${parts.entry}.${parts.entry} {
-    flex-wrap: wrap;
-    margin-inline: 0;
-  }
-  ${menu} .${parts.link} {
-    flex: 1 1 0;
-  }
-  .${parts.menu}${menu} .${parts.entry} > a.${parts.link}.${parts.link} {
-    justify-content: flex-start;
-    text-align: start;
-  }
-  ${menu} .${parts.room} > .${parts.list} > .${parts.entry} + .${parts.entry}::before {
-    inset-block: calc(var(--kamino-gap) / -2) auto;
-    inset-inline: var(--kamino-mark-inline);
-    border-inline-start: 0;
-    border-block-start: 1px solid color-mix(in srgb, currentcolor 32%, transparent);
-  }
-  .${parts.menu}${menu} .${parts.submenu}.${parts.submenu} {
-    position: static;
-    flex-basis: 100%;
-    max-inline-size: none;
-    padding: 0;
-    padding-inline-start: 1em;
-    border: 0;
-    background: none;
-    box-shadow: none;
-  }
-  ${menu} .${parts.opener} summary {
-    min-inline-size: 44px;
-    justify-content: center;
-  }
-  ${menu} summary.${parts.link} {
-    justify-content: space-between;
-  }
-  ${menu} .${parts.opener}:first-child {
-    flex: 1 1 0;
-  }
-  ${markBeside(`${menu} .${parts.list}`)}}
-`;
-}
 
 export const skip = `.${parts.skip}.${parts.skip} {
   all: revert;
@@ -279,9 +228,8 @@ export const skip = `.${parts.skip}.${parts.skip} {
   padding: 0.75em 1.25em;
   border-radius: 0.35em;
   color: #1b2430;
-  background: #ffffff;
+  background: #fff;
   outline: 2px solid #1b2430;
-  outline-offset: 0;
 }
 .${parts.skip}.${parts.skip}:not(:focus) {
   inline-size: 1px;
@@ -293,25 +241,24 @@ export const skip = `.${parts.skip}.${parts.skip} {
 }
 `;
 
-export const conditions = `@media (prefers-reduced-motion: no-preference) {
-  ${pick('')} {
+export const conditions = (has: StyleParts): string => `@media (prefers-reduced-motion: no-preference) {
+  ${pick(has)} {
     transition: color 0.14s ease-out, background-color 0.14s ease-out;
   }
 }
 @media (pointer: coarse) {
-  ${pick('')} {
+  ${pick(has)} {
     min-block-size: 44px;
   }
 }
 @media (forced-colors: active) {
-  ${marked} {
+  ${marked(has)} {
     forced-color-adjust: none;
     background: Highlight;
   }
 }
 @media print {
-  .${parts.menu}.${parts.menu},
-  .${parts.skip}.${parts.skip} {
+  .${parts.menu}.${parts.menu},.${parts.skip}.${parts.skip} {
     display: none;
   }
 }

@@ -1,26 +1,14 @@
-import { folds } from '../menu/folds.ts';
+import { covers, folds } from '../menu/folds.ts';
 import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
-import { parts } from './names.ts';
-import { arrangements, tabs } from './style-arrange.ts';
-import { extras } from './style-forms.ts';
-import { type StyleParts, partRules } from './style-parts.ts';
-import {
-  aligned,
-  bar,
-  column,
-  crowdedStack,
-  conditions,
-  highlight,
-  markBeside,
-  markPlain,
-  plain,
-  marks,
-  skip,
-  stack,
-  submenus,
-} from './style-rules.ts';
 import type { ResolvedLooks } from '../look/types.ts';
+import { parts } from './names.ts';
+import { arrangements } from './style-arrange.ts';
+import { compact } from './style-compact.ts';
+import { menuRules, toggleRules } from './style-folds.ts';
+import { extras } from './style-forms.ts';
 import { base, markerRules, scopeRules, stateRules } from './style-looks.ts';
+import { type StyleParts, partRules, within } from './style-parts.ts';
+import { bar, conditions, lines, markPlain, marks, plain, skip, submenus } from './style-rules.ts';
 
 /** By this a style sheet is known as Kamino's. */
 const signature = '/* Kamino wrote this from the plan; own rules go into a style sheet of their own. */';
@@ -40,6 +28,7 @@ export function styleSheet(
     home: menus.some(menu => menu.home !== null),
     submenu: menus.some(menu => menu.entries.some(one => one.entries.length > 0)),
     toggle: menus.some(menu => folds(menu)),
+    cover: menus.some(menu => covers(menu)),
     highlight: menus.some(menu => hasHighlight(menu.entries)),
     boxes: looks.scopes.some(one => one.values.has('entry-background')),
   };
@@ -49,38 +38,36 @@ export function styleSheet(
   );
   // A menu of several languages stands once for each.
   const named = [...new Map(menus.map(menu => [menu.name, menu])).values()];
-  const sheet = [
-    signature,
-    scopeRules(looks, named),
+  const below = [
+    ...(forms.has('column') ? [`.${parts.column}`] : []),
+    ...(has.submenu ? [`.${parts.submenu}`] : []),
+  ];
+  const lists = [
+    ...(forms.has('column') ? [`.${parts.column} .${parts.list}`] : []),
+    ...(has.submenu ? [within('submenu')] : []),
+  ];
+  const rules = [
     partRules(has),
     base(uses, has),
     ...(forms.has('bar') ? [bar] : []),
-    ...(forms.has('column') ? [column] : []),
     ...(forms.has('plain') ? [plain] : []),
-    ...(has.submenu ? [submenus(forms)] : []),
-    ...named.filter(menu => menu.align !== 'start').map(menu => aligned(menu.name, menu.align)),
-    stateRules(uses),
-    marks,
-    ...(has.submenu && forms.has('bar') ? [markBeside(`.${parts.bar} .${parts.submenu}`)] : []),
+    ...(has.submenu ? [submenus] : []),
+    stateRules(uses, has),
+    marks(has),
+    ...(below.length > 0
+      ? [lines(lists.join(','), below.length > 1 ? `:is(${below.join(',')})` : below[0]!, has.submenu)]
+      : []),
     ...(forms.has('plain') ? [markPlain] : []),
-    ...(forms.has('column') ? [markBeside(`.${parts.column}`)] : []),
-    ...(has.highlight ? [highlight] : []),
-    ...(forms.has('tabs') ? [tabs] : []),
     arrangements(named),
+    toggleRules(named),
+    ...named.map(menu => menuRules(menu, fits.get(menu.name))),
     markerRules(looks),
     extras(menus),
-    ...named.flatMap(menu => foldRules(menu, fits)),
     skip,
-    conditions,
+    conditions(has),
   ].join('\n');
+  const sheet = `${signature}\n${scopeRules(looks, named)}${compact(rules)}\n`;
   return sheet.replace(/[^\0-\x7f]/gu, letter => `\\${letter.codePointAt(0)!.toString(16)} `);
-}
-
-/** @param fits the widths of bars in em, by the menu’s name */
-function foldRules({ name, fold }: ResolvedMenu, fits: ReadonlyMap<string, number>): string[] {
-  if (fold.belowEm !== null) return [stack(name, fold.belowEm)];
-  const width = fits.get(name);
-  return fold.crowded && width !== undefined ? [crowdedStack(name, width)] : [];
 }
 
 function hasHighlight(entries: readonly ResolvedEntry[]): boolean {

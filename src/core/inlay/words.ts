@@ -1,4 +1,4 @@
-import { folds } from '../menu/folds.ts';
+import { covers, folds } from '../menu/folds.ts';
 import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import type { Language } from '../plan/types.ts';
 import type { WordName } from '../plan/keys.ts';
@@ -12,6 +12,7 @@ export type Words = Readonly<Record<WordName, string>>;
 export const english: Words = {
   skip: 'Skip to the main content',
   menu: 'Menu',
+  close: 'Close',
   'new-window': 'new window',
   previous: 'Previous',
   next: 'Next',
@@ -38,7 +39,8 @@ export function wordsIn(menus: readonly ResolvedMenu[]): WordName[] {
   const isSet = menus.some(menu => menu.shows === 'set');
   const used: [WordName, boolean][] = [
     ['skip', true],
-    ['menu', menus.some(menu => folds(menu))],
+    ['menu', menus.some(menu => folds(menu) && menu.fold.toggle.label === null)],
+    ['close', menus.some(menu => covers(menu))],
     ['new-window', has(one => one.newWindow)],
     ['previous', isSet],
     ['next', isSet],

@@ -3,7 +3,7 @@ import { marksOn } from '../menu/marks.ts';
 import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import type { Raw } from '../text/bytes.ts';
 import { type Charset, encodeMarkup } from '../text/charset.ts';
-import { type LinePlace, type Standpoint, menuMarkup, styleMarkup } from './markup.ts';
+import { type LinePlace, type Standpoint, menuMarkup, scriptMarkup, styleMarkup } from './markup.ts';
 
 const mostKept = 4000;
 
@@ -23,6 +23,13 @@ export class MenuWriter {
     if (from.page === menu.home?.page) key += '\nhome';
     if (menu.shows !== 'entries' || this.#dependsOnPage(menu)) key += `\n${from.page}`;
     for (const [entry, mark] of marks) key += `\n${entry.hook} ${mark}`;
+    for (const one of menu.joined) {
+      if (!from.carried.has(one.name)) continue;
+      key += `\n${one.name}`;
+      if (one.shows !== 'entries' || this.#dependsOnPage(one)) key += ` ${from.page}`;
+      for (const [entry, mark] of marksOn(one, from.page)) key += ` ${entry.hook} ${mark}`;
+    }
+    if (menu.fold.joins !== null && from.carried.has(menu.fold.joins)) key += '\njoins';
     return this.#once(key, () => encodeMarkup(menuMarkup(menu, from, line, marks), charset));
   }
 
@@ -30,6 +37,11 @@ export class MenuWriter {
   styles(files: readonly SitePath[], from: Standpoint, charset: Charset): Raw {
     const key = `${from.folder}\n${charset.declared ? charset.name : ''}`;
     return this.#once(key, () => encodeMarkup(files.map(file => styleMarkup(file, from)).join(''), charset));
+  }
+
+  script(file: SitePath, from: Standpoint, charset: Charset): Raw {
+    const key = `script\n${from.folder}\n${charset.declared ? charset.name : ''}`;
+    return this.#once(key, () => encodeMarkup(scriptMarkup(file, from), charset));
   }
 
   /** A place in this page is written without the page's address, one in another with it; languages by counterparts. */

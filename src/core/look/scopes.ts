@@ -90,6 +90,8 @@ class LooksResolver {
       if (isSaid(look => look.states[name] !== undefined && hasColors(look, name))) states.add(name);
     const isDrawn = (key: 'border' | 'shadow'): boolean =>
       isSaid(look => look[key] !== null || Object.values(look.states).some(one => one[key] !== null));
+    const isStated = (key: 'border' | 'shadow' | 'iconColor'): boolean =>
+      isSaid(look => Object.values(look.states).some(one => one[key] !== null));
     const uses: Uses = {
       states,
       border: isDrawn('border'),
@@ -99,6 +101,11 @@ class LooksResolver {
       icon: isSaid(
         look => look.iconColor !== null || Object.values(look.states).some(one => one.iconColor !== null),
       ),
+      ofStates: {
+        border: isStated('border'),
+        shadow: isStated('shadow'),
+        icon: isStated('iconColor'),
+      },
       boldest: boldestOf(this.#drafts.map(one => one.look)),
       weight: isSaid(look => Object.values(look.states).some(one => one.weight !== null)),
     };

@@ -60,7 +60,7 @@ function drawn(
   if (uses.border) {
     const base = border(box.base);
     values.set('border', base);
-    for (const [name, state] of states) {
+    for (const [name, state] of uses.ofStates.border ? states : []) {
       const [own, before] = [border(state).split(' ')[0]!, base.split(' ')[0]!];
       values.set(`${name}-border`, border(state));
       // A wider border grows outwards, a narrower one leaves its room: nothing beside it moves.
@@ -69,11 +69,12 @@ function drawn(
   }
   if (uses.shadow) {
     values.set('shadow', shadow(box.base));
-    for (const [name, state] of states) values.set(`${name}-shadow`, shadow(state));
+    if (uses.ofStates.shadow) for (const [name, state] of states) values.set(`${name}-shadow`, shadow(state));
   }
   if (uses.icon) {
     values.set('icon-color', box.base.iconColor ?? 'currentcolor');
-    for (const [name, state] of states) values.set(`${name}-icon-color`, state.iconColor ?? 'currentcolor');
+    if (uses.ofStates.icon)
+      for (const [name, state] of states) values.set(`${name}-icon-color`, state.iconColor ?? 'currentcolor');
   }
   if (uses.weight)
     for (const [name, state] of states) values.set(`${name}-weight`, state.weight ?? 'inherit');

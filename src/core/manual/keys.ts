@@ -136,6 +136,7 @@ const words: readonly KeyPage[] = [
     'skip: Neidio i’r prif gynnwys',
   ),
   key('menu', 'text', '`Menu`', 'The toggle of a folded menu.', 'menu: Dewislen'),
+  key('close', 'text', '`Close`', 'Closes a drawer or a full-screen menu.', 'close: Cau'),
   key(
     'new-window',
     'text',
@@ -255,8 +256,15 @@ const menu: readonly KeyPage[] = [
     'home: { label: Brackenfold }',
   ),
   key(
+    'opens',
+    '`by`, `after`, `ease`, `columns`',
+    'by hover in a bar, by click in a column',
+    'How submenus open. By click, by Enter and Space they open in any case.',
+    'opens: { by: click }',
+  ),
+  key(
     'fold',
-    '`when`, `as`',
+    '`when`, `as` and more',
     '`when: never`',
     'What becomes of the menu where it has no room.',
     'fold: { when: below 48em }',
@@ -373,20 +381,112 @@ const home: readonly KeyPage[] = [
   ),
 ];
 
+const opens: readonly KeyPage[] = [
+  key(
+    'by',
+    '`hover` or `click`',
+    '`hover`; in a column `click`',
+    '`hover`: also as the pointer rests on an entry; a click then holds the submenu open. In a column a submenu that opens by hover lies beside it, else below its entry.',
+    'by: click',
+  ),
+  key(
+    'after',
+    'a time in ms',
+    '`90ms`',
+    'How long the pointer rests before a submenu opens.',
+    'after: 150ms',
+  ),
+  key(
+    'ease',
+    'a time in ms',
+    '`160ms`',
+    'How long a submenu takes to come. Visitors who asked for less motion see none.',
+    'ease: 0ms',
+  ),
+  key(
+    'columns',
+    'a number from 1 to 4',
+    '`1`',
+    'Lays a submenu out in columns. What lies on the third level then lies open, under its entry as a small heading.',
+    'columns: 2',
+  ),
+];
+
 const fold: readonly KeyPage[] = [
   key(
     'when',
-    '`crowded`, `below` a width, or `never`',
+    '`crowded`, `below` a width, `any-width` or `never`',
     null,
-    '`crowded`: where a bar no longer fits its own room; Kamino computes the width from the font. `below 48em` asks the window (em, rem or px).',
+    '`crowded`: where a bar no longer fits its own room; Kamino computes the width from the font. `below 48em` asks the window (em, rem or px). `any-width`: everywhere, its toggle left in view.',
     'when: crowded',
   ),
   key(
     'as',
+    '`stack`, `drawer`, `full-screen` or `none`',
     '`stack`',
-    '`stack`',
-    '`stack`: behind a toggle, in the flow of the page, which moves down.',
-    'when: below 48em\nas: stack',
+    '`stack`: in the flow of the page, which moves down. `drawer`: from a side, over the page. `full-screen`: over all of it. `none`: not there any more, which is for menus whose targets stand in another one.',
+    'when: below 48em\nas: drawer',
+  ),
+  key(
+    'side',
+    '`start` or `end`',
+    '`start`',
+    'The side that a drawer comes from.',
+    'when: crowded\nas: drawer\nside: end',
+  ),
+  key(
+    'behind',
+    '`covered`, `shifted` or `as-fits`',
+    '`as-fits`',
+    'The page behind a drawer: dimmed, or moved aside; `as-fits`: moved aside in windows of 64 em and more.',
+    'when: any-width\nas: drawer\nbehind: covered',
+  ),
+  key(
+    'by',
+    '`click` or `hover`',
+    '`click`',
+    '`hover`: the menu also opens as the pointer rests on its toggle.',
+    'when: any-width\nas: drawer\nby: hover',
+  ),
+  key(
+    'joins',
+    'the name of a menu',
+    'nothing',
+    'Where both are folded, this menu’s entries lie in the fold of that one. Both need the same `below`, or `any-width`.',
+    'when: below 48em\njoins: masthead',
+  ),
+  key(
+    'toggle',
+    '`show`, `label`, `at`, `icon`, `open-icon`',
+    'lines and the word',
+    'What opens and closes the folded menu. Its looks are those of `parts: { toggle: … }`.',
+    'when: crowded\ntoggle: { show: icon }',
+  ),
+];
+
+const toggle: readonly KeyPage[] = [
+  key(
+    'show',
+    '`both`, `label` or `icon`',
+    '`both`',
+    'What is seen; the word is always read out.',
+    'show: icon',
+  ),
+  key('label', 'text, or one for each language', '`Menu`', 'Its word.', 'label: All pages'),
+  key('at', '`start` or `end`', '`end`', 'At which end of its room it stands.', 'at: start'),
+  key(
+    'icon',
+    '`lines`, `dots` or an SVG file',
+    '`lines`',
+    'Its mark; lines and dots become a cross while the menu is open.',
+    'icon: dots',
+  ),
+  key(
+    'open-icon',
+    'an SVG file',
+    'the same, or a cross',
+    'The mark while the menu is open.',
+    'icon: img/map.svg\nopen-icon: img/close.svg',
   ),
 ];
 
@@ -839,7 +939,9 @@ export const keyPages: Readonly<Record<Exclude<Part, 'languages' | 'looks'>, rea
   place,
   stays,
   home,
+  opens,
   fold,
+  toggle,
   entry,
   look,
   font,
@@ -860,7 +962,9 @@ export const partPlaces: Readonly<Record<keyof typeof keyPages, string>> = {
   place: 'of `place` in a menu',
   stays: 'of `stays` in a menu',
   home: 'of `home` in a menu',
+  opens: 'of `opens` in a menu',
   fold: 'of `fold` in a menu',
+  toggle: 'of `toggle` in a `fold`',
   entry: 'of an entry in `entries`',
   look: 'of `look`',
   font: 'of `font` in a look',

@@ -317,6 +317,14 @@ export const rulePages: Readonly<Record<RuleName, RulePage>> = {
     'The file is no SVG that can stand in a page.',
     'icon: img/letter.png →  icon: img/letter.svg',
   ),
+  'cannot-join': rule(
+    'A menu is to go into the fold of another one that is not there, has none, or folds at another width.',
+    'fold: { when: below 48em, joins: masthead }     # and the same  when: below 48em  in masthead',
+  ),
+  'hidden-menu': rule(
+    'Where this menu has no room it is not shown at all, and a target of it stands in no other menu of the same pages.',
+    'fold: { when: below 48em, as: none }  →  fold: { when: below 48em, as: stack }',
+  ),
   'unknown-look': rule('A look is named that `looks` does not have.', 'look: quite        →  look: quiet'),
   'state-circle': rule(
     'Two states start from each other, so that neither has values.',

@@ -4,8 +4,8 @@ import { counted, shortened } from '../text/nearest.ts';
 import type { Ground } from './ground.ts';
 import { HookNames, hookOf } from './hooks.ts';
 import { fileLabel, spaced } from './labels.ts';
-import { readDrawing } from './drawing.ts';
 import { entriesFromHeadings, entriesFromPages, pagesOf } from './patterns.ts';
+import { drawingOf } from './resolve-drawing.ts';
 import { leftOut, sizeOf } from './resolve-parts.ts';
 import { type TargetContext, isPattern, readTarget, wordsKey } from './targets.ts';
 import type { Destination, ResolvedEntry, SectionHeading } from './types.ts';
@@ -237,23 +237,11 @@ export class EntryResolver {
 
   /** The drawing of an entry, with ids that no other one has. */
   #icon({ written, at, show, mark }: EntryIcon, hook: string): ResolvedEntry['icon'] {
-    const reading = readTarget({ kind: 'file', written, mark }, this.#target(false));
-    if ('finding' in reading || reading.destination.kind !== 'file') {
-      if ('finding' in reading) this.#ground.findings.push(reading.finding);
-      return null;
-    }
-    const drawing = readDrawing(
-      this.#ground.site.text(reading.destination.path) ?? '',
-      `${this.#context.menu}-${hook}`,
-    );
-    if (drawing !== null) return { markup: drawing, at, show };
-    this.#ground.tell(
-      'bad-icon',
-      mark,
-      `\`${written}\` is no drawing in SVG`,
-      'Save the icon as SVG, on its own.',
-    );
-    return null;
+    const markup = drawingOf({ written, mark }, `${this.#context.menu}-${hook}`, {
+      ground: this.#ground,
+      context: this.#target(false),
+    });
+    return markup === null ? null : { markup, at, show };
   }
 
   /** A heading as its page has it. */

@@ -10,6 +10,7 @@ import { hookOf } from './hooks.ts';
 import type { SiteLanguages } from './languages.ts';
 import { entriesFromPages, pagesOf } from './patterns.ts';
 import { EntryResolver, plainEntry } from './resolve-entries.ts';
+import { foldOf, joinFolds } from './resolve-folds.ts';
 import { cutOff, distinct } from './resolve-parts.ts';
 import { readTarget } from './targets.ts';
 import type { GivenId, MenuLanguage, ResolvedEntry, ResolvedHome, ResolvedMenu, SiteFacts } from './types.ts';
@@ -35,7 +36,10 @@ export function resolveMenus(plan: Plan, site: SiteFacts, source: Source): Resol
     ground.tell('missing-file', style.mark, missing, 'Write the path from the site’s folder.');
   }
   const resolver = new MenuResolver(ground);
-  const resolved = menus.flatMap(menu => resolver.menu(menu));
+  const resolved = joinFolds(
+    menus.flatMap(menu => resolver.menu(menu)),
+    ground,
+  );
   const look = ground.look(plan.look);
   const { ids, languages } = ground;
   return { menus: resolved, ids, languages, look, findings: distinct(ground.findings) };
@@ -106,7 +110,7 @@ class MenuResolver {
   }
 
   #one(menu: Menu, carriers: readonly SitePath[], language: MenuLanguage | null): ResolvedMenu {
-    const { name, form, align, carriedBy, except, place, fold, currentEntry, data } = menu;
+    const { name, form, align, carriedBy, except, place, opens, currentEntry, data } = menu;
     const tag = language?.tag ?? null;
     const front =
       tag === null
@@ -133,7 +137,9 @@ class MenuResolver {
       carriedBy,
       except,
       place,
-      fold,
+      opens,
+      fold: foldOf(menu, tag, this.#ground),
+      joined: [],
       currentEntry,
       shows,
       stays: menu.stays,

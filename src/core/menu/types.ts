@@ -1,7 +1,7 @@
 import type { SitePath } from '../address/path.ts';
 import type { WordName } from '../plan/keys.ts';
 import type { Look } from '../plan/look-types.ts';
-import type { Align, Fold, Form, Menu, MenuPlace } from '../plan/types.ts';
+import type { Align, Fold, Form, Menu, MenuPlace, Opens, Toggle } from '../plan/types.ts';
 
 /** A menu with every target known. */
 export interface ResolvedMenu {
@@ -22,7 +22,10 @@ export interface ResolvedMenu {
   separators: 'none' | 'line';
   /** Its own look beside the plan's. */
   look: Look | null;
-  fold: Fold;
+  opens: Opens;
+  fold: ResolvedFold;
+  /** Menus that lie in the fold of this one, on the pages that carry both. */
+  joined: readonly ResolvedMenu[];
   currentEntry: 'link' | 'text';
   /** `branch`: on each page what lies below the top entry that it is in; `trail`: the way to it; `set`: its neighbours. */
   shows: 'entries' | 'branch' | 'trail' | 'set';
@@ -31,6 +34,16 @@ export interface ResolvedMenu {
   entries: readonly ResolvedEntry[];
   /** An entry for every page that may need one of its own: for a trail. */
   pages: ReadonlyMap<SitePath, ResolvedEntry> | null;
+}
+
+/** A fold with what its toggle says and shows; null for Kamino’s own word. */
+export interface ResolvedFold extends Omit<Fold, 'toggle' | 'mark' | 'joins'> {
+  /** The name of the menu whose fold this one goes into. */
+  joins: string | null;
+  toggle: Pick<Toggle, 'show' | 'label' | 'at'> & {
+    /** A drawing as markup, while closed and while open. */
+    icon: 'lines' | 'dots' | { closed: string; open: string };
+  };
 }
 
 /** The site’s name at the head of a menu, with its picture. */

@@ -10,7 +10,9 @@ export type Part =
   | 'place'
   | 'stays'
   | 'home'
+  | 'opens'
   | 'fold'
+  | 'toggle'
   | 'entry'
   | 'look'
   | 'font'
@@ -32,7 +34,9 @@ export const partNames: Record<Part, string> = {
   place: '`place`',
   stays: '`stays`',
   home: '`home`',
+  opens: '`opens`',
   fold: '`fold`',
+  toggle: '`toggle`',
   entry: 'an entry',
   look: 'a look',
   font: '`font`',
@@ -46,7 +50,7 @@ export const partNames: Record<Part, string> = {
 const words = (list: string): readonly string[] => list.split(' ').filter(Boolean);
 
 /** Kamino's own words in a page, by the names that the plan has for them. */
-export const wordNames = ['skip', 'menu', 'new-window', 'previous', 'next', 'more'] as const;
+export const wordNames = ['skip', 'menu', 'close', 'new-window', 'previous', 'next', 'more'] as const;
 export type WordName = (typeof wordNames)[number];
 
 /** Keys of the format that a later version builds. */
@@ -54,15 +58,17 @@ export const laterKeys: Record<Part, readonly string[]> = {
   plan: words('own-files buttons to-top panels pictures questions rules'),
   languages: [],
   language: [],
-  words: words('close top'),
+  words: words('top'),
   labels: [],
   links: [],
-  menu: words('opens'),
+  menu: [],
+  opens: [],
   place: [],
   stays: [],
   home: [],
   entry: words('panel'),
-  fold: words('side behind joins toggle'),
+  fold: [],
+  toggle: [],
   look: [],
   font: [],
   states: [],
@@ -70,12 +76,6 @@ export const laterKeys: Record<Part, readonly string[]> = {
   parts: [],
   contrast: [],
   looks: [],
-};
-
-/** Values of the format that a later version builds. */
-export const laterValues: Record<string, readonly string[]> = {
-  as: words('drawer full-screen none'),
-  when: words('any-width'),
 };
 
 /** Words of the trade, and ours for them. */

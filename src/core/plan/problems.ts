@@ -3,7 +3,7 @@ import { type Finding, finding } from '../text/finding.ts';
 import { listed, nearest } from '../text/nearest.ts';
 import type { RuleName } from '../text/rules.ts';
 import type { Source } from '../text/source.ts';
-import { type Part, laterKeys, laterValues, partNames, tradeWords } from './keys.ts';
+import { type Part, laterKeys, partNames, tradeWords } from './keys.ts';
 import { planSchema } from './schema.ts';
 import type { Mark } from './types.ts';
 import { type PlanText, pathKey } from './yaml.ts';
@@ -35,7 +35,9 @@ const forms: Record<string, [takes: string, example: string]> = {
   name: ['a name in a–z, 0–9 and hyphens that begins with a letter', 'menu: masthead'],
   mail: ['a mail address', 'mail: hello@example.org'],
   phone: ['a telephone number', 'phone: +44 1632 960014'],
-  fold: ['`crowded`, `never` or a width of the window', 'when: below 48em'],
+  fold: ['`crowded`, `any-width`, `never` or a width of the window', 'when: below 48em'],
+  time: ['a time in ms', 'after: 90ms'],
+  columns: ['a number of columns from 1 to 4', 'columns: 2'],
   count: ['a number', 'most: 12'],
   depth: ['1, 2 or 3', 'depth: 2'],
   base: ['a folder of the server, with / at both ends', 'base: /observatory/'],
@@ -219,14 +221,6 @@ class Teller {
 
   #wrongWord(path: Path, value: string, valid: string[]): Finding {
     const key = String(path.at(-1));
-    if (laterValues[key]?.includes(value)) {
-      return this.#at(
-        'later-key',
-        path,
-        `\`${key}: ${value}\` is not built by this version of Kamino yet`,
-        `It takes ${listed(valid)} so far.`,
-      );
-    }
     const near = nearest(value, valid);
     const takes = `\`${key}\` takes ${listed(valid)}, and \`${shown(value)}\` is ${valid.length > 1 ? 'none of them' : 'not that'}`;
     return this.#at('wrong-value', path, takes, near ? `Did you mean \`${near}\`?` : null);
@@ -234,8 +228,6 @@ class Teller {
 
   #wrongForm(path: Path, value: string, form: string): Finding {
     const key = String(path.at(-1));
-    if (laterValues[key]?.includes(value))
-      return this.#wrongWord(path, value, ['crowded', 'never', 'below 48em']);
     const [takes, example] = forms[form] ?? ['another value', ''];
     return this.#at(
       'wrong-value',

@@ -7,6 +7,7 @@ import { type WrittenMenu, type WrittenPlace, type WrittenPlan, planSchema } fro
 import { PlanPlaces } from './places.ts';
 import { readLook, readLookUse } from './read-look.ts';
 import { EntryReader } from './read-entry.ts';
+import { readFold, readOpens } from './read-fold.ts';
 import type { HomeImage, Menu, MenuPlace, PlaceSide, Plan } from './types.ts';
 import { type Value, readYaml } from './yaml.ts';
 
@@ -139,13 +140,6 @@ class Conversion {
 
   #menu(written: WrittenMenu, path: (string | number)[]): Menu {
     const title = this.#entries.said(written.title, [...path, 'title']);
-    if (written.fold?.when === 'crowded' && written.form !== 'bar' && written.form !== 'tabs')
-      this.#places.tell(
-        'wrong-value',
-        [...path, 'fold', 'when'],
-        `\`crowded\` asks whether a bar fits, and this menu is a ${written.form}`,
-        'Fold it below a width of the window:  when: below 48em',
-      );
     const home = this.#entries.said(written.home?.label, [...path, 'home', 'label']);
     return {
       name: written.menu,
@@ -169,11 +163,8 @@ class Conversion {
           : { label: home.value, labels: home.by, image: this.#homeImage(written, path) },
       widths: written.widths,
       separators: written.separators,
-      fold: {
-        belowEm: widthOf(written.fold?.when),
-        crowded: written.fold?.when === 'crowded',
-        as: 'stack',
-      },
+      opens: readOpens(written),
+      fold: readFold(written, path, { places: this.#places, entries: this.#entries }),
       currentEntry: written['current-entry'],
       entries: (written.entries ?? []).flatMap((entry, at) =>
         entry ? this.#entries.read(entry, [...path, 'entries', at]) : [],
@@ -227,12 +218,6 @@ class Conversion {
     );
     return null;
   }
-}
-
-/** `below 48em` in em; a px counts as a sixteenth, as browsers have it. */
-function widthOf(when: string | undefined): number | null {
-  const match = /^below ([\d.]+)(em|rem|px)$/.exec(when ?? '');
-  return match ? Number(match[1]) / (match[2] === 'px' ? 16 : 1) : null;
 }
 
 const sides: readonly PlaceSide[] = ['first-in', 'last-in', 'before', 'after', 'instead-of'];

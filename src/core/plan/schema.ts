@@ -43,7 +43,8 @@ export interface WrittenMenu {
   set?: string[];
   order: 'title' | 'date' | 'file';
   data?: 'json-ld';
-  fold?: { when: string; as: 'stack' };
+  opens: { by?: 'hover' | 'click'; after: string; ease: string; columns: string };
+  fold?: WrittenFold;
   'carried-by': string[];
   except: string[];
   place?: WrittenPlace;
@@ -52,6 +53,24 @@ export interface WrittenMenu {
   home?: { label: Said; image?: string; show?: 'both' | 'image' | 'label' };
   look?: string | WrittenLook;
   entries?: (string | WrittenEntry | undefined)[];
+}
+
+export interface WrittenFold {
+  when: string;
+  as?: 'stack' | 'drawer' | 'full-screen' | 'none';
+  side: 'start' | 'end';
+  behind: 'covered' | 'shifted' | 'as-fits';
+  by: 'click' | 'hover';
+  joins?: string;
+  toggle: WrittenToggle;
+}
+
+export interface WrittenToggle {
+  show: 'both' | 'label' | 'icon';
+  label?: Said;
+  at: 'start' | 'end';
+  icon: string;
+  'open-icon'?: string;
 }
 
 export interface WrittenPlace {
@@ -373,6 +392,27 @@ function entryOf(levels: number): Joi.ObjectSchema<WrittenEntry> {
     .meta(json({ also: { anyOf: ['label', 'heading', ...targets].map(key => ({ required: [key] })) } }));
 }
 
+const time = text.pattern(/^\d{1,5}ms$/, 'time');
+const toggle = { show: 'both', at: 'end', icon: 'lines' } as const;
+
+const fold = Joi.object<WrittenFold>({
+  when: text
+    .pattern(/^(?:never|crowded|any-width|below (?:\d+\.?\d*|\.\d+)(?:em|rem|px))$/, 'fold')
+    .required(),
+  as: Joi.valid('stack', 'drawer', 'full-screen', 'none'),
+  side: Joi.valid('start', 'end').default('start'),
+  behind: Joi.valid('covered', 'shifted', 'as-fits').default('as-fits'),
+  by: Joi.valid('click', 'hover').default('click'),
+  joins: text,
+  toggle: Joi.object<WrittenToggle>({
+    show: Joi.valid('both', 'label', 'icon').default(toggle.show),
+    label: said(label),
+    at: Joi.valid('start', 'end').default(toggle.at),
+    icon: text.default(toggle.icon),
+    'open-icon': text,
+  }).default(toggle),
+});
+
 const menu = Joi.object<WrittenMenu>({
   menu: Joi.string()
     .pattern(/^[a-z][a-z0-9-]*$/, 'name')
@@ -389,10 +429,16 @@ const menu = Joi.object<WrittenMenu>({
   set: globs,
   order,
   data: Joi.valid('json-ld'),
-  fold: Joi.object({
-    when: text.pattern(/^(?:never|crowded|below (?:\d+\.?\d*|\.\d+)(?:em|rem|px))$/, 'fold').required(),
-    as: Joi.valid('stack').default('stack'),
-  }),
+  opens: Joi.object({
+    by: Joi.valid('hover', 'click'),
+    after: time.default('90ms'),
+    ease: time.default('160ms'),
+    columns: text
+      .pattern(/^[1-4]$/, 'columns')
+      .meta(whole(1, 4))
+      .default('1'),
+  }).default({ after: '90ms', ease: '160ms', columns: '1' }),
+  fold,
   'carried-by': globs.default(['**']),
   except: globs.default([]),
   place,

@@ -72,12 +72,49 @@ export type Align = 'start' | 'center' | 'end' | 'spread';
 
 export type Form = 'bar' | 'column' | 'tabs' | 'plain' | 'breadcrumb' | 'previous-next';
 
-/** Where a menu folds away: below a width of the window, in em; never where it is null. */
+/** Where a menu folds away, and into what. */
 export interface Fold {
+  /** `crowded`: where it no longer fits its own room; `below` a width of the window. */
+  when: 'crowded' | 'below' | 'any-width' | 'never';
+  /** The width, in em; null for all but `below`. */
   belowEm: number | null;
-  /** Where it no longer fits its own room. */
-  crowded: boolean;
-  as: 'stack';
+  /** `none`: it is not there any more, but for the menu that it joins. */
+  as: 'stack' | 'drawer' | 'full-screen' | 'none';
+  /** Where a drawer comes from. */
+  side: 'start' | 'end';
+  /** The page behind a drawer; `as-fits`: shifted aside where there is room. */
+  behind: 'covered' | 'shifted' | 'as-fits';
+  by: 'click' | 'hover';
+  joins: { menu: string; mark: Mark } | null;
+  toggle: Toggle;
+  mark: Mark;
+}
+
+/** The control that shows and hides a folded menu; `label` null for Kamino’s own word. */
+export interface Toggle {
+  show: 'both' | 'label' | 'icon';
+  label: string | null;
+  labels: ByLanguage<string>;
+  at: 'start' | 'end';
+  /** One that Kamino draws, or a file. */
+  icon: 'lines' | 'dots' | DrawingFile;
+  /** The one while the menu is open; null for Kamino’s own cross, or the same file. */
+  openIcon: DrawingFile | null;
+}
+
+/** A file (SVG) that the plan names. */
+export interface DrawingFile {
+  written: string;
+  mark: Mark;
+}
+
+/** How submenus open. */
+export interface Opens {
+  by: 'hover' | 'click';
+  /** How long the pointer rests before, and how long the motion takes, as CSS has times. */
+  after: string;
+  ease: string;
+  columns: number;
 }
 
 export interface Menu {
@@ -96,6 +133,7 @@ export interface Menu {
   /** Entries as wide as they need, or all alike. */
   widths: 'natural' | 'equal';
   separators: 'none' | 'line';
+  opens: Opens;
   fold: Fold;
   /** The entry of this page stays a link, or becomes text. */
   currentEntry: 'link' | 'text';

@@ -52,6 +52,14 @@ export const rules = {
   'wrong-value': { severity: 'error', about: 'Each key takes its own kind of value.' },
   'clashing-keys': { severity: 'error', about: 'An entry leads to one place.' },
   'bad-label': { severity: 'error', about: 'A label is text without control characters.' },
+  'cannot-join': {
+    severity: 'error',
+    about: 'A menu joins the fold of one that folds at the same width.',
+  },
+  'hidden-menu': {
+    severity: 'error',
+    about: 'A menu that is gone where it has no room leads nowhere that no other menu does.',
+  },
   'bad-address': { severity: 'error', about: 'An address is of http or https.' },
   'bad-selector': {
     severity: 'error',

@@ -1,3 +1,4 @@
+import { unfolded } from '../../../src/core/menu/folds.ts';
 import { describe, expect, it, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Inlayer } from '../../../src/core/inlay/inlay.ts';
@@ -39,7 +40,9 @@ function menu(place: MenuPlace | null, name = 'masthead'): ResolvedMenu {
     carriedBy: ['**'],
     except: [],
     place,
-    fold: { belowEm: null, crowded: false, as: 'stack' },
+    fold: unfolded,
+    opens: { by: 'hover', after: '90ms', ease: '160ms', columns: 1 },
+    joined: [],
     currentEntry: 'link',
     shows: 'entries',
     hasData: false,
@@ -60,6 +63,7 @@ const inlayer = (menus: ResolvedMenu[]) => {
   const maker = new Inlayer({
     menus,
     carries: () => true,
+    script: null,
     styles: ['kamino/menu.css', 'css/own.css'],
     skipTo: ['#content'],
     ids: new Map(),

@@ -1,3 +1,4 @@
+import { unfolded } from '../../../src/core/menu/folds.ts';
 import { expect, test } from '@jest/globals';
 import { marksOn } from '../../../src/core/menu/marks.ts';
 import type { ResolvedEntry, ResolvedMenu } from '../../../src/core/menu/types.ts';
@@ -28,7 +29,9 @@ const menu: ResolvedMenu = {
   carriedBy: ['**'],
   except: [],
   place: null,
-  fold: { belowEm: null, crowded: false, as: 'stack' },
+  fold: unfolded,
+  opens: { by: 'hover', after: '90ms', ease: '160ms', columns: 1 },
+  joined: [],
   currentEntry: 'link',
   shows: 'entries',
   hasData: false,

@@ -1,0 +1,30 @@
+import { folds } from '../menu/folds.ts';
+import type { ResolvedMenu } from '../menu/types.ts';
+import { type Behaviour, behaviours } from './names.ts';
+
+/** By this a script is known as Kamino's. */
+const signature = '/* Kamino wrote this from the plan. */';
+
+export function isOwnScript(text: string): boolean {
+  return text.startsWith(signature);
+}
+
+const needs: Record<Behaviour, (menu: ResolvedMenu) => boolean> = {
+  submenus: ({ form, entries }) => form !== 'plain' && entries.some(one => one.entries.length > 0),
+  folds: menu => folds(menu),
+};
+
+/** Whether pages that carry this menu need the script. */
+export function isScripted(menu: ResolvedMenu): boolean {
+  return behaviours.some(one => needs[one](menu));
+}
+
+/** What the menus of a site need in a visitor's browser, in order. */
+export function behavioursOf(menus: readonly ResolvedMenu[]): Behaviour[] {
+  return behaviours.filter(one => menus.some(menu => needs[one](menu)));
+}
+
+/** @param built what was built for these behaviours */
+export function scriptText(built: string): string {
+  return `${signature}\n${built}`;
+}

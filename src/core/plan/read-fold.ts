@@ -1,0 +1,95 @@
+import type { PlanPath, PlanPlaces } from './places.ts';
+import type { EntryReader } from './read-entry.ts';
+import type { WrittenFold, WrittenMenu, WrittenToggle } from './schema.ts';
+import type { DrawingFile, Fold, Opens, Toggle } from './types.ts';
+
+interface Readers {
+  places: PlanPlaces;
+  entries: EntryReader;
+}
+
+/** A menu that never folds. */
+const unfolded: Omit<Fold, 'mark'> = {
+  when: 'never',
+  belowEm: null,
+  as: 'stack',
+  side: 'start',
+  behind: 'as-fits',
+  by: 'click',
+  joins: null,
+  toggle: { show: 'both', label: null, labels: new Map(), at: 'end', icon: 'lines', openIcon: null },
+};
+
+export function readFold(menu: WrittenMenu, path: PlanPath, { places, entries }: Readers): Fold {
+  const { fold } = menu;
+  const mark = places.mark([...path, fold ? 'fold' : 'menu']);
+  if (!fold) return { ...unfolded, mark };
+  const here = [...path, 'fold'];
+  const when = fold.when.startsWith('below') ? 'below' : (fold.when as 'crowded' | 'any-width' | 'never');
+  const isBar = menu.form === 'bar' || menu.form === 'tabs';
+  if (when === 'crowded' && !isBar)
+    places.tell(
+      'wrong-value',
+      [...here, 'when'],
+      `\`crowded\` asks whether a bar fits, and this menu is a ${menu.form}`,
+      'Fold it below a width of the window:  when: below 48em',
+    );
+  if (!isBar && menu.form !== 'column' && menu.form !== 'plain' && when !== 'never')
+    places.tell(
+      'wrong-value',
+      [...here, 'when'],
+      `a menu of the form ${menu.form} has no fold`,
+      'Take `fold` out: it goes into several lines where there is no room.',
+    );
+  if (fold.joins !== undefined && fold.as !== undefined && fold.as !== 'none')
+    places.tell(
+      'wrong-value',
+      [...here, 'as'],
+      `what joins another menu’s fold has none of its own`,
+      'Write  as: none  or leave it out.',
+    );
+  return {
+    when,
+    belowEm: widthOf(fold.when),
+    as: fold.joins === undefined ? (fold.as ?? 'stack') : 'none',
+    side: fold.side,
+    behind: fold.behind,
+    by: fold.by,
+    joins: fold.joins === undefined ? null : { menu: fold.joins, mark: places.mark([...here, 'joins']) },
+    toggle: readToggle(fold.toggle, [...here, 'toggle'], { places, entries }),
+    mark,
+  };
+}
+
+function readToggle(written: WrittenToggle, path: PlanPath, { places, entries }: Readers): Toggle {
+  const { value, by } = entries.said(written.label, [...path, 'label']);
+  const file = (key: 'icon' | 'open-icon'): DrawingFile => ({
+    written: places.slashes(written[key]!, [...path, key]),
+    mark: places.mark([...path, key]),
+  });
+  const { icon } = written;
+  return {
+    show: written.show,
+    label: value,
+    labels: by,
+    at: written.at,
+    icon: icon === 'lines' || icon === 'dots' ? icon : file('icon'),
+    openIcon: written['open-icon'] === undefined ? null : file('open-icon'),
+  };
+}
+
+/** In a column submenus lie in the flow: under the pointer they would move what it is about to reach. */
+export function readOpens({ opens, form }: WrittenMenu): Opens {
+  return {
+    by: opens.by ?? (form === 'column' ? 'click' : 'hover'),
+    after: opens.after,
+    ease: opens.ease,
+    columns: Number(opens.columns),
+  };
+}
+
+/** `below 48em` in em; a px counts as a sixteenth, as browsers have it. */
+function widthOf(when: WrittenFold['when']): number | null {
+  const match = /^below ([\d.]+)(em|rem|px)$/.exec(when);
+  return match ? Number(match[1]) / (match[2] === 'px' ? 16 : 1) : null;
+}
