@@ -44,7 +44,7 @@ const writtenOut = {
 };
 // A script that is there twice runs once: the first one answers the second.
 const once = {
-  banner: `(()=>{if(!document.dispatchEvent(new Event("kamino",{cancelable:true})))return;document.addEventListener("kamino",e=>e.preventDefault());`,
+  banner: `(()=>{if(!document.dispatchEvent(new Event("kamino",{cancelable:!0})))return;document.addEventListener("kamino",e=>e.preventDefault());`,
   footer: '})();',
 };
 const behaviours = /export const behaviours = \[(.*?)\]/.exec(namesFile)[1].match(/[\w-]+/g);
@@ -68,7 +68,7 @@ for (let choice = 1; choice < 2 ** behaviours.length; choice += 1) {
     write: false,
     plugins: [writtenOut],
   });
-  client[chosen.join(' ')] = outputFiles[0].text;
+  client[chosen.join(' ')] = outputFiles[0].text.replaceAll('\n', '');
 }
 writeFileSync(`${outdir}/client.json`, JSON.stringify(client));
 

@@ -1,5 +1,5 @@
 import { parts } from '../core/inlay/names.ts';
-import { all, around, isFollowed, isOpened, on, slip, styleOf, timeOf } from './shared.ts';
+import { all, around, focusOn, isLink, isOpened, on, slip, styleOf, timeOf } from './shared.ts';
 
 /**
  * Folded menus open and close by themselves: a stack is a `details`, a drawer and a full-screen menu a `popover`. What is
@@ -12,8 +12,6 @@ const root = document.documentElement;
 
 /** What is out of reach while a menu covers the page. */
 let inert: HTMLElement[] = [];
-/** The page has other plans for the focus. */
-let isLeaving = false;
 /** A link has just been followed. */
 let isFollowing = false;
 /** The fold that the pointer opened. */
@@ -22,36 +20,45 @@ let timer: ReturnType<typeof setTimeout> | undefined;
 
 const menuOf = (node: EventTarget | null): HTMLElement | null => around(node, parts.menu);
 const openFolds = (): HTMLElement[] => all(`${stackOpen},${coverOpen}`);
+const isSeen = (element: Element): boolean => element.getClientRects().length > 0;
 const toggleOf = (fold: HTMLElement): HTMLElement => menuOf(fold)!.querySelector(`.${parts.toggle}>*`)!;
 
 function setOpen(fold: HTMLElement, isOpen: boolean): void {
   if (fold instanceof HTMLDetailsElement) fold.open = isOpen;
-  else if (fold.matches(':popover-open') !== isOpen) fold.togglePopover(isOpen);
+  else fold.togglePopover(isOpen);
 }
 
-/** Closed at once, with no thought of the focus. */
-function leave(fold: HTMLElement): void {
-  isLeaving = true;
-  setOpen(fold, false);
-  isLeaving = false;
-}
-
-/** The style sheet alone says where a menu is folded: its toggle is seen. */
+/**
+ * The style sheet alone says where a menu is folded: its toggle is seen. Where it is gone from the page as well, with an
+ * open menu, the rest of the page is let go.
+ */
 const observer = new ResizeObserver(entries => {
   for (const { target } of entries) {
+    if (isSeen(target)) continue;
     const fold = openFolds().find(one => toggleOf(one) === target);
-    if (!fold || target.getClientRects().length > 0) continue;
-    const focused = document.activeElement as HTMLElement;
-    leave(fold);
-    focused.focus({ preventScroll: true });
+    const focused = document.activeElement!;
+    if (!fold) {
+      letGo();
+      root.style.scrollbarGutter = '';
+    } else {
+      setOpen(fold, false);
+      focusOn(focused);
+    }
   }
 });
 
-/** While it covers the page nothing else can be reached. */
-function holdRest(fold: HTMLElement): void {
+function letGo(): void {
   for (const one of inert) one.inert = false;
   inert = [];
-  if (!fold.matches(coverOpen) || fold === hovered || styleOf(fold, '--kamino-behind')) return;
+}
+
+/** While a menu covers the page, it is a dialog, and nothing else can be reached. */
+function hold(fold: HTMLElement): void {
+  letGo();
+  const isModal = fold.matches(coverOpen) && fold !== hovered && !styleOf(fold, '--kamino-behind');
+  fold.role = isModal ? 'dialog' : null;
+  fold.ariaLabel = isModal ? menuOf(fold)!.ariaLabel : null;
+  if (!isModal) return;
   for (let one = fold; one !== document.body; one = one.parentElement!)
     for (const other of one.parentElement!.children as HTMLCollectionOf<HTMLElement>)
       if (other !== one && !other.inert) {
@@ -62,27 +69,28 @@ function holdRest(fold: HTMLElement): void {
 
 function opened(fold: HTMLElement): void {
   observer.observe(toggleOf(fold));
-  holdRest(fold);
-  if (fold !== hovered) fold.querySelector<HTMLElement>(`.${parts.close}`)?.focus({ preventScroll: true });
+  hold(fold);
 }
 
 function closed(fold: HTMLElement): void {
   observer.unobserve(toggleOf(fold));
+  hold(fold);
   for (const one of all<HTMLDetailsElement>(isOpened, menuOf(fold)!)) one.open = false;
   if (fold === hovered) hovered = null;
 }
 
 on(
   'beforetoggle',
-  event => {
-    const fold = event.target as HTMLElement;
+  ({ target, newState }) => {
+    const fold = target as HTMLElement;
     if (!fold.matches(`.${parts.fold}`)) return;
-    const isOpening = event.newState === 'open';
+    const isOpening = newState === 'open';
     // The room of the scroll bar is kept.
     root.style.scrollbarGutter = isOpening && innerWidth > root.clientWidth ? 'stable' : '';
     if (isOpening) return;
-    holdRest(fold.parentElement!);
-    if (isLeaving) return;
+    // What the focus goes back to must not be out of reach.
+    letGo();
+    if (!isSeen(toggleOf(fold))) return;
     fold.classList.add(parts.closing);
     setTimeout(() => fold.classList.remove(parts.closing), slip);
   },
@@ -97,14 +105,14 @@ on(
     if (fold.matches(`${stackOpen},${coverOpen}`)) return opened(fold);
     closed(fold);
     if (fold.matches(`.${parts.fold}`) && document.activeElement === document.body && !isFollowing)
-      toggleOf(fold).focus({ preventScroll: true });
+      focusOn(toggleOf(fold));
   },
   true,
 );
 
 on('click', event => {
   const own = menuOf(event.target);
-  isFollowing = isFollowed(event);
+  isFollowing = isLink(event.target);
   for (const fold of openFolds()) {
     if (own !== menuOf(fold)) setOpen(fold, false);
     else if (isFollowing) {
@@ -114,7 +122,7 @@ on('click', event => {
     } else if (fold === hovered) {
       hovered = null;
       if (around(event.target, parts.toggle)) event.preventDefault();
-      holdRest(fold);
+      hold(fold);
     }
   }
 });
@@ -124,7 +132,7 @@ on('keydown', event => {
   for (const fold of all<HTMLDetailsElement>(stackOpen)) {
     const isInside = menuOf(fold) === menuOf(event.target);
     fold.open = false;
-    if (isInside) toggleOf(fold).focus();
+    if (isInside) focusOn(toggleOf(fold));
   }
 });
 
@@ -140,12 +148,14 @@ on('pointerover', ({ target, pointerType }) => {
         : menuOf(toggle)!.querySelector<HTMLElement>(`.${parts.fold}`)!;
       if (openFolds().includes(fold)) return;
       hovered = fold;
+      const focused = document.activeElement!;
       setOpen(fold, true);
+      focusOn(focused);
     }, rest);
   else if (hovered && menuOf(target) !== menuOf(hovered))
     timer = setTimeout(() => hovered && setOpen(hovered, false), slip);
 });
 
-addEventListener('resize', () => all(coverOpen).forEach(holdRest));
-addEventListener('pagehide', () => openFolds().forEach(leave));
+addEventListener('resize', () => all(coverOpen).forEach(hold));
+addEventListener('pagehide', () => openFolds().forEach(fold => setOpen(fold, false)));
 openFolds().forEach(opened);

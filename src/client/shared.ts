@@ -15,7 +15,7 @@ export function all<Kind extends HTMLElement>(selector: string, root: ParentNode
 
 /** The innermost element of a part around a node. */
 export function around(node: EventTarget | null, part: string): HTMLElement | null {
-  return node instanceof Element ? node.closest<HTMLElement>(`.${part}`) : null;
+  return (node as Partial<Element> | null)?.closest?.(`.${part}`) as HTMLElement | null;
 }
 
 export function styleOf(element: Element, name: string): string {
@@ -30,8 +30,9 @@ export const slip = 300;
 
 export const isOpened = `.${parts.opener}[open]`;
 
-/** A link that is followed in this window. */
-export function isFollowed(event: MouseEvent): boolean {
-  const isHere = !(event.ctrlKey || event.metaKey || event.shiftKey);
-  return isHere && event.target instanceof Element && event.target.closest(`.${parts.menu} a`) !== null;
-}
+/** A link of a menu. */
+export const isLink = (node: EventTarget | null): boolean =>
+  around(node, parts.menu)?.contains((node as Element).closest('a')) === true;
+
+/** What is in view already stays where it is. */
+export const focusOn = (element: Element): void => (element as HTMLElement).focus({ preventScroll: true });

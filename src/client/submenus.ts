@@ -1,5 +1,5 @@
 import { parts } from '../core/inlay/names.ts';
-import { all, around, isFollowed, isOpened, on, slip, styleOf, timeOf } from './shared.ts';
+import { all, around, isLink, isOpened, on, slip, styleOf, timeOf } from './shared.ts';
 
 /**
  * Submenus that lie over the page open as the pointer rests on their entries, and on a click; only one way down is open
@@ -27,7 +27,8 @@ function chain(node: EventTarget | null): Opener[] {
   const found: Opener[] = [];
   let entry = around(node, parts.entry);
   while (entry) {
-    found.push(...[openerOf(entry) ?? []].flat());
+    const opener = openerOf(entry);
+    if (opener) found.push(opener);
     entry = around(entry.parentElement, parts.entry);
   }
   return found;
@@ -50,28 +51,31 @@ function open(opener: Opener): void {
 
 /** Turned to the other side, moved or made to scroll, so that it lies in the window. */
 function place(opener: Opener): void {
-  if (!isSheet(opener)) return;
   const list = listOf(opener);
   const { classList, style } = list;
   classList.remove(parts.up, parts.tall);
-  style.transform = style.maxBlockSize = '';
-  const { left, right, top, bottom, width, height } = list.getBoundingClientRect();
+  style.maxBlockSize = '';
+  // Where it lies by itself, whatever moves it now.
+  const { offsetLeft, offsetTop, offsetWidth: width, offsetHeight: height } = list;
   const entry = list.parentElement!.getBoundingClientRect();
-  const [wide, high] = [document.documentElement.clientWidth, innerHeight];
-  const isBeside = top < entry.bottom;
-  let [x, y] = [Math.min(wide - right, 0) || Math.max(-left, 0), 0];
-  if (x !== 0 && isBeside) {
-    const turned = x < 0 ? entry.left - (left - entry.right) - width : entry.right + (entry.left - right);
-    if (turned >= 0 && turned + width <= wide) x = turned - left;
+  const [left, top] = [entry.left + offsetLeft, entry.top + offsetTop];
+  const [right, bottom] = [left + width, top + height];
+  const wide = document.documentElement.clientWidth;
+  const high = innerHeight;
+  let x = Math.min(wide - right, 0) || Math.max(-left, 0);
+  let y = 0;
+  if (offsetTop < entry.height) {
+    // Beside its entry: as far from it on the other side.
+    const turned = entry.left + entry.right - right;
+    if (x && turned >= 0 && turned + width <= wide) x = turned - left;
+    y = Math.max(Math.min(high - bottom, 0), -top);
   }
-  if (isBeside) y = Math.max(Math.min(high - bottom, 0), -top);
-  else if (bottom > high && height < entry.top) classList.add(parts.up);
-  const room = high - top - y;
-  if (!classList.contains(parts.up) && height > room) {
-    classList.add(parts.tall);
-    style.maxBlockSize = `${room}px`;
+  if (bottom + y > high) {
+    const isUp = offsetTop >= entry.height && height < entry.top;
+    classList.add(isUp ? parts.up : parts.tall);
+    if (!isUp) style.maxBlockSize = `${high - top - y}px`;
   }
-  if (x !== 0 || y !== 0) style.transform = `translate(${x}px,${y}px)`;
+  style.transform = `translate(${x}px,${y}px)`;
 }
 
 function wait(time: number): void {
@@ -119,7 +123,7 @@ on('pointermove', event => {
 on('click', event => {
   const { target } = event;
   const opener = around(target, parts.opener) as Opener | null;
-  if (!opener || !isSheet(opener)) return closeAllBut(isFollowed(event) ? [] : chain(target));
+  if (!opener || !isSheet(opener)) return closeAllBut(isLink(target) ? [] : chain(target));
   event.preventDefault();
   if (opener.open && !hovered.delete(opener)) close(opener);
   else open(opener);
@@ -129,11 +133,9 @@ on('focusin', ({ target }) => closeAllBut([...chain(target), ...hovered]));
 
 /** What the arrow keys go through: entries beside each other, or all that are seen below each other. */
 function controlsIn(list: Element, isDown: boolean): HTMLElement[] {
-  return all(`.${parts.link},.${parts.opener}>*`, list).filter(one => {
-    const own = around(one, parts.list)!;
-    const isHere = own === list || (isDown && styleOf(own, 'position') !== 'absolute');
-    return isHere && one.getClientRects().length > 0;
-  });
+  return all(`.${parts.link},.${parts.opener}>*`, list).filter(
+    one => one.getClientRects().length > 0 && (isDown || around(one, parts.list) === list),
+  );
 }
 
 on('keydown', event => {
@@ -158,8 +160,6 @@ on('keydown', event => {
     const at = controls.indexOf(target);
     if (key === along[0]) next = controls[at - 1];
     if (key === along[1]) next = controls[at + 1];
-    if (key === 'Home') next = controls[0];
-    if (key === 'End') next = controls.at(-1);
     if (key === across[1]) {
       const [opener] = chain(target);
       if (opener && opener.parentElement === around(target, parts.entry)) {

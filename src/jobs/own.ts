@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { isOwnScript, scriptText } from '../core/inlay/script.ts';
+import { isOwnScript } from '../core/inlay/script.ts';
 import { isOwnStyle } from '../core/inlay/style.ts';
 import type { Behaviour } from '../core/inlay/names.ts';
 
@@ -20,5 +20,5 @@ export const inPlace = 'in-place';
 export function scriptOf(behaviours: readonly Behaviour[]): string | null {
   if (behaviours.length === 0) return null;
   const built = readFileSync(new URL('./client.json', import.meta.url), 'utf8');
-  return scriptText((JSON.parse(built) as Record<string, string>)[behaviours.join(' ')]!);
+  return (JSON.parse(built) as Record<string, string>)[behaviours.join(' ')]!;
 }

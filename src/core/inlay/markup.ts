@@ -86,7 +86,7 @@ function foldLines(menu: ResolvedMenu, words: Words, lists: readonly string[]): 
   return [
     `<div class="${toggle}"><button type="button" popovertarget="${id}">${face}</button></div>`,
     `<div class="${fold}" id="${id}" popover>`,
-    `  <button class="${close}" type="button" popovertarget="${id}" popovertargetaction="hide">${cross}${escapeMarkup(words.close)}</button>`,
+    `  <button class="${close}" type="button" popovertarget="${id}" popovertargetaction="hide" autofocus>${cross}${escapeMarkup(words.close)}</button>`,
     ...lists.map(indented),
     '</div>',
   ];

@@ -2,8 +2,8 @@ import { folds } from '../menu/folds.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import { type Behaviour, behaviours } from './names.ts';
 
-/** By this a script is known as Kamino's. */
-const signature = '/* Kamino wrote this from the plan. */';
+/** By this a script is known as Kamino's: it asks whether it is there already. */
+const signature = '(()=>{if(!document.dispatchEvent(new Event("kamino"';
 
 export function isOwnScript(text: string): boolean {
   return text.startsWith(signature);
@@ -22,9 +22,4 @@ export function isScripted(menu: ResolvedMenu): boolean {
 /** What the menus of a site need in a visitor's browser, in order. */
 export function behavioursOf(menus: readonly ResolvedMenu[]): Behaviour[] {
   return behaviours.filter(one => menus.some(menu => needs[one](menu)));
-}
-
-/** @param built what was built for these behaviours */
-export function scriptText(built: string): string {
-  return `${signature}\n${built}`;
 }
