@@ -19,6 +19,8 @@ export interface SeenMenu {
   fontSize: number;
   /** What keeps it from staying in view, where it is to: the element around it that clips; or null. */
   clippedBy: string | null;
+  /** What cuts submenus off or lies over them: that element; or null. */
+  hiddenBy: string | null;
   /** Targets that are less than so many px wide or high. */
   under24: string[];
   under44: string[];
@@ -61,6 +63,7 @@ export function seeMenus(
 const script = `function () {
   var frames = [].slice.call(document.querySelectorAll('iframe'));
   var shown = function (one) { return one.getClientRects().length > 0; };
+  var nameOf = function (one) { return one.tagName.toLowerCase() + (one.id ? '#' + one.id : one.classList.length ? '.' + one.classList[0] : ''); };
   var read = function (frame) {
     var page = frame.contentDocument, view = frame.contentWindow;
     if (!page) return [];
@@ -86,11 +89,23 @@ const script = `function () {
       for (var one = menu; one && one !== page.body; one = one.parentElement) {
         var box = view.getComputedStyle(one);
         if (staying && !clippedBy && /hidden|auto|scroll/.test(box.overflowX + box.overflowY)) {
-          clippedBy = one.tagName.toLowerCase() + (one.id ? '#' + one.id : one.classList.length ? '.' + one.classList[0] : '');
+          clippedBy = nameOf(one);
         }
         if (box.position === 'sticky') staying = one;
       }
-      var targets = [].slice.call(menu.querySelectorAll('a, summary')).filter(shown);
+      var hiddenBy = null;
+      [].slice.call(menu.querySelectorAll('.kamino-opener')).forEach(function (opener) {
+        var sheet = opener.nextElementSibling;
+        if (hiddenBy || opener.open || view.getComputedStyle(sheet).position !== 'absolute') return;
+        opener.open = true;
+        sheet.style.transition = 'none';
+        var box = sheet.getBoundingClientRect(), x = (box.left + box.right) / 2, y = Math.min(box.bottom, view.innerHeight) - 6;
+        var hit = shown(sheet) && x < view.innerWidth && page.elementFromPoint(x, y);
+        if (hit && !sheet.contains(hit)) hiddenBy = nameOf(hit);
+        sheet.style.transition = '';
+        opener.open = false;
+      });
+      var targets = [].slice.call(menu.querySelectorAll('a, summary, button')).filter(shown);
       var under = function (least) {
         return targets.filter(function (one) {
           var box = one.getBoundingClientRect();
@@ -100,7 +115,7 @@ const script = `function () {
       return {
         menu: menu.getAttribute('data-kamino'), room: room.getBoundingClientRect().width, used: used, isFolded: folded,
         wraps: !folded && middles.some(function (one) { return one !== middles[0]; }),
-        font: style.fontFamily, fontSize: parseFloat(style.fontSize), clippedBy: clippedBy, under24: under(24), under44: under(44)
+        font: style.fontFamily, fontSize: parseFloat(style.fontSize), clippedBy: clippedBy, hiddenBy: hiddenBy, under24: under(24), under44: under(44)
       };
     }).filter(Boolean);
   };

@@ -65,5 +65,8 @@ Where to look:
   ${folder}/kamino.yaml        the plan; change it
   ${folder}/built/index.html   the finished front page; open it in a browser
 Then, after each change:  kamino build ${folder}
+Two more plans of it, with a drawer and with a menu over the whole screen:
+  kamino build ${folder}/kamino-drawer.yaml
+  kamino build ${folder}/kamino-full-screen.yaml
 `;
 }

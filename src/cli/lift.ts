@@ -52,7 +52,7 @@ function report(result: LiftResult, { dryRun, keepMenus }: Options): string {
   const list = dryRun ? `${[...lifted, ...removed].map(path => `  ${path}`).join('\n')}\n` : '';
   const verb = keepMenus ? 'keep their menus, without Kamino’s marks' : 'are as they were';
   const files = removed.length
-    ? `, and ${counted(removed.length, 'file')} of Kamino’s ${dryRun ? 'would go' : 'is gone'}`
+    ? `, and ${counted(removed.length, 'file')} of Kamino’s ${dryRun ? 'would go' : removed.length === 1 ? 'is gone' : 'are gone'}`
     : '';
   return `${list}${counted(lifted.length, 'page')} ${dryRun ? 'would change' : verb}${files}.${dryRun ? ' Nothing was written.' : ''}\n`;
 }

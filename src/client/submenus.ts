@@ -151,7 +151,7 @@ on('keydown', event => {
   }
   const list = around(target, parts.list);
   if (list && target.matches(`.${parts.link},summary`) && !event.altKey && !event.ctrlKey && !event.metaKey) {
-    const isDown = styleOf(list, 'flex-direction') === 'column' || styleOf(list, 'display') === 'block';
+    const isDown = styleOf(list, 'flex-direction') === 'column';
     const sides = ['ArrowLeft', 'ArrowRight'];
     if (styleOf(list, 'direction') === 'rtl') sides.reverse();
     const ways = ['ArrowUp', 'ArrowDown'];

@@ -215,7 +215,17 @@ function kindsOfPages(site: OpenSite, menus: readonly ResolvedMenu[]): string[] 
 function clipFindings(seen: NonNullable<MeasureResult['seen']>): Finding[] {
   const told = new Map<string, Finding>();
   for (const { page, menus } of seen)
-    for (const { menu, clippedBy } of menus)
+    for (const { menu, clippedBy, hiddenBy } of menus) {
+      if (hiddenBy !== null)
+        told.set(
+          `${menu} sheet`,
+          finding(
+            'submenu-hidden',
+            { file: page },
+            `a submenu of \`${menu}\` is not seen whole: where it should be, there is \`${hiddenBy}\``,
+            'An element around the menu clips (overflow), or keeps it in a lower layer (z-index): take that out, or raise it.',
+          ),
+        );
       if (clippedBy !== null)
         told.set(
           `${menu} ${clippedBy}`,
@@ -226,6 +236,7 @@ function clipFindings(seen: NonNullable<MeasureResult['seen']>): Finding[] {
             'Take that overflow out, or write  overflow: clip,  which does not keep a menu from staying.',
           ),
         );
+    }
   return [...told.values()];
 }
 

@@ -9,6 +9,7 @@ import type { ColorTools } from '../core/look/hex.ts';
 import type { ResolvedLooks } from '../core/look/types.ts';
 import { carrier } from '../core/menu/carried.ts';
 import { type Resolution, resolveMenus } from '../core/menu/resolve.ts';
+import { hasSheets } from '../core/menu/folds.ts';
 import type { ResolvedMenu } from '../core/menu/types.ts';
 import type { Look, Menu, Plan } from '../core/plan/types.ts';
 import type { Seek } from '../core/site/types.ts';
@@ -96,10 +97,15 @@ async function seekerOf({ menus, skipTo }: Plan): Promise<Seek | null> {
   return isNeeded ? (await import('../core/site/select.ts')).seekIn : null;
 }
 
-/** What reads style sheets is loaded only where a menu is to stay. */
+/** What reads style sheets is loaded only where a menu is to stay, or has submenus that lie over the page. */
 async function clippedIn(menus: readonly ResolvedMenu[], site: OpenSite): Promise<Finding[]> {
-  if (!menus.some(menu => menu.stays !== null)) return [];
-  return fromUser((await import('./stays.ts')).clippedMenus(menus, site), site.root);
+  const ofStaying = menus.some(menu => menu.stays !== null)
+    ? (await import('./stays.ts')).clippedMenus(menus, site)
+    : [];
+  const ofSheets = menus.some(hasSheets)
+    ? (await import('./hidden-sheets.ts')).hiddenSheets(menus, site)
+    : [];
+  return fromUser([...ofStaying, ...ofSheets], site.root);
 }
 
 /** The looks of menus, and their style sheet. */

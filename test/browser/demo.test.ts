@@ -17,6 +17,9 @@ const masthead = [
   'visit/index.html#opening-times',
   'visit/index.html#prices',
   'visit/getting-here.html',
+  'visit/getting-here.html#on-foot',
+  'visit/getting-here.html#by-bus',
+  'visit/getting-here.html#by-car',
   'visit/index.html#access',
   'telescopes/index.html',
   'telescopes/great-refractor.html',
@@ -89,8 +92,12 @@ describe.each(pages)('the finished page %s', path => {
     for (const [at, [, href]] of targets.entries()) {
       if (page.url() !== address(path)) await page.goto(address(path));
       const link = links.nth(at);
-      const opener = link.locator('xpath=ancestor::ul[1]/preceding-sibling::details[1]/summary');
-      if (!(await link.isVisible())) await opener.click();
+      const openers = link.locator(
+        'xpath=ancestor::ul/preceding-sibling::details[contains(@class, "kamino-opener")]/summary',
+      );
+      for (let above = 0; above < (await openers.count()) && !(await link.isVisible()); above += 1)
+        if (!(await openers.nth(above).evaluate(one => (one.parentElement as HTMLDetailsElement).open)))
+          await openers.nth(above).click();
       await link.click();
       await page.waitForURL(href);
       const { hash, pathname } = new URL(href);
@@ -278,7 +285,7 @@ describe('a folded bar, without any script', () => {
     expect(await top()).toBeGreaterThan(before + 200);
     for (const name of ['visit', 'telescopes']) {
       await page.locator(`[data-kamino-entry="${name}"] > details > summary`).first().click();
-      const links = page.locator(`#kamino-masthead-${name} a`);
+      const links = page.locator(`#kamino-masthead-${name} > li > a`);
       for (let at = 0; at < (await links.count()); at += 1)
         expect(await links.nth(at).isVisible()).toBe(true);
     }

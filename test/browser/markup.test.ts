@@ -45,6 +45,13 @@ function messages(folder: string, pages: readonly string[]): string[] {
     expect(messages(join(folder, 'brackenfold/built'), pages).filter(one => !before.includes(one))).toEqual(
       [],
     );
+    for (const fold of ['drawer', 'full-screen']) {
+      expect(kamino(join(folder, 'brackenfold'), 'build', `kamino-${fold}.yaml`).status).toBe(0);
+      const out = join(folder, `brackenfold/built-${fold}`);
+      const own = filesOf(out).filter(path => path.endsWith('.html'));
+      expect(own.length).toBeGreaterThan(15);
+      expect(messages(out, own).filter(one => !before.includes(one))).toEqual([]);
+    }
     // The checker does check: a nav in a heading is told.
     const broken = folderWith({
       'a.html': '<!doctype html><html lang="en"><title>A</title><h1><nav></nav></h1></html>',

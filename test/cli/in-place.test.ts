@@ -24,6 +24,38 @@ const files = (): Record<string, string | Uint8Array> => ({
 });
 
 describe('a build in place', () => {
+  it('puts the script where menus need it, takes it away where they do not, and gives all back', () => {
+    const folder = folderWith(files());
+    const before = contents(folder);
+    put(folder, {
+      'kamino.yaml': `style: own.css\n${inPlacePlan('    fold: { when: below 48em, as: drawer }\n')}`,
+      'own.css': '',
+    });
+    expect(kamino(folder, 'build').status).toBe(0);
+    expect(kamino(folder, 'lift').status).toBe(0);
+    expect(contents(folder)).toMatchObject({ 'index.html': before['index.html'] });
+    expect(kamino(folder, 'build').status).toBe(0);
+    const script = '<script data-kamino="script" src="../kamino/menu.js" defer></script>';
+    expect(contents(folder)['sub/deep.html']).toContain(`own.css">${script}`);
+    expect(contents(folder)['bare.html']).toBe(before['bare.html']);
+    put(folder, { 'kamino/menu.js': `${contents(folder)['kamino/menu.js']!}\nmine()` });
+    expect(kamino(folder, 'build')).toMatchObject({
+      status: 1,
+      err: expect.stringContaining('edited-output'),
+    });
+    expect(kamino(folder, 'build', '--overwrite').status).toBe(0);
+    put(folder, { 'kamino.yaml': inPlacePlan() });
+    expect(kamino(folder, 'build').status).toBe(0);
+    expect(existsSync(join(folder, 'kamino/menu.js'))).toBe(false);
+    expect(contents(folder)['sub/deep.html']).not.toContain('<script');
+    put(folder, { 'kamino.yaml': inPlacePlan('    fold: { when: below 48em }\n') });
+    expect(kamino(folder, 'build').status).toBe(0);
+    put(folder, { 'kamino.yaml': String(files()['kamino.yaml']) });
+    expect(kamino(folder, 'lift').status).toBe(0);
+    const { 'own.css': _, ...rest } = contents(folder);
+    expect(rest).toEqual(before);
+  });
+
   it('changes the pages themselves, a second one nothing, and lift gives them back', () => {
     const folder = folderWith(files());
     const before = contents(folder);

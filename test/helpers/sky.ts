@@ -60,8 +60,9 @@ export function skySite(
     plan = '',
     style = '',
     body = '',
+    more = '',
     files = {},
-  }: Partial<Record<'plan' | 'style' | 'body', string>> & {
+  }: Partial<Record<'plan' | 'style' | 'body' | 'more', string>> & {
     files?: Record<string, string>;
   } = {},
 ): string {
@@ -84,7 +85,7 @@ export function skySite(
     'index.html': page('Front'),
     'page.css': skyStyle + style,
     ...files,
-    'kamino.yaml': `kamino: 1\n${plan}menus:\n  - menu: sky\n    title: Sky\n${lines}    entries:\n${written(sky, '      ')}`,
+    'kamino.yaml': `kamino: 1\n${plan}menus:\n  - menu: sky\n    title: Sky\n${lines}    entries:\n${written(sky, '      ')}${more}`,
   });
   const { status, err } = kamino(folder, 'build');
   if (status !== 0) throw new Error(err);

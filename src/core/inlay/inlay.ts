@@ -255,7 +255,7 @@ export class Inlayer {
       source,
       // Of two at one place the first stays first.
       spans: [
-        head,
+        ...head,
         ...this.#skip(frame, main, here),
         ...spans,
         ...this.#idSpans(frame.path, frame.raw, isTaken),
@@ -269,12 +269,12 @@ export class Inlayer {
     };
   }
 
-  /** Links to the style sheets, and the script where these menus need one. */
-  #head({ headPoint: at, charset }: Frame, menus: readonly ResolvedMenu[], here: Standpoint): Span {
+  /** Links to the style sheets, and the script where these menus need one: each an element on its own. */
+  #head({ headPoint: at, charset }: Frame, menus: readonly ResolvedMenu[], here: Standpoint): Span[] {
     const { script, styles } = this.#inlay;
+    const links = styles.map(file => ({ at, text: this.#writer.style(file, here, charset) }));
     const needed = script !== null && menus.some(isScripted) ? script : null;
-    const links = this.#writer.styles(styles, here, charset);
-    return { at, text: links + (needed === null ? '' : this.#writer.script(needed, here, charset)) };
+    return needed === null ? links : [...links, { at, text: this.#writer.script(needed, here, charset) }];
   }
 
   #otherLanguage({ language, path }: Frame): string | null {

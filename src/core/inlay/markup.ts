@@ -48,6 +48,8 @@ export function menuMarkup(menu: ResolvedMenu, from: Standpoint, line: LinePlace
   const was = line.was === null ? '' : ` ${wasAttribute}="${line.was}"`;
   const ours = ` ${inlayAttribute}="${menu.name}"${was}`;
   const [before, after] = line.cell === null ? ['', ''] : [`<td${ours}${line.cell}>`, '</td>'];
+  if (menu.form === 'button' || menu.form === 'top')
+    return before + singleMarkup(menu, from, { ours: before === '' ? ours : '', marks }) + after;
   const list = menu.form === 'breadcrumb' ? 'ol' : 'ul';
   const words = wordsOf(menu.language);
   const entries = entriesOn(menu, from.page);
@@ -68,6 +70,28 @@ export function menuMarkup(menu: ResolvedMenu, from: Standpoint, line: LinePlace
     `</nav>${after}`,
   ];
   return lines.join(`${line.lineBreak}${line.indent}`);
+}
+
+/** A link on its own, on a line: a button, or the way to the top. */
+function singleMarkup(
+  menu: ResolvedMenu,
+  from: Standpoint,
+  { ours, marks }: { ours: string; marks: Marks },
+): string {
+  const [entry] = menu.entries;
+  if (!entry) return '';
+  const words = wordsOf(menu.language);
+  const named = entry.label === '' ? { ...entry, label: words.top } : entry;
+  const { item, label } = sameEverywhere(named, from.reserves);
+  // The way to the top shows a mark; its words are read out.
+  const inside =
+    menu.form === 'top' && entry.icon === null
+      ? `<span class="${parts.unseen}">${escapeMarkup(named.label)}</span>`
+      : label;
+  const address = escapeMarkup(addressOf(entry.leadsTo, from) ?? '');
+  const current = currentAttribute(entry, marks.get(entry));
+  const classes = [parts.entry, ...highlightClasses(entry)].join(' ');
+  return `<div class="${parts.menu} ${parts[menu.form]} ${menuClass(menu.name)}"${ours}><span class="${classes}"${item}><a class="${parts.link}" href="${address}"${linkAttributes(entry)}${current}>${inside}${notesOf(entry, words)}</a></span></div>`;
 }
 
 const indented = (line: string): string => `  ${line}`;
@@ -225,7 +249,10 @@ function entryLines(entry: ResolvedEntry, context: EntryContext): string[] {
     const [before, after] = leafParts(entry, mark, context);
     return [before + escapeMarkup(addressOf(entry.leadsTo, from)!) + after];
   }
-  const { item, label } = sameEverywhere(entry, from.reserves);
+  const { item, label: own } = sameEverywhere(entry, from.reserves);
+  const isColumns = menu.opens.columns > 1 && menu.form !== 'plain';
+  const isHeading = isColumns && entry.depth === 2 && entry.entries.length > 0;
+  const label = isHeading ? `<span class="${parts.heading}">${own}</span>` : own;
   const start = startOf(entry, mark, item);
   if (entry.leadsTo.kind === 'insert') return [`${start}${entry.leadsTo.html}</li>`];
   const address = addressOf(entry.leadsTo, from);
@@ -240,7 +267,6 @@ function entryLines(entry: ResolvedEntry, context: EntryContext): string[] {
     ];
   const id = `kamino-${menu.name}-${entry.hook}`;
   const below = entry.entries.flatMap(one => entryLines(one, { ...context, group: `-${entry.hook}` }));
-  const isColumns = menu.opens.columns > 1 && menu.form !== 'plain';
   const inColumns = isColumns && entry.depth === 1 ? ` ${parts.columns}` : '';
   const list = (extra: string): string[] => [
     `  <ul class="${parts.list} ${parts.submenu}${inColumns}"${extra}>`,

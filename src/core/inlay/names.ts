@@ -15,6 +15,11 @@ export const parts = {
   plain: 'kamino-plain',
   breadcrumb: 'kamino-breadcrumb',
   'previous-next': 'kamino-previous-next',
+  /** A link on its own: a button, and the way to the top. */
+  button: 'kamino-button',
+  top: 'kamino-top',
+  /** The way to the top where it is not needed yet; said by the script. */
+  away: 'kamino-away',
   room: 'kamino-room',
   home: 'kamino-home',
   list: 'kamino-list',
@@ -31,6 +36,7 @@ export const parts = {
   joined: 'kamino-joined',
   /** A submenu in columns, each part of it under a small heading. */
   columns: 'kamino-columns',
+  heading: 'kamino-heading',
   /** A submenu that opens upwards, or with scrolling of its own; said by the script. */
   up: 'kamino-up',
   tall: 'kamino-tall',
@@ -68,5 +74,5 @@ export const labelAttribute = 'data-kamino-label';
 export const reserved = { style: 'style', script: 'script', skip: 'skip', top: 'top' } as const;
 
 /** What runs in a visitor's browser, each a file of the client. */
-export const behaviours = ['submenus', 'folds'] as const;
+export const behaviours = ['submenus', 'folds', 'sections', 'top'] as const;
 export type Behaviour = (typeof behaviours)[number];

@@ -1,5 +1,5 @@
 import { folds } from '../menu/folds.ts';
-import type { ResolvedMenu } from '../menu/types.ts';
+import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import { type Behaviour, behaviours } from './names.ts';
 
 /** By this a script is known as Kamino's: it asks whether it is there already. */
@@ -10,9 +10,19 @@ export function isOwnScript(text: string): boolean {
 }
 
 const needs: Record<Behaviour, (menu: ResolvedMenu) => boolean> = {
+  sections: ({ entries }) => leadsToSections(entries),
+  top: ({ form }) => form === 'top',
   submenus: ({ form, entries }) => form !== 'plain' && entries.some(one => one.entries.length > 0),
   folds: menu => folds(menu),
 };
+
+/** Places in pages, but for the top, which needs no observing. */
+export function leadsToSections(entries: readonly ResolvedEntry[]): boolean {
+  return entries.some(
+    ({ leadsTo, entries: below }) =>
+      (leadsTo.kind === 'section' && leadsTo.id !== 'top') || leadsToSections(below),
+  );
+}
 
 /** Whether pages that carry this menu need the script. */
 export function isScripted(menu: ResolvedMenu): boolean {

@@ -1,16 +1,15 @@
 import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import { menuClass, parts } from './names.ts';
+import { topEntry, topList } from './style-parts.ts';
 
 /** The colour of thin lines between entries. */
 export const hairline = 'color-mix(in srgb, currentcolor 32%, transparent)';
-const top = `.${parts.list}>.${parts.entry}`;
-
-const equal = (menu: string): string => `${menu} .${parts.room}>.${parts.list} {
+const equal = (menu: string): string => `${menu} ${topList} {
   display: grid;
   grid-auto-flow: column;
   grid-auto-columns: minmax(0, 1fr);
 }
-${menu} .${parts.room}>${top}>.${parts.link} {
+${menu} ${topEntry}>.${parts.link} {
   flex: 1 1 auto;
   justify-content: center;
   text-align: center;
@@ -18,7 +17,7 @@ ${menu} .${parts.room}>${top}>.${parts.link} {
 `;
 
 /** Between entries, in the middle of the gap; never after the last. */
-const separated = (menu: string): string => `${menu} .${parts.room}>${top} + .${parts.entry}::before {
+const separated = (menu: string): string => `${menu} ${topEntry} + .${parts.entry}::before {
   content: "";
   position: absolute;
   inset-block: 0.6em;
@@ -28,9 +27,7 @@ const separated = (menu: string): string => `${menu} .${parts.room}>${top} + .${
 }
 `;
 
-export const separatedBelow = (
-  menu: string,
-): string => `${menu} .${parts.room}>${top} + .${parts.entry}::before {
+export const separatedBelow = (menu: string): string => `${menu} ${topEntry} + .${parts.entry}::before {
   content: "";
   position: absolute;
   inset-block-start: calc(var(--kamino-gap) / -2);
@@ -43,7 +40,7 @@ export const separatedBelow = (
 /** An entry pushed away from those before it. */
 export const apart = (own: string, isBeside: boolean): string =>
   isBeside
-    ? `${own} .${parts.room}:has(>.${parts.list}>.${parts.apart})>.${parts.list} {
+    ? `${own} ${topList}:has(>.${parts.apart}) {
   flex: 1 1 auto;
 }
 ${own} .${parts.entry}.${parts.apart} {
@@ -86,7 +83,9 @@ const mark = `.${parts.menu} .${parts.mark} {
 `;
 
 /** On low windows what stays would leave no room to read. */
-const staying = (selector: string): string => `@media (height >= 24em) {
+export const conditionOfStaying = '@media (height >= 24em)';
+
+const staying = (selector: string): string => `${conditionOfStaying} {
   ${selector} {
     position: sticky;
     inset-block-start: 0;

@@ -1,7 +1,8 @@
 import { covers, folds, hasSheets } from '../menu/folds.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import { menuClass, parts } from './names.ts';
-import { apart, arranged, separatedBelow } from './style-arrange.ts';
+import { apart, arranged, hairline, separatedBelow } from './style-arrange.ts';
+import { topList } from './style-parts.ts';
 import { aligned, columns, highlight, lines, sheets } from './style-rules.ts';
 import { tabs } from './style-tabs.ts';
 
@@ -101,7 +102,16 @@ function narrowRules(menu: ResolvedMenu): string {
   }${lines(`${own} .${parts.list}`, own, opens)}${own} .${parts.toggle} {
   ${menu.fold.toggle.at === 'end' ? 'margin-inline-start: auto' : 'order: -1'};
 }
-${menu.separators === 'line' ? separatedBelow(own) : ''}${menu.fold.as === 'stack' ? stack(own, menu) : menu.fold.as === 'drawer' ? cover(own) + drawer(own, menu) : cover(own) + fullScreen(own)}`;
+${menu.separators === 'line' ? separatedBelow(own) : ''}${
+    menu.joined.length > 0
+      ? `${own} .${parts.joined} {
+  margin-block-start: 0.6em;
+  padding-block-start: 0.6em;
+  border-block-start: 1px solid ${hairline};
+}
+`
+      : ''
+  }${menu.fold.as === 'stack' ? stack(own, menu) : menu.fold.as === 'drawer' ? cover(own) + drawer(own, menu) : cover(own) + fullScreen(own)}`;
 }
 
 /** In the flow, pushing the page down; a bar that stays scrolls inside itself. */
@@ -111,7 +121,7 @@ const stack = (
 ): string => `${own} .${parts.toggle}:not([open])~.${parts.list} {
   display: none;
 }
-${own} .${parts.room}>.${parts.list} {
+${own} ${topList} {
   flex-basis: 100%;
   padding-block: 0.3em 0.6em;
 }
@@ -197,12 +207,18 @@ ${own} .${parts.fold} {
   ${own} :is(.${parts.fold}:popover-open,.${parts.closing}) {
     transition: ${as === 'drawer' ? 'translate' : 'opacity'} 0.22s ease-out, display 0.22s allow-discrete, overlay 0.22s allow-discrete;
   }
+  ${own} .${parts.fold}::backdrop {
+    transition: opacity 0.22s ease-out;
+  }
   ${own} .${parts.closing}:not(:popover-open) {
     ${away};
   }
   @starting-style {
     ${own} .${parts.fold}:popover-open {
       ${away};
+    }
+    ${own} .${parts.fold}:popover-open::backdrop {
+      opacity: 0;
     }
   }
 }

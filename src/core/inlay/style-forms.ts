@@ -1,3 +1,4 @@
+import { folds } from '../menu/folds.ts';
 import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import { parts } from './names.ts';
 import { within } from './style-parts.ts';
@@ -99,6 +100,10 @@ const insert = `.${parts.menu} .${parts.insert} {
 }
 `;
 
+/** Its toggle shows a mark alone. */
+const hidesWord = (menu: ResolvedMenu): boolean =>
+  menu.form === 'top' || (folds(menu) && menu.fold.toggle.show === 'icon');
+
 /** Rules for what only some menus hold. */
 export function extras(menus: readonly ResolvedMenu[]): string {
   const has = (test: (entry: ResolvedEntry) => boolean): boolean => {
@@ -111,7 +116,7 @@ export function extras(menus: readonly ResolvedMenu[]): string {
     ...(forms.has('breadcrumb') ? [breadcrumb] : []),
     ...(has(one => one.details !== null) || forms.has('previous-next') ? [note] : []),
     ...(forms.has('previous-next') ? [neighbours] : []),
-    ...(has(one => one.newWindow || one.icon?.show === 'icon') ? [unseen] : []),
+    ...(has(one => one.newWindow || one.icon?.show === 'icon') || menus.some(hidesWord) ? [unseen] : []),
     ...(has(one => one.outsideMark) ? [outside] : []),
     ...(has(one => one.leadsTo.kind === 'insert') ? [insert] : []),
   ].join('\n');

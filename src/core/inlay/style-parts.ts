@@ -16,6 +16,10 @@ export interface StyleParts {
 /** A part in a menu, two classes strong. */
 export const within = (part: keyof typeof parts): string => `.${parts.menu} .${parts[part]}`;
 
+/** The list of a menu itself, wherever its form puts it, and its entries. */
+export const topList = `:not(li)>.${parts.list}`;
+export const topEntry = `${topList}>.${parts.entry}`;
+
 /** What opens and closes: openers, toggles and the button of a cover. */
 const controls = (has: StyleParts): string[] => [
   ...(has.submenu ? [`.${parts.opener}>*`] : []),

@@ -1,6 +1,6 @@
 import type { Align } from '../plan/types.ts';
 import { parts } from './names.ts';
-import { type StyleParts, pick, within } from './style-parts.ts';
+import { type StyleParts, pick, topEntry, topList, within } from './style-parts.ts';
 
 export const bar = `.${parts.bar} .${parts.room} {
   display: flex;
@@ -106,7 +106,7 @@ ${inside}.${parts.opener}.${parts.opener}>:dir(rtl)::after {
 }
 ${
   isBar
-    ? `${menu} .${parts.list}>.${parts.entry}:nth-last-child(-n + 2):not(:nth-child(-n + 2))>.${parts.submenu} {
+    ? `${menu} ${topEntry}:nth-last-child(-n + 2):not(:nth-child(-n + 2))>.${parts.submenu} {
   inset-inline: auto 0;
 }
 `
@@ -137,13 +137,11 @@ ${sheet}.${parts.tall} .${parts.submenu} {
 
 /** A submenu in columns: no part of it opens, each stands under its own entry as a small heading. */
 export const columns = (menu: string, count: number): string => `${menu} .${parts.columns} {
-  display: block;
-  columns: ${count};
+  display: grid;
+  grid-template-columns: repeat(${count}, auto);
+  align-items: start;
   column-gap: 1em;
   max-inline-size: min(${count * 16}em, 92vw);
-}
-${menu} .${parts.columns}>.${parts.entry} {
-  break-inside: avoid;
 }
 ${menu} .${parts.columns} .${parts.submenu} {
   position: static;
@@ -154,7 +152,7 @@ ${menu} .${parts.columns} .${parts.submenu} {
   border: 0;
   box-shadow: none;
 }
-${menu} .${parts.columns}>.${parts.entry}:has(ul)>.${parts.link} {
+${menu} .${parts.heading} {
   font-size: 0.85em;
   font-weight: 700;
 }
@@ -175,7 +173,7 @@ const rests: Record<Exclude<Align, 'start'>, string> = {
 /** @param menu its class */
 export function aligned(menu: string, align: Align): string {
   if (align === 'start') return '';
-  return `${menu} .${parts.room}>.${parts.list} {
+  return `${menu} ${topList} {
   ${rests[align]}
 }
 `;
@@ -212,9 +210,7 @@ export const markBeside = (
 `;
 
 /** A gap of its own sets it off from its neighbours. */
-export const highlight = (
-  menu: string,
-): string => `${menu} .${parts.room}>.${parts.list}>.${parts.entry}+.${parts.highlight} {
+export const highlight = (menu: string): string => `${menu} ${topEntry}+.${parts.highlight} {
   margin-inline-start: 0.4em;
 }
 `;

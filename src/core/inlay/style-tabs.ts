@@ -1,7 +1,6 @@
 import { parts } from './names.ts';
 import { hairline } from './style-arrange.ts';
-
-const top = `.${parts.list}>.${parts.entry}`;
+import { topEntry, topList } from './style-parts.ts';
 
 /** @param own the class of the menu. The current tab is open to what lies below; a line runs under all others, and on to the end of the row. */
 export const tabs = (own: string): string => `${own} .${parts.room} {
@@ -13,12 +12,12 @@ ${own} .${parts.room}>.${parts.home} {
   border-end-start-radius: 0;
   border-end-end-radius: 0;
 }
-${own} .${parts.room}>.${parts.list} {
+${own} ${topList} {
   flex: 1 1 auto;
   gap: 0;
   align-items: stretch;
 }
-${own} .${parts.room}>.${parts.list}:not(:has(> .${parts.apart}))::after {
+${own} ${topList}:not(:has(> .${parts.apart}))::after {
   content: "";
   flex: 1 1 0;
   box-shadow: inset 0 -1px ${hairline};
@@ -28,16 +27,16 @@ ${own} .${parts.room}>.${parts.list}:not(:has(> .${parts.apart}))::after {
   justify-content: flex-end;
   margin: 0;
 }
-${own} .${parts.room}>${top},
+${own} ${topEntry},
 ${own} .${parts.room}>.${parts.home} {
   box-shadow: inset 0 -1px ${hairline};
 }
-${own} .${parts.room}>${top}>.${parts.link} {
+${own} ${topEntry}>.${parts.link} {
   border-end-start-radius: 0;
   border-end-end-radius: 0;
 }
-${own} .${parts.room}>${top}:has(> [aria-current]),
-${own} .${parts.room}>.${parts.list}>.${parts.within} {
+${own} ${topEntry}:has(> [aria-current]),
+${own} ${topList}>.${parts.within} {
   border: 1px solid ${hairline};
   border-block-end: 0;
   border-start-start-radius: var(--kamino-radius);
@@ -46,7 +45,7 @@ ${own} .${parts.room}>.${parts.list}>.${parts.within} {
   padding-inline: 0;
   box-shadow: none;
 }
-.${parts.menu}${own} .${parts.room}>${top}>.${parts.link}.${parts.link}::after {
+.${parts.menu}${own} ${topEntry}>.${parts.link}.${parts.link}::after {
   inset-block: 0 auto;
   inset-inline: 0;
   block-size: 0.18em;

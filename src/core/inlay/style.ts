@@ -6,6 +6,7 @@ import { arrangements } from './style-arrange.ts';
 import { compact } from './style-compact.ts';
 import { menuRules, toggleRules } from './style-folds.ts';
 import { extras } from './style-forms.ts';
+import { inPage, singles } from './style-page.ts';
 import { base, markerRules, scopeRules, stateRules } from './style-looks.ts';
 import { type StyleParts, partRules, within } from './style-parts.ts';
 import { bar, conditions, lines, markPlain, marks, plain, skip, submenus } from './style-rules.ts';
@@ -47,6 +48,7 @@ export function styleSheet(
     ...(has.submenu ? [within('submenu')] : []),
   ];
   const rules = [
+    inPage(named, looks),
     partRules(has),
     base(uses, has),
     ...(forms.has('bar') ? [bar] : []),
@@ -63,6 +65,7 @@ export function styleSheet(
     ...named.map(menu => menuRules(menu, fits.get(menu.name))),
     markerRules(looks),
     extras(menus),
+    ...(forms.has('button') || forms.has('top') ? [singles(named)] : []),
     skip,
     conditions(has),
   ].join('\n');

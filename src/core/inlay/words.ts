@@ -17,6 +17,7 @@ export const english: Words = {
   previous: 'Previous',
   next: 'Next',
   more: 'more pages',
+  top: 'Back to the top',
 };
 
 const made = new WeakMap<object, Words>();
@@ -44,6 +45,7 @@ export function wordsIn(menus: readonly ResolvedMenu[]): WordName[] {
     ['new-window', has(one => one.newWindow)],
     ['previous', isSet],
     ['next', isSet],
+    ['top', menus.some(menu => menu.form === 'top')],
     ['more', has(one => one.entries.length > 0 && one.leadsTo.kind !== 'none')],
   ];
   return used.flatMap(([name, isUsed]) => (isUsed ? [name] : []));

@@ -33,10 +33,9 @@ export class MenuWriter {
     return this.#once(key, () => encodeMarkup(menuMarkup(menu, from, line, marks), charset));
   }
 
-  /** The links to style sheets, one after another. */
-  styles(files: readonly SitePath[], from: Standpoint, charset: Charset): Raw {
-    const key = `${from.folder}\n${charset.declared ? charset.name : ''}`;
-    return this.#once(key, () => encodeMarkup(files.map(file => styleMarkup(file, from)).join(''), charset));
+  style(file: SitePath, from: Standpoint, charset: Charset): Raw {
+    const key = `${file}\n${from.folder}\n${charset.declared ? charset.name : ''}`;
+    return this.#once(key, () => encodeMarkup(styleMarkup(file, from), charset));
   }
 
   script(file: SitePath, from: Standpoint, charset: Charset): Raw {

@@ -13,7 +13,13 @@ import type { ResolvedLooks, Scope, ScopeAddress, StateValues } from './types.ts
 import { type Uses, valuesOf } from './values.ts';
 
 /** These lie on the page’s own ground, whatever the look of all menus is. */
-export const groundless: ReadonlySet<Form> = new Set(['plain', 'breadcrumb', 'previous-next']);
+export const groundless: ReadonlySet<Form> = new Set([
+  'plain',
+  'breadcrumb',
+  'previous-next',
+  'button',
+  'top',
+]);
 
 /** @param tools null where no look of the plan has a colour */
 export function resolveLooks(

@@ -13,7 +13,16 @@ export const classes: readonly [names: string, part: string][] = [
   ['`kamino-list`', 'the list'],
   ['`kamino-entry`', 'a list item; with `kamino-within` where this page lies below it'],
   ['`kamino-submenu`', 'a list below an entry'],
-  ['`kamino-opener`, `kamino-toggle`', 'the `details` that open a submenu, and a folded menu'],
+  [
+    '`kamino-opener`, `kamino-toggle`',
+    'what opens a submenu, and a folded menu; its control is the only child',
+  ],
+  [
+    '`kamino-fold`, `kamino-close`',
+    'a drawer or a full-screen menu (`:popover-open` while it is open); the button in it',
+  ],
+  ['`kamino-joined`', 'the list of a menu that lies in the fold of another'],
+  ['`kamino-columns`, `kamino-heading`', 'a submenu in columns, and the headings in it'],
   ['`kamino-highlight`', 'an entry set apart; with `-background`, `-border` or `-shadow`, as it is'],
   ['`kamino-link`', 'its link; `[aria-current]` on the page that it leads to'],
   [
@@ -59,6 +68,9 @@ export const properties: readonly [name: string, means: string][] = [
   ['sheet-border', 'the border of a submenu'],
   ['sheet-shadow', 'its shadow'],
   ['layer', 'the z-index of submenus; 20 where it is not set'],
+  ['after', 'how long the pointer rests before a submenu opens; without it a submenu opens on a click alone'],
+  ['ease', 'how long a submenu takes to come'],
+  ['drawer', 'the width of a drawer; 20rem, or 86vw where that is less'],
 ];
 
 export const cssPage: ManualPage = {

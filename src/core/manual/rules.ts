@@ -210,6 +210,10 @@ export const rulePages: Readonly<Record<RuleName, RulePage>> = {
     'What stays does so within the nearest element around it that scrolls or clips (`overflow: hidden`, `auto`, `scroll`).',
     '.wrap { overflow: hidden }  →  .wrap { overflow: clip }',
   ),
+  'submenu-hidden': rule(
+    'A submenu lies over the page. An element around it that clips (`overflow: hidden`, an old way to hold floats together) cuts it off; one with a `z-index` of its own keeps it below later parts that have a higher one.',
+    'header { overflow: hidden }  →  header { display: flow-root }',
+  ),
   'width-differs': rule(
     'A bar folds by the width that Kamino computes from the plan. Rules of your own that make entries wider are not in it: between the two widths entries wrap.',
     'look: { padding: 0.9em 1.3em }',

@@ -1,11 +1,12 @@
 import type { SitePath } from '../address/path.ts';
-import type { Look, LookUse, Mark, Plan } from '../plan/types.ts';
+import type { DrawingFile, Look, LookUse, Mark, Plan } from '../plan/types.ts';
 import { type Finding, finding } from '../text/finding.ts';
 import { nearest } from '../text/nearest.ts';
 import type { Source } from '../text/source.ts';
 import { hookOf } from './hooks.ts';
 import { fileLabel, labelOf, sharedPart } from './labels.ts';
 import { SiteLanguages } from './languages.ts';
+import { drawingOf } from './resolve-drawing.ts';
 import { counterpartsOf } from './counterparts.ts';
 import type { GivenId, SectionHeading, SiteFacts } from './types.ts';
 
@@ -76,6 +77,15 @@ export class Ground {
     const remedy = near ? `Did you mean \`${near}\`?` : others;
     this.tell('unknown-look', use.mark, `no look of the plan is called \`${use.name}\``, remedy);
     return null;
+  }
+
+  /** The markup of a drawing that the plan names, or null. @param prefix of its ids, which no other drawing has */
+  drawing(file: DrawingFile, prefix: string): string | null {
+    const { site, source } = this;
+    return drawingOf(file, prefix, {
+      ground: this,
+      context: { site, carriers: [], source, giveId: () => '' },
+    });
   }
 
   tell(rule: Parameters<typeof finding>[0], { start, end }: Mark, message: string, remedy: string): void {

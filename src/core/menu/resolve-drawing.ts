@@ -1,7 +1,15 @@
 import type { DrawingFile } from '../plan/types.ts';
 import { readDrawing } from './drawing.ts';
-import type { Ground } from './ground.ts';
+import type { Mark } from '../plan/types.ts';
+import type { Finding } from '../text/finding.ts';
+import type { RuleName } from '../text/rules.ts';
 import { type TargetContext, readTarget } from './targets.ts';
+
+/** What hears of what is wrong. */
+interface Telling {
+  findings: Finding[];
+  tell: (rule: RuleName, mark: Mark, message: string, remedy: string) => void;
+}
 
 /**
  * The markup of a drawing that the plan names, or null; what is wrong with it is told.
@@ -10,14 +18,14 @@ import { type TargetContext, readTarget } from './targets.ts';
 export function drawingOf(
   { written, mark }: DrawingFile,
   prefix: string,
-  { ground, context }: { ground: Ground; context: TargetContext },
+  { ground, context }: { ground: Telling; context: TargetContext },
 ): string | null {
   const reading = readTarget({ kind: 'file', written, mark }, context);
   if ('finding' in reading || reading.destination.kind !== 'file') {
     if ('finding' in reading) ground.findings.push(reading.finding);
     return null;
   }
-  const drawing = readDrawing(ground.site.text(reading.destination.path) ?? '', prefix);
+  const drawing = readDrawing(context.site.text(reading.destination.path) ?? '', prefix);
   if (drawing === null)
     ground.tell('bad-icon', mark, `\`${written}\` is no drawing in SVG`, 'Save the icon as SVG, on its own.');
   return drawing;

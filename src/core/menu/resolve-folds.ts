@@ -3,16 +3,13 @@ import { nearest } from '../text/nearest.ts';
 import { carrier } from './carried.ts';
 import { folds } from './folds.ts';
 import type { Ground } from './ground.ts';
-import { drawingOf } from './resolve-drawing.ts';
 import type { Destination, ResolvedEntry, ResolvedFold, ResolvedMenu } from './types.ts';
 
 /** @param tag of the language that the menu is in, or null */
 export function foldOf({ name, fold }: Menu, tag: string | null, ground: Ground): ResolvedFold {
   const { when, belowEm, as, side, behind, by, joins, toggle } = fold;
-  const { site, source } = ground;
-  const context = { site, carriers: [], source, giveId: () => '' };
   const draw = (file: DrawingFile, prefix: string): string | null =>
-    drawingOf(file, `${name}-${prefix}`, { ground, context });
+    ground.drawing(file, `${name}-${prefix}`);
   const closed = typeof toggle.icon === 'string' ? null : draw(toggle.icon, 'toggle');
   const open = toggle.openIcon && draw(toggle.openIcon, 'open');
   return {

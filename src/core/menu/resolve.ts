@@ -37,7 +37,7 @@ export function resolveMenus(plan: Plan, site: SiteFacts, source: Source): Resol
   }
   const resolver = new MenuResolver(ground);
   const resolved = joinFolds(
-    menus.flatMap(menu => resolver.menu(menu)),
+    [...menus.flatMap(menu => resolver.menu(menu)), ...topMenus(plan, ground, resolver)],
     ground,
   );
   const look = ground.look(plan.look);
@@ -84,6 +84,48 @@ export function frontPage(pages: ReadonlySet<SitePath>): SitePath | null {
   return (
     top.find(path => path === 'index.html') ?? top.find(path => path.startsWith('index')) ?? top[0] ?? null
   );
+}
+
+/** The way to the top, as a menu of a single entry at the end of every page. */
+function topMenus({ toTop, menus }: Plan, ground: Ground, resolver: MenuResolver): ResolvedMenu[] {
+  if (!toTop || menus.length === 0) return [];
+  const { corner, showsAfter, size, labels, look, mark } = toTop;
+  const plain: Menu = {
+    ...menus[0]!,
+    name: 'top',
+    form: 'top',
+    carriedBy: ['**'],
+    except: [],
+    place: { side: 'last-in', selectors: ['body'] },
+    stays: null,
+    home: null,
+    look: null,
+    align: 'start',
+    widths: 'natural',
+    separators: 'none',
+    fold: { ...menus[0]!.fold, when: 'never', joins: null },
+    from: null,
+    set: null,
+    data: null,
+    entries: [],
+    mark,
+  };
+  const { icon } = toTop;
+  const drawing = icon === 'arrow' ? null : ground.drawing(icon, 'top');
+  return resolver.menu(plain).map(menu => {
+    const tag = menu.language?.tag;
+    const entry: ResolvedEntry = {
+      ...plainEntry,
+      // Empty: Kamino's own words.
+      label: (tag === undefined ? undefined : labels.get(tag)) ?? toTop.label ?? '',
+      leadsTo: { kind: 'section', path: null, id: 'top' },
+      hook: 'top',
+      depth: 1,
+      highlight: look ?? 'background',
+      icon: drawing === null ? null : { markup: drawing, at: 'start', show: 'icon' },
+    };
+    return { ...menu, toTop: { corner, showsAfter, size }, entries: [entry] };
+  });
 }
 
 class MenuResolver {
@@ -140,6 +182,7 @@ class MenuResolver {
       opens,
       fold: foldOf(menu, tag, this.#ground),
       joined: [],
+      toTop: null,
       currentEntry,
       shows,
       stays: menu.stays,

@@ -1,7 +1,7 @@
 import type { SitePath } from '../address/path.ts';
 import type { WordName } from '../plan/keys.ts';
 import type { Look } from '../plan/look-types.ts';
-import type { Align, Fold, Form, Menu, MenuPlace, Opens, Toggle } from '../plan/types.ts';
+import type { Align, Fold, Form, Menu, MenuPlace, Opens, ToTop, Toggle } from '../plan/types.ts';
 
 /** A menu with every target known. */
 export interface ResolvedMenu {
@@ -31,6 +31,8 @@ export interface ResolvedMenu {
   shows: 'entries' | 'branch' | 'trail' | 'set';
   /** Structured data beside it. */
   hasData: boolean;
+  /** What the way to the top needs beside its entry; null for menus. */
+  toTop: Pick<ToTop, 'corner' | 'showsAfter' | 'size'> | null;
   entries: readonly ResolvedEntry[];
   /** An entry for every page that may need one of its own: for a trail. */
   pages: ReadonlyMap<SitePath, ResolvedEntry> | null;

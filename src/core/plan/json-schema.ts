@@ -25,6 +25,8 @@ const partsBelow: Readonly<Record<string, Part>> = {
   home: 'home',
   opens: 'opens',
   fold: 'fold',
+  buttons: 'button',
+  'to-top': 'to-top',
   toggle: 'toggle',
   entries: 'entry',
   look: 'look',

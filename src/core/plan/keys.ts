@@ -12,6 +12,8 @@ export type Part =
   | 'home'
   | 'opens'
   | 'fold'
+  | 'button'
+  | 'to-top'
   | 'toggle'
   | 'entry'
   | 'look'
@@ -36,6 +38,8 @@ export const partNames: Record<Part, string> = {
   home: '`home`',
   opens: '`opens`',
   fold: '`fold`',
+  button: 'a button',
+  'to-top': '`to-top`',
   toggle: '`toggle`',
   entry: 'an entry',
   look: 'a look',
@@ -50,15 +54,15 @@ export const partNames: Record<Part, string> = {
 const words = (list: string): readonly string[] => list.split(' ').filter(Boolean);
 
 /** Kamino's own words in a page, by the names that the plan has for them. */
-export const wordNames = ['skip', 'menu', 'close', 'new-window', 'previous', 'next', 'more'] as const;
+export const wordNames = ['skip', 'menu', 'close', 'new-window', 'previous', 'next', 'more', 'top'] as const;
 export type WordName = (typeof wordNames)[number];
 
 /** Keys of the format that a later version builds. */
 export const laterKeys: Record<Part, readonly string[]> = {
-  plan: words('own-files buttons to-top panels pictures questions rules'),
+  plan: words('own-files panels pictures questions rules'),
   languages: [],
   language: [],
-  words: words('top'),
+  words: [],
   labels: [],
   links: [],
   menu: [],
@@ -68,6 +72,8 @@ export const laterKeys: Record<Part, readonly string[]> = {
   home: [],
   entry: words('panel'),
   fold: [],
+  button: [],
+  'to-top': [],
   toggle: [],
   look: [],
   font: [],

@@ -36,6 +36,7 @@ const forms: Record<string, [takes: string, example: string]> = {
   mail: ['a mail address', 'mail: hello@example.org'],
   phone: ['a telephone number', 'phone: +44 1632 960014'],
   fold: ['`crowded`, `any-width`, `never` or a width of the window', 'when: below 48em'],
+  way: ['a length of CSS, in vh for that of the window', 'shows-after: 100vh'],
   time: ['a time in ms', 'after: 90ms'],
   columns: ['a number of columns from 1 to 4', 'columns: 2'],
   count: ['a number', 'most: 12'],

@@ -3,7 +3,13 @@ import { normalizePath } from '../address/path.ts';
 import { type Finding, finding, hasErrors } from '../text/finding.ts';
 import type { Source } from '../text/source.ts';
 import { planProblems } from './problems.ts';
-import { type WrittenMenu, type WrittenPlace, type WrittenPlan, planSchema } from './schema.ts';
+import {
+  type WrittenMenu,
+  type WrittenPlace,
+  type WrittenPlan,
+  type WrittenToTop,
+  planSchema,
+} from './schema.ts';
 import { PlanPlaces } from './places.ts';
 import { readLook, readLookUse } from './read-look.ts';
 import { EntryReader } from './read-entry.ts';
@@ -105,7 +111,8 @@ class Conversion {
         const globs = pages?.map(glob => this.#places.slashes(glob, [...path, 'pages'])) ?? null;
         return { tag, name, pages: globs, words, mark: this.#places.mark(path) };
       }),
-      menus: this.#menus(written.menus),
+      menus: [...this.#menus(written.menus), ...this.#buttons(written)],
+      toTop: this.#toTop(written['to-top']),
       look: readLookUse(written.look, ['look'], this.#places),
       looks: new Map(
         Object.entries(written.looks ?? {}).map(([name, look]) => [
@@ -136,6 +143,54 @@ class Conversion {
       names.add(menu.menu);
       return this.#menu(menu, ['menus', at]);
     });
+  }
+
+  /** A button is a menu of a single entry. */
+  #buttons({ menus, buttons = [] }: WrittenPlan): Menu[] {
+    const names = new Set(menus.map(menu => menu?.menu));
+    return buttons.flatMap((written, at) => {
+      if (!written) return [];
+      const path = ['buttons', at];
+      const { button, place, except, 'carried-by': carriedBy, ...entry } = written;
+      if (names.has(button))
+        this.#places.tell(
+          'same-menu-name',
+          [...path, 'button'],
+          `a menu or another button is called \`${button}\` too`,
+          'Give each its own name.',
+        );
+      names.add(button);
+      const own = { 'carried-by': carriedBy, except, ...(place ? { place } : {}) };
+      const menu = this.#menu({ ...plainMenu, ...own, menu: button }, path);
+      const mark = this.#places.mark([...path, 'button']);
+      const given = this.#entries.read(entry, path);
+      return [
+        {
+          ...menu,
+          form: 'button',
+          mark,
+          entries: [{ ...given, highlight: given.highlight ?? 'background' }],
+        },
+      ];
+    });
+  }
+
+  #toTop(written: WrittenToTop | undefined): Plan['toTop'] {
+    if (!written) return null;
+    const path = ['to-top'];
+    const { value, by } = this.#entries.said(written.label, [...path, 'label']);
+    const here = [...path, 'icon'];
+    const icon = { written: this.#places.slashes(written.icon, here), mark: this.#places.mark(here) };
+    return {
+      corner: written.corner,
+      showsAfter: written['shows-after'],
+      size: written.size,
+      label: value,
+      labels: by,
+      icon: written.icon === 'arrow' ? 'arrow' : icon,
+      look: written.look ? readLook(written.look, [...path, 'look'], this.#places) : null,
+      mark: this.#places.mark(path),
+    };
   }
 
   #menu(written: WrittenMenu, path: (string | number)[]): Menu {
@@ -226,6 +281,17 @@ function placeOf(written: WrittenPlace): MenuPlace {
   const side = sides.find(one => written[one] !== undefined)!;
   return { side, selectors: written[side]! };
 }
+
+/** What a menu is where nothing is said. */
+const plainMenu = {
+  form: 'bar',
+  widths: 'natural',
+  separators: 'none',
+  'current-entry': 'link',
+  order: 'title',
+  align: 'start',
+  opens: { after: '90ms', ease: '160ms', columns: '1' },
+} as const;
 
 /** `site-map` as `Site map`. */
 function titleOf(name: string): string {

@@ -17,6 +17,8 @@ export interface WrittenPlan {
   style?: string;
   languages?: Record<string, WrittenLanguage>;
   menus: (WrittenMenu | undefined)[];
+  buttons?: (WrittenButton | undefined)[];
+  'to-top'?: WrittenToTop;
   look?: string | WrittenLook;
   looks?: Record<string, WrittenLook>;
 }
@@ -114,6 +116,23 @@ export interface WrittenEntry {
   show?: 'both' | 'icon' | 'label';
   'if-missing': 'error' | 'warn';
   entries?: (string | WrittenEntry | undefined)[];
+}
+
+/** An entry on its own, at a place of its own. */
+export interface WrittenButton extends WrittenEntry {
+  button: string;
+  'carried-by': string[];
+  except: string[];
+  place?: WrittenPlace;
+}
+
+export interface WrittenToTop {
+  corner: 'start' | 'end';
+  'shows-after': string;
+  size: string;
+  label?: Said;
+  icon: string;
+  look?: WrittenLook;
 }
 
 export interface WrittenLook {
@@ -317,20 +336,25 @@ const count = text.pattern(/^[1-9]\d{0,3}$/, 'count').meta(whole(1, 9999));
 const depth = text.pattern(/^[123]$/, 'depth').meta(whole(1, 3));
 const order = Joi.valid('title', 'date', 'file').default('title');
 
+/** What leads from one place to another. */
+const oneTarget = {
+  label: said(label),
+  page: said(text),
+  section: said(text),
+  file: said(text),
+  mail: said(mailAddress),
+  phone: said(phoneNumber),
+  url: said(webAddress),
+  heading: said(label),
+};
+
 /** At most three levels: each is a schema of its own. */
 const entriesOf = (levels: number): Joi.ArraySchema =>
   linesOf(Joi.alternatives().conditional(Joi.string(), { then: text, otherwise: entryOf(levels) }));
 
 function entryOf(levels: number): Joi.ObjectSchema<WrittenEntry> {
   return Joi.object<WrittenEntry>({
-    label: said(label),
-    page: said(text),
-    section: said(text),
-    file: said(text),
-    mail: said(mailAddress),
-    phone: said(phoneNumber),
-    url: said(webAddress),
-    heading: said(label),
+    ...oneTarget,
     pages: said(globs),
     order,
     first: globs,
@@ -470,6 +494,45 @@ const menu = Joi.object<WrittenMenu>({
     }),
   );
 
+const singles = ['page', 'section', 'file', 'mail', 'phone', 'url'] as const;
+
+const button = Joi.object<WrittenButton>({
+  button: Joi.string()
+    .pattern(/^[a-z][a-z0-9-]*$/, 'name')
+    .invalid('style', 'script', 'skip', 'top')
+    .required(),
+  ...oneTarget,
+  'new-window': truth,
+  highlight: Joi.alternatives().conditional(Joi.object(), {
+    then: Joi.object(ownLook),
+    otherwise: Joi.valid('background', 'border', 'shadow'),
+  }),
+  look: named(Joi.object(ownLook)),
+  icon: text,
+  'icon-at': Joi.valid('start', 'end'),
+  show: Joi.valid('both', 'icon', 'label'),
+  'carried-by': globs.default(['**']),
+  except: globs.default([]),
+  place,
+})
+  .or(...singles, 'heading')
+  .oxor(...singles)
+  .with('icon-at', 'icon')
+  .with('show', 'icon')
+  .without('heading', ['section', 'file', 'mail', 'phone', 'url']);
+
+const toTop = Joi.object<WrittenToTop>({
+  corner: Joi.valid('start', 'end').default('end'),
+  'shows-after': text
+    .pattern(/^(?:0|(?:\d+\.?\d*|\.\d+)(?:px|em|rem|vh))$/, 'way')
+    .meta(json({ numbers: { const: 0 } }))
+    .default('100vh'),
+  size: lengths(1).default('3rem'),
+  label: said(label),
+  icon: text.default('arrow'),
+  look: Joi.object(ownLook),
+});
+
 /** What a plan may say. Everything it says arrives as text; each key converts its own. */
 export const planSchema = Joi.object<WrittenPlan>({
   kamino: Joi.valid('1').required(),
@@ -501,6 +564,8 @@ export const planSchema = Joi.object<WrittenPlan>({
     )
     .min(1),
   menus: linesOf(menu),
+  buttons: linesOf(button).optional(),
+  'to-top': toTop,
   look: named(look),
   looks: Joi.object().pattern(/^[a-z][a-z0-9-]*$/, look),
 });

@@ -21,8 +21,24 @@ export interface Plan {
   /** In the order of the plan: the first is that of pages that are in none of them. */
   languages: readonly Language[];
   menus: readonly Menu[];
+  /** The way to the top; null for none. */
+  toTop: ToTop | null;
   look: LookUse | null;
   looks: ReadonlyMap<string, Look>;
+}
+
+/** A button that leads back to the top of a page. */
+export interface ToTop {
+  corner: 'start' | 'end';
+  /** How far down it appears, and how large it is, as CSS has lengths. */
+  showsAfter: string;
+  size: string;
+  /** null for Kamino’s own words. */
+  label: string | null;
+  labels: ByLanguage<string>;
+  icon: 'arrow' | DrawingFile;
+  look: Look | null;
+  mark: Mark;
 }
 
 /** A language that pages are in. */
@@ -70,7 +86,8 @@ export interface LabelSource {
 
 export type Align = 'start' | 'center' | 'end' | 'spread';
 
-export type Form = 'bar' | 'column' | 'tabs' | 'plain' | 'breadcrumb' | 'previous-next';
+/** `button` and `top` are what `buttons` and `to-top` of a plan make: a single entry on its own. */
+export type Form = 'bar' | 'column' | 'tabs' | 'plain' | 'breadcrumb' | 'previous-next' | 'button' | 'top';
 
 /** Where a menu folds away, and into what. */
 export interface Fold {

@@ -109,6 +109,10 @@ export const rules = {
   'no-main': { severity: 'warning', about: 'A skip link needs the main content to lead to.' },
   'stays-short': { severity: 'warning', about: 'A menu stays in view on the whole page.' },
   'stays-clipped': { severity: 'warning', about: 'No element around a menu that stays clips it.' },
+  'submenu-hidden': {
+    severity: 'warning',
+    about: 'Nothing around a menu cuts its submenus off or lies over them.',
+  },
   'width-differs': { severity: 'warning', about: 'A bar is as wide as was computed.' },
   'see-through': { severity: 'warning', about: 'A menu that stays has a ground of its own.' },
   'base-elsewhere': { severity: 'warning', about: 'A page’s base lies on the site.' },

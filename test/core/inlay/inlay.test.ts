@@ -43,6 +43,7 @@ function menu(place: MenuPlace | null, name = 'masthead'): ResolvedMenu {
     fold: unfolded,
     opens: { by: 'hover', after: '90ms', ease: '160ms', columns: 1 },
     joined: [],
+    toTop: null,
     currentEntry: 'link',
     shows: 'entries',
     hasData: false,

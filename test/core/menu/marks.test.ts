@@ -32,6 +32,7 @@ const menu: ResolvedMenu = {
   fold: unfolded,
   opens: { by: 'hover', after: '90ms', ease: '160ms', columns: 1 },
   joined: [],
+  toTop: null,
   currentEntry: 'link',
   shows: 'entries',
   hasData: false,
