@@ -29,8 +29,8 @@ function stays(): number {
   for (const menu of all(`.${parts.menu}`))
     for (let one: HTMLElement | null = menu; one; one = one.parentElement)
       if (/sticky|fixed/.test(styleOf(one, 'position')) && styleOf(one, 'top') === '0px')
-        height = Math.max(height, one.offsetHeight);
-  root.style.setProperty('--kamino-stays', `${height}px`);
+        height = Math.max(height, one.getBoundingClientRect().height);
+  root.style.setProperty('--kamino-stays', `${Math.ceil(height)}px`);
   return height;
 }
 

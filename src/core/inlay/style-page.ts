@@ -16,7 +16,8 @@ export function inPage(menus: readonly ResolvedMenu[], { scopes }: ResolvedLooks
 `;
   const stays = menus.some(menu => menu.stays !== null);
   const [above = '0.7em', , below = above] = (scopes[0]?.values.get('padding') ?? '0.7em').split(' ');
-  const height = stays ? `calc(1.35em + ${above} + ${below})` : '0px';
+  // Until the script knows it: rather more than less.
+  const height = stays ? `calc((1.35em + ${above} + ${below}) * 1.2)` : '0px';
   const start = `${conditionOfStaying} {
   html {
     scroll-padding-block-start: var(--kamino-stays, ${height});
