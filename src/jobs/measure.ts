@@ -3,6 +3,7 @@ import { join, resolve } from 'node:path';
 import { findBrowser } from '../browser/find.ts';
 import { type SeenMenu, seeMenus } from '../browser/rooms.ts';
 import { carrier } from '../core/menu/carried.ts';
+import { isSingle } from '../core/menu/folds.ts';
 import { resolveMenus } from '../core/menu/resolve.ts';
 import type { ResolvedMenu } from '../core/menu/types.ts';
 import type { EntryFit } from '../core/look/fit.ts';
@@ -74,7 +75,8 @@ export async function measure(options: MeasureOptions = {}): Promise<MeasureResu
   const { site, findings } = openSite(open, open.plan, true);
   if (!site) return failed([...open.findings, ...findings]);
   const facts = { ...site.facts, words: readWords(open, open.plan, site) };
-  const { menus, look, findings: ofMenus } = resolveMenus(open.plan, facts, open.source);
+  const { menus: all, look, findings: ofMenus } = resolveMenus(open.plan, facts, open.source);
+  const menus = all.filter(menu => !isSingle(menu));
   const fonts = await MenuFonts.open(site, look, open.source);
   const widths = [...new Set([...usual, ...(options.at ?? [])])].sort((one, other) => one - other);
   const measured = menus

@@ -67,7 +67,9 @@ export async function specimenOf(
   if (!site) return failed(findings);
   const facts = withPlanned({ ...site.facts, words: readWords(open, open.plan, site) }, open.plan);
   const resolution = resolveMenus(open.plan, facts, open.source);
-  const menus = resolution.menus.filter(menu => menu.shows === 'entries' && menu.entries.length > 0);
+  const menus = resolution.menus.filter(
+    menu => menu.shows === 'entries' && menu.entries.length > 0 && menu.form !== 'top',
+  );
   const looked = await looksOf(open.plan, { resolution, site, source: open.source });
   const told = [...resolution.findings.filter(one => one.rule !== 'no-title'), ...looked.findings];
   if (hasErrors(told)) return failed(told);

@@ -97,7 +97,7 @@ describe('beside a real browser', () => {
 
   it('finds the same titles, ids, headings, links and words on every demo page', async () => {
     const { pages } = read(demoFolder);
-    expect(pages).toHaveLength(22);
+    expect(pages).toHaveLength(23);
     for (const { path, ...found } of pages) {
       const tab = await open(pathToFileURL(join(demoFolder, path)).href, { javaScriptEnabled: true });
       const seen = await tab.evaluate(() => ({

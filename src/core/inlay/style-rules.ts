@@ -228,12 +228,7 @@ export const skip = `.${parts.skip}.${parts.skip} {
   outline: 2px solid #1b2430;
 }
 .${parts.skip}.${parts.skip}:not(:focus) {
-  inline-size: 1px;
-  block-size: 1px;
-  padding: 0;
-  overflow: hidden;
   clip-path: inset(50%);
-  white-space: nowrap;
 }
 `;
 

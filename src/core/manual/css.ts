@@ -21,6 +21,10 @@ export const classes: readonly [names: string, part: string][] = [
     '`kamino-fold`, `kamino-close`',
     'a drawer or a full-screen menu (`:popover-open` while it is open); the button in it',
   ],
+  [
+    '`kamino-button`, `kamino-top`',
+    'a button; the row of the way to the top (`kamino-away` while it is not needed)',
+  ],
   ['`kamino-joined`', 'the list of a menu that lies in the fold of another'],
   ['`kamino-columns`, `kamino-heading`', 'a submenu in columns, and the headings in it'],
   ['`kamino-highlight`', 'an entry set apart; with `-background`, `-border` or `-shadow`, as it is'],
@@ -70,6 +74,8 @@ export const properties: readonly [name: string, means: string][] = [
   ['layer', 'the z-index of submenus; 20 where it is not set'],
   ['after', 'how long the pointer rests before a submenu opens; without it a submenu opens on a click alone'],
   ['ease', 'how long a submenu takes to come'],
+  ['stays', 'set on the root by the script: how high what stays at the top is'],
+  ['lift', 'how far the way to the top stands above the edge of the window'],
   ['drawer', 'the width of a drawer; 20rem, or 86vw where that is less'],
 ];
 

@@ -38,3 +38,8 @@ export const unfolded: ResolvedFold = {
   joins: null,
   toggle: { show: 'both', label: null, at: 'end', icon: 'lines' },
 };
+
+/** Whether it is a link on its own: a button, or the way to the top. */
+export function isSingle({ form }: Pick<ResolvedMenu, 'form'>): boolean {
+  return form === 'button' || form === 'top';
+}
