@@ -61,7 +61,7 @@ function start(): void {
   for (const one of observers) one.disconnect();
   observers = [];
   const line = stays() + 1.1;
-  sections = all<HTMLAnchorElement>(`.${parts.menu} a`).flatMap(link => {
+  sections = all<HTMLAnchorElement>(`.${parts.menu} a:not([data-kamino-panel])`).flatMap(link => {
     const target = targetOf(link);
     return target ? [[link, target] as [HTMLAnchorElement, Element]] : [];
   });

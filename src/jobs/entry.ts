@@ -1,3 +1,4 @@
+import { partsIn } from './parts.ts';
 import { structuredPatch } from 'diff';
 import { Ground } from '../core/menu/ground.ts';
 import { pagesOf } from '../core/menu/patterns.ts';
@@ -222,7 +223,7 @@ function problemsOf(text: string, file: string, site: OpenSite): Finding[] {
   const source = new Source(file, text);
   const reading = readPlan(source);
   if (!reading.plan || hasErrors(reading.findings)) return reading.findings;
-  const { findings } = resolveMenus(reading.plan, site.facts, source);
+  const { findings } = resolveMenus(reading.plan, { ...site.facts, parts: partsIn(site) }, source);
   // Titles are not looked at here: what may be missing is told by the build.
   return findings.filter(one => one.severity === 'error');
 }

@@ -1,3 +1,4 @@
+import { partsIn } from './parts.ts';
 import { outlineOf } from '../core/draft/outlines/from-menus.ts';
 import { type OutlineName, outlineFormats } from '../core/draft/outlines/index.ts';
 import { outlineText } from '../core/draft/outlines/text.ts';
@@ -28,7 +29,11 @@ export function map({ plan: given, format = 'text' }: MapOptions = {}): MapResul
   if (!open.plan) return failed(open.findings);
   const { site, findings } = openSite(open, open.plan, true);
   if (!site) return failed([...open.findings, ...findings]);
-  const facts = { ...site.facts, words: readWords(open, open.plan, site) };
+  const facts = {
+    ...site.facts,
+    parts: partsIn(site),
+    words: readWords(open, open.plan, site),
+  };
   const resolution = resolveMenus(open.plan, facts, open.source);
   const told = [...open.findings, ...resolution.findings];
   if (hasErrors(told)) return failed(told);

@@ -11,7 +11,7 @@ import { type Finding, finding, hasErrors, sortFindings } from '../core/text/fin
 import { nearest } from '../core/text/nearest.ts';
 import { MenuFonts } from './fonts.ts';
 import { inPlace } from './own.ts';
-import { type OpenPlan, type OpenSite, openPlan, openSite, readWords } from './project.ts';
+import { type OpenPlan, type OpenSite, openPlan, openSite, partsFor, readWords } from './project.ts';
 
 export interface MeasureOptions {
   /** A plan, or the folder of one. */
@@ -74,7 +74,11 @@ export async function measure(options: MeasureOptions = {}): Promise<MeasureResu
   if (!open.plan) return failed(open.findings);
   const { site, findings } = openSite(open, open.plan, true);
   if (!site) return failed([...open.findings, ...findings]);
-  const facts = { ...site.facts, words: readWords(open, open.plan, site) };
+  const facts = {
+    ...site.facts,
+    parts: await partsFor(open.plan, site),
+    words: readWords(open, open.plan, site),
+  };
   const { menus: all, look, findings: ofMenus } = resolveMenus(open.plan, facts, open.source);
   const menus = all.filter(menu => !isSingle(menu));
   const fonts = await MenuFonts.open(site, look, open.source);

@@ -24,7 +24,7 @@ import { folderFindings, lacksMain, nameTaken, otherLanguage, staysShort } from 
 import { planMark } from './glance.ts';
 import { fromUser } from './paths.ts';
 import { ownPaths, ownScript, ownStyle, scriptOf } from './own.ts';
-import { type OpenPlan, type OpenSite, readWords } from './project.ts';
+import { type OpenPlan, type OpenSite, partsFor, readWords } from './project.ts';
 import type { BuildResult } from './result.ts';
 import { version } from './version.ts';
 
@@ -45,14 +45,15 @@ export interface Prepared {
 
 /** All that can be known, and can be wrong, before a page is touched. */
 export async function prepare(open: OpenPlan, plan: Plan, site: OpenSite): Promise<Prepared> {
-  const facts = { ...site.facts, words: readWords(open, plan, site) };
-  const { menus, ids, languages, look, findings } = resolveMenus(plan, facts, open.source);
+  const parts = await partsFor(plan, site);
+  const facts = { ...site.facts, parts, words: readWords(open, plan, site) };
+  const { menus, panels, ids, languages, look, findings } = resolveMenus(plan, facts, open.source);
   const {
     looks,
     style,
     findings: ofLooks,
   } = await looksOf(plan, {
-    resolution: { menus, look },
+    resolution: { menus, look, panels },
     site,
     source: open.source,
   });
@@ -115,12 +116,12 @@ export async function looksOf(
     resolution,
     site,
     source,
-  }: { resolution: Pick<Resolution, 'menus' | 'look'>; site: OpenSite; source: Source },
+  }: { resolution: Pick<Resolution, 'menus' | 'look' | 'panels'>; site: OpenSite; source: Source },
 ): Promise<{ looks: ResolvedLooks; style: string; findings: Finding[] }> {
-  const { menus, look } = resolution;
+  const { menus, look, panels } = resolution;
   const { looks, findings } = resolveLooks(look, menus, { tools: await toolsFor(plan), source });
   const { fits, findings: ofFonts } = await fitsOf(menus, { site, look, source });
-  return { looks, style: styleSheet(menus, looks, fits), findings: [...findings, ...ofFonts] };
+  return { looks, style: styleSheet(menus, looks, { fits, panels }), findings: [...findings, ...ofFonts] };
 }
 
 /** The widths at which menus fold by their own room; what measures text is loaded only where one does. */

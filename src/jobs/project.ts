@@ -113,6 +113,7 @@ export function openSite(
     files: new Set(known.map(file => file.path.normalize('NFC'))),
     words: new Map(),
     ...contentsOf(root, onDisk),
+    parts: () => [],
     front: frontPage(pages),
   };
   return { site: { root, files, pageFiles, facts, onDisk, record, findings }, findings: [] };
@@ -208,4 +209,9 @@ function readStart(file: string, most: number): string | null {
   } catch {
     return null;
   }
+}
+
+/** What finds panels in pages; loaded only where the plan has any. */
+export async function partsFor(plan: Plan, site: OpenSite): Promise<SiteFacts['parts']> {
+  return plan.panels.length > 0 ? (await import('./parts.ts')).partsIn(site) : () => [];
 }

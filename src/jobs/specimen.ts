@@ -13,7 +13,7 @@ import { writeWhole } from '../files/write.ts';
 import { type MenuFont, MenuFonts } from './fonts.ts';
 import { shownPath } from './paths.ts';
 import { looksOf } from './prepare.ts';
-import { type OpenPlan, type OpenSite, openPlan, openSite, readWords } from './project.ts';
+import { type OpenPlan, type OpenSite, openPlan, openSite, partsFor, readWords } from './project.ts';
 
 export interface SpecimenOptions {
   /** A plan, or the folder of one. */
@@ -65,7 +65,14 @@ export async function specimenOf(
   if (!open.plan || hasErrors(open.findings)) return failed(open.findings);
   const { site, findings } = openSite(open, open.plan, true);
   if (!site) return failed(findings);
-  const facts = withPlanned({ ...site.facts, words: readWords(open, open.plan, site) }, open.plan);
+  const facts = withPlanned(
+    {
+      ...site.facts,
+      parts: await partsFor(open.plan, site),
+      words: readWords(open, open.plan, site),
+    },
+    open.plan,
+  );
   const resolution = resolveMenus(open.plan, facts, open.source);
   const menus = resolution.menus.filter(
     menu => menu.shows === 'entries' && menu.entries.length > 0 && menu.form !== 'top',

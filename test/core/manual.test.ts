@@ -39,6 +39,8 @@ const plans: Record<PartName, (lines: string) => string> = {
   toggle: lines => inMenu(`fold:\n  when: crowded\n  toggle:\n${indented(lines, 4)}`),
   button: lines =>
     `languages: { en: { name: English }, cy: { name: Cymraeg } }\n${menus()}\nbuttons:\n  - ${has(lines, 'button') ? '' : 'button: ask\n    '}${indented(lines, 4).trimStart()}`,
+  panels: lines =>
+    `${menus()}\npanels:\n  - ${has(lines, 'panels') ? '' : 'panels: planets\n    '}${indented(lines, 4).trimStart()}`,
   'to-top': lines => `to-top:\n${indented(lines, 2)}\n${menus()}`,
   entry: lines =>
     `languages: { en: { name: English }, cy: { name: Cymraeg } }\n${menus(`entries:\n  -\n${indented(lines, 4)}`)}`,

@@ -17,6 +17,8 @@ import {
   highlightClass,
   labelAttribute,
   menuClass,
+  firstPanelAttribute,
+  panelAttribute,
   wasAttribute,
 } from './names.ts';
 
@@ -247,7 +249,9 @@ function entryLines(entry: ResolvedEntry, context: EntryContext): string[] {
     !(mark === 'current' && menu.currentEntry === 'text')
   ) {
     const [before, after] = leafParts(entry, mark, context);
-    return [before + escapeMarkup(addressOf(entry.leadsTo, from)!) + after];
+    const address = escapeMarkup(addressOf(entry.leadsTo, from)!);
+    const panel = panelOf(entry, from);
+    return [panel === '' ? before + address + after : `${before}${address}"${panel}${after.slice(1)}`];
   }
   const { item, label: own } = sameEverywhere(entry, from.reserves);
   const isColumns = menu.opens.columns > 1 && menu.form !== 'plain';
@@ -256,7 +260,7 @@ function entryLines(entry: ResolvedEntry, context: EntryContext): string[] {
   const start = startOf(entry, mark, item);
   if (entry.leadsTo.kind === 'insert') return [`${start}${entry.leadsTo.html}</li>`];
   const address = addressOf(entry.leadsTo, from);
-  const current = currentAttribute(entry, mark);
+  const current = currentAttribute(entry, mark) + panelOf(entry, from);
   const isText = mark === 'current' && menu.currentEntry === 'text';
   const link = isText
     ? `<span class="${parts.link}"${current}>${label}</span>`
@@ -343,6 +347,13 @@ function isOwnLanguage({ leadsTo }: ResolvedEntry, from: Standpoint): boolean {
 function currentAttribute({ leadsTo }: ResolvedEntry, mark: Mark | undefined): string {
   if (mark !== 'current') return '';
   return ` aria-current="${leadsTo.kind === 'language' ? 'true' : 'page'}"`;
+}
+
+/** Where the panel is in this very page, its link says so. */
+function panelOf({ leadsTo }: ResolvedEntry, { page }: Standpoint): string {
+  if (leadsTo.kind !== 'section' || leadsTo.panel === undefined || leadsTo.path !== page) return '';
+  const { group, isFirst } = leadsTo.panel;
+  return ` ${panelAttribute}="${group}"${isFirst ? ` ${firstPanelAttribute}=""` : ''}`;
 }
 
 function highlightClasses({ highlight }: ResolvedEntry): string[] {

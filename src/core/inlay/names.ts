@@ -18,6 +18,8 @@ export const parts = {
   /** A link on its own: a button, and the way to the top. */
   button: 'kamino-button',
   top: 'kamino-top',
+  /** The panel that is shown; said by the script. */
+  shown: 'kamino-shown',
   /** The way to the top where it is not needed yet; said by the script. */
   away: 'kamino-away',
   room: 'kamino-room',
@@ -61,6 +63,10 @@ export const parts = {
   skip: 'kamino-skip',
 } as const;
 
+/** On a link to a panel of the page that it stands in: the group. */
+export const panelAttribute = 'data-kamino-panel';
+export const firstPanelAttribute = 'data-kamino-first';
+
 /** The class of one menu, for its own rules. */
 export const menuClass = (name: string): string => `kamino-menu-${name}`;
 
@@ -74,5 +80,5 @@ export const labelAttribute = 'data-kamino-label';
 export const reserved = { style: 'style', script: 'script', skip: 'skip', top: 'top' } as const;
 
 /** What runs in a visitor's browser, each a file of the client. */
-export const behaviours = ['submenus', 'folds', 'sections', 'top'] as const;
+export const behaviours = ['submenus', 'folds', 'sections', 'panels', 'top'] as const;
 export type Behaviour = (typeof behaviours)[number];

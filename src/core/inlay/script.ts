@@ -12,15 +12,24 @@ export function isOwnScript(text: string): boolean {
 const needs: Record<Behaviour, (menu: ResolvedMenu) => boolean> = {
   sections: ({ entries }) => leadsToSections(entries),
   top: ({ form }) => form === 'top',
+  panels: ({ entries }) => leadsToPanels(entries),
   submenus: ({ form, entries }) => form !== 'plain' && entries.some(one => one.entries.length > 0),
   folds: menu => folds(menu),
 };
+
+function leadsToPanels(entries: readonly ResolvedEntry[]): boolean {
+  return entries.some(
+    ({ leadsTo, entries: below }) =>
+      (leadsTo.kind === 'section' && leadsTo.panel !== undefined) || leadsToPanels(below),
+  );
+}
 
 /** Places in pages, but for the top, which needs no observing. */
 export function leadsToSections(entries: readonly ResolvedEntry[]): boolean {
   return entries.some(
     ({ leadsTo, entries: below }) =>
-      (leadsTo.kind === 'section' && leadsTo.id !== 'top') || leadsToSections(below),
+      (leadsTo.kind === 'section' && leadsTo.id !== 'top' && leadsTo.panel === undefined) ||
+      leadsToSections(below),
   );
 }
 

@@ -1,11 +1,12 @@
 import { covers, folds } from '../menu/folds.ts';
-import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
+import type { ResolvedEntry, ResolvedMenu, ResolvedPanels } from '../menu/types.ts';
 import type { ResolvedLooks } from '../look/types.ts';
 import { parts } from './names.ts';
 import { arrangements } from './style-arrange.ts';
 import { compact } from './style-compact.ts';
 import { menuRules, toggleRules } from './style-folds.ts';
 import { extras } from './style-forms.ts';
+import { panelRules } from './style-panels.ts';
 import { inPage, singles } from './style-page.ts';
 import { base, markerRules, scopeRules, stateRules } from './style-looks.ts';
 import { type StyleParts, partRules, within } from './style-parts.ts';
@@ -22,7 +23,7 @@ export function isOwnStyle(text: string): boolean {
 export function styleSheet(
   menus: readonly ResolvedMenu[],
   looks: ResolvedLooks,
-  fits: ReadonlyMap<string, number>,
+  { fits, panels }: { fits: ReadonlyMap<string, number>; panels: readonly ResolvedPanels[] },
 ): string {
   const { uses } = looks;
   const has: StyleParts = {
@@ -54,6 +55,7 @@ export function styleSheet(
     ...(forms.has('bar') ? [bar] : []),
     ...(forms.has('plain') ? [plain] : []),
     ...(has.submenu ? [submenus] : []),
+    ...panels.map(group => panelRules(group, uses)),
     stateRules(uses, has),
     marks(has),
     ...(below.length > 0

@@ -95,6 +95,13 @@ const plan: readonly KeyPage[] = [
     'buttons:\n  - button: ask\n    label: Ask a question\n    section: contact.html#form\n    carried-by: index.html\n    place: { after: "#prices" }',
   ),
   key(
+    'panels',
+    'a list of groups',
+    'nothing',
+    'Parts of a page that are shown one at a time, each with an address of its own.',
+    'panels:\n  - panels: planets\n    page: planets.html\n    of: "#planets > section"',
+  ),
+  key(
     'to-top',
     '`corner`, `shows-after`, `size`, `label`, `icon`, `look`',
     'nothing',
@@ -605,6 +612,59 @@ const button: readonly KeyPage[] = [
   ),
 ];
 
+const panels: readonly KeyPage[] = [
+  key(
+    'panels',
+    'a name',
+    null,
+    'Its name, also that of its tabs and their slot.',
+    'panels: planets\npage: planets.html\nof: "#planets > section"',
+  ),
+  key('page', 'a path', null, 'The page that they are in.', 'page: planets.html\nof: "#planets > section"'),
+  key(
+    'of',
+    'a selector',
+    null,
+    'The parts of the page that are shown one at a time. Those without an id are given one.',
+    'page: planets.html\nof: .planet',
+  ),
+  key(
+    'switch',
+    '`tabs` or the name of a menu',
+    '`tabs`',
+    'What switches between them: tabs before the first one, or a menu with an entry for each.',
+    'page: planets.html\nof: .planet\nswitch: masthead',
+  ),
+  key(
+    'first',
+    'the id of a panel',
+    'the first of the page',
+    'The one that is shown where the address names none.',
+    'page: planets.html\nof: .planet\nfirst: saturn',
+  ),
+  key(
+    'height',
+    '`own` or `tallest`',
+    '`own`',
+    'As high as each needs, or as the tallest of them.',
+    'page: planets.html\nof: .planet\nheight: tallest',
+  ),
+  key(
+    'title',
+    'text, or one for each language',
+    'from the name',
+    'How a screen reader announces the tabs.',
+    'page: planets.html\nof: .planet\ntitle: Planets',
+  ),
+  key(
+    'place',
+    '`first-in`, `last-in`, `before`, `after` or `instead-of`',
+    'before the first panel',
+    'Where the tabs go.',
+    'page: planets.html\nof: .planet\nplace: { before: "#planets" }',
+  ),
+];
+
 const toTop: readonly KeyPage[] = [
   key('corner', '`start` or `end`', '`end`', 'At which side of the window it stands.', 'corner: start'),
   key(
@@ -673,6 +733,7 @@ const entry: readonly KeyPage[] = [
     'This page’s counterpart in another language, else the front page of that language, which is told. One value for each language leads to and fro.',
     'language: { en: cy, cy: en }',
   ),
+  key('panel', 'the id of a panel', target, 'A panel of `panels`, on its page or any other.', 'panel: mars'),
   key(
     'pages',
     'patterns of paths',
@@ -1079,6 +1140,7 @@ export const keyPages: Readonly<Record<Exclude<Part, 'languages' | 'looks'>, rea
   fold,
   toggle,
   button,
+  panels,
   'to-top': toTop,
   entry,
   look,
@@ -1104,6 +1166,7 @@ export const partPlaces: Readonly<Record<keyof typeof keyPages, string>> = {
   fold: 'of `fold` in a menu',
   toggle: 'of `toggle` in a `fold`',
   button: 'of a button in `buttons`',
+  panels: 'of a group in `panels`',
   'to-top': 'of `to-top`',
   entry: 'of an entry in `entries`',
   look: 'of `look`',

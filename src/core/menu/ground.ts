@@ -8,7 +8,7 @@ import { fileLabel, labelOf, sharedPart } from './labels.ts';
 import { SiteLanguages } from './languages.ts';
 import { drawingOf } from './resolve-drawing.ts';
 import { counterpartsOf } from './counterparts.ts';
-import type { GivenId, SectionHeading, SiteFacts } from './types.ts';
+import type { GivenId, ResolvedPanels, SectionHeading, SiteFacts } from './types.ts';
 
 /** What all menus of a plan are resolved against, and what is found on the way. */
 export class Ground {
@@ -18,6 +18,7 @@ export class Ground {
   /** null where the plan names none. */
   readonly languages: SiteLanguages | null;
   readonly findings: Finding[] = [];
+  panels: readonly ResolvedPanels[] = [];
   /** Ids that headings are given, by page. */
   readonly ids = new Map<SitePath, GivenId[]>();
   /** The part that the titles of each language share. */

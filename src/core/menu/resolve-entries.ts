@@ -122,7 +122,7 @@ export class EntryResolver {
     const giveId = (page: SitePath, heading: SectionHeading): string => this.#ground.giveId(page, heading);
     const counterpart = (path: SitePath): SitePath =>
       isGiven || tag === null ? path : (languages?.counterpart(path, tag) ?? path);
-    return { site, carriers, source, giveId, counterpart, languages };
+    return { site, carriers, source, giveId, counterpart, languages, panels: this.#ground.panels };
   }
 
   /** The entries that a pattern stands for. */
@@ -219,6 +219,10 @@ export class EntryResolver {
       case 'file':
         return nameOf(leadsTo.path);
       case 'section': {
+        const panel = this.#ground.panels
+          .find(one => one.name === leadsTo.panel?.group)
+          ?.panels.find(one => one.id === leadsTo.id);
+        if (panel) return panel.label;
         const heading = leadsTo.path === null ? '' : this.#ground.site.sections(leadsTo.path).get(leadsTo.id);
         return heading || spaced(leadsTo.id);
       }

@@ -9,15 +9,25 @@ import { Ground } from './ground.ts';
 import { hookOf } from './hooks.ts';
 import type { SiteLanguages } from './languages.ts';
 import { entriesFromPages, pagesOf } from './patterns.ts';
+import { panelEntries, panelsOf, tellUnswitched } from './resolve-panels.ts';
 import { EntryResolver, plainEntry } from './resolve-entries.ts';
 import { foldOf, joinFolds } from './resolve-folds.ts';
 import { cutOff, distinct } from './resolve-parts.ts';
 import { readTarget } from './targets.ts';
-import type { GivenId, MenuLanguage, ResolvedEntry, ResolvedHome, ResolvedMenu, SiteFacts } from './types.ts';
+import type {
+  GivenId,
+  MenuLanguage,
+  ResolvedEntry,
+  ResolvedHome,
+  ResolvedMenu,
+  ResolvedPanels,
+  SiteFacts,
+} from './types.ts';
 
 export interface Resolution {
   /** In a site of several languages a menu stands once for each that its pages are in. */
   menus: ResolvedMenu[];
+  panels: readonly ResolvedPanels[];
   /** Ids that headings are given, by page. */
   ids: ReadonlyMap<SitePath, readonly GivenId[]>;
   /** null where the plan names none. */
@@ -35,14 +45,16 @@ export function resolveMenus(plan: Plan, site: SiteFacts, source: Source): Resol
     const missing = `the site has no file \`${style.path}\``;
     ground.tell('missing-file', style.mark, missing, 'Write the path from the site’s folder.');
   }
+  ground.panels = panelsOf(plan, ground);
   const resolver = new MenuResolver(ground);
   const resolved = joinFolds(
     [...menus.flatMap(menu => resolver.menu(menu)), ...topMenus(plan, ground, resolver)],
     ground,
   );
   const look = ground.look(plan.look);
-  const { ids, languages } = ground;
-  return { menus: resolved, ids, languages, look, findings: distinct(ground.findings) };
+  const { ids, languages, panels } = ground;
+  tellUnswitched(resolved, ground);
+  return { menus: resolved, panels, ids, languages, look, findings: distinct(ground.findings) };
 }
 
 /** The pages whose own words become labels. */
@@ -105,6 +117,7 @@ function topMenus({ toTop, menus }: Plan, ground: Ground, resolver: MenuResolver
     separators: 'none',
     fold: { ...menus[0]!.fold, when: 'never', joins: null },
     from: null,
+    panels: null,
     set: null,
     data: null,
     entries: [],
@@ -201,6 +214,7 @@ class MenuResolver {
   /** The entries that a menu has, or takes from another. */
   #sourceEntries(menu: Menu, carriers: readonly SitePath[]): readonly Entry[] {
     if (menu.set) return this.#setEntries(menu, menu.set, carriers);
+    if (menu.panels !== null) return panelEntries(menu, this.#ground);
     const others = this.#ground.plan.menus.filter(one => one !== menu && one.entries.length > 0);
     if (!menu.from) return menu.entries.length > 0 ? menu.entries : (others[0]?.entries ?? []);
     const { menu: name, depth, mark } = menu.from;

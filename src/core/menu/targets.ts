@@ -6,7 +6,7 @@ import { listed, nearest } from '../text/nearest.ts';
 import type { Source } from '../text/source.ts';
 import type { SiteLanguages } from './languages.ts';
 import { nearestPage } from './nearest-page.ts';
-import type { Destination, SectionHeading, SiteFacts } from './types.ts';
+import type { ResolvedPanels, Destination, SectionHeading, SiteFacts } from './types.ts';
 
 /** Where a target leads, or the finding that says why it leads nowhere. */
 export type TargetReading = { destination: Destination } | { finding: Finding };
@@ -30,6 +30,7 @@ export interface TargetContext {
   /** What stands for a page or file in the language of the menu. */
   counterpart?: (path: SitePath) => SitePath;
   languages?: SiteLanguages | null;
+  panels?: readonly ResolvedPanels[];
 }
 
 export function readTarget(target: SingleTarget, context: TargetContext): TargetReading {
@@ -42,6 +43,8 @@ export function readTarget(target: SingleTarget, context: TargetContext): Target
       };
     case 'heading':
       return readHeading(target, context);
+    case 'panel':
+      return readPanel(target, context);
     case 'insert':
       return readInsert(target, context);
     case 'language':
@@ -99,6 +102,34 @@ function readHeading(
     id = own;
   }
   return { destination: { kind: 'section', path, id: id ?? '' } };
+}
+
+/** A panel by its id; the first group that has it. */
+function readPanel(
+  { written, mark }: Extract<Target, { kind: 'panel' }>,
+  { panels = [], source }: TargetContext,
+): TargetReading {
+  const id = written.replace(/^#/, '');
+  const group = panels.find(one => one.panels.some(panel => panel.id === id));
+  if (group)
+    return {
+      destination: {
+        kind: 'section',
+        path: group.page,
+        id,
+        panel: { group: group.name, isFirst: id === group.first },
+      },
+    };
+  const known = panels.flatMap(one => one.panels.map(panel => panel.id));
+  const near = nearest(id, known);
+  return {
+    finding: finding(
+      'missing-section',
+      source.place(mark.start, mark.end),
+      `no panel of this plan is called \`${id}\``,
+      near ? `Did you mean \`${near}\`?` : 'Name it under `panels`, or lead to a `section`.',
+    ),
+  };
 }
 
 /** The counterparts of the pages that carry the menu. */

@@ -102,7 +102,7 @@ export interface ResolvedEntry {
 export type Destination =
   | { kind: 'page' | 'file'; path: SitePath }
   /** A place in a page; null for the page that carries the menu. */
-  | { kind: 'section'; path: SitePath | null; id: string }
+  | { kind: 'section'; path: SitePath | null; id: string; panel?: PanelMark }
   /** The counterparts of pages in another language; its front page for all others. */
   | { kind: 'language'; tag: string; counterparts: Readonly<Record<SitePath, SitePath>>; front: SitePath }
   /** An address outside the site, ready for an `href`. */
@@ -111,6 +111,23 @@ export type Destination =
   | { kind: 'insert'; html: string }
   /** The entry only opens. */
   | { kind: 'none' };
+
+/** That a place is a panel: of this group, and whether it is the one shown first. */
+export interface PanelMark {
+  group: string;
+  isFirst: boolean;
+}
+
+/** Panels of a page, with what shows and switches them. */
+export interface ResolvedPanels {
+  name: string;
+  page: SitePath;
+  /** The name of the menu that switches. */
+  menu: string;
+  panels: readonly { id: string; label: string }[];
+  first: string;
+  height: 'own' | 'tallest';
+}
 
 /** A heading as a target. */
 export interface SectionHeading {
@@ -138,6 +155,8 @@ export interface SiteFacts {
   sections: (page: SitePath) => ReadonlyMap<string, string>;
   /** The headings of a page, in order. */
   headings: (page: SitePath) => readonly SectionHeading[];
+  /** The elements of a page that a selector finds, each with its id or null, its first heading, and where an id would go. */
+  parts: (page: SitePath, selector: string) => readonly SectionHeading[];
   /** The language that a page says it is in, or null. */
   language: (page: SitePath) => string | null;
   /** The first `datetime` in a page, or null. */

@@ -26,6 +26,7 @@ const partsBelow: Readonly<Record<string, Part>> = {
   opens: 'opens',
   fold: 'fold',
   buttons: 'button',
+  panels: 'panels',
   'to-top': 'to-top',
   toggle: 'toggle',
   entries: 'entry',

@@ -13,6 +13,7 @@ export type Part =
   | 'opens'
   | 'fold'
   | 'button'
+  | 'panels'
   | 'to-top'
   | 'toggle'
   | 'entry'
@@ -39,6 +40,7 @@ export const partNames: Record<Part, string> = {
   opens: '`opens`',
   fold: '`fold`',
   button: 'a button',
+  panels: '`panels`',
   'to-top': '`to-top`',
   toggle: '`toggle`',
   entry: 'an entry',
@@ -59,7 +61,7 @@ export type WordName = (typeof wordNames)[number];
 
 /** Keys of the format that a later version builds. */
 export const laterKeys: Record<Part, readonly string[]> = {
-  plan: words('own-files panels pictures questions rules'),
+  plan: words('own-files pictures questions rules'),
   languages: [],
   language: [],
   words: [],
@@ -70,9 +72,10 @@ export const laterKeys: Record<Part, readonly string[]> = {
   place: [],
   stays: [],
   home: [],
-  entry: words('panel'),
+  entry: [],
   fold: [],
   button: [],
+  panels: [],
   'to-top': [],
   toggle: [],
   look: [],

@@ -17,6 +17,7 @@ const saidKeys = [
   'sections',
   'insert',
   'language',
+  'panel',
   'subject',
 ] as const;
 
@@ -157,7 +158,7 @@ export class EntryReader {
     if (special) return special;
     const number = text('phone');
     if (number !== undefined) return { kind: 'phone', number };
-    for (const kind of ['page', 'section', 'file'] as const) {
+    for (const kind of ['page', 'section', 'file', 'panel'] as const) {
       const value = text(kind);
       if (value !== undefined)
         return { kind, written: this.#places.slashes(value, at(kind)), mark: this.#mark(view, kind) };

@@ -5,6 +5,7 @@ import type { Source } from '../text/source.ts';
 import { planProblems } from './problems.ts';
 import {
   type WrittenMenu,
+  type WrittenPanels,
   type WrittenPlace,
   type WrittenPlan,
   type WrittenToTop,
@@ -14,7 +15,7 @@ import { PlanPlaces } from './places.ts';
 import { readLook, readLookUse } from './read-look.ts';
 import { EntryReader } from './read-entry.ts';
 import { readFold, readOpens } from './read-fold.ts';
-import type { HomeImage, Menu, MenuPlace, PlaceSide, Plan } from './types.ts';
+import type { HomeImage, Menu, MenuPlace, PanelGroup, PlaceSide, Plan } from './types.ts';
 import { type Value, readYaml } from './yaml.ts';
 
 export interface PlanReading {
@@ -111,7 +112,8 @@ class Conversion {
         const globs = pages?.map(glob => this.#places.slashes(glob, [...path, 'pages'])) ?? null;
         return { tag, name, pages: globs, words, mark: this.#places.mark(path) };
       }),
-      menus: [...this.#menus(written.menus), ...this.#buttons(written)],
+      menus: [...this.#menus(written.menus), ...this.#buttons(written), ...this.#tabs(written)],
+      panels: (written.panels ?? []).flatMap((one, at) => (one ? this.#panels(one, ['panels', at]) : [])),
       toTop: this.#toTop(written['to-top']),
       look: readLookUse(written.look, ['look'], this.#places),
       looks: new Map(
@@ -175,6 +177,36 @@ class Conversion {
     });
   }
 
+  #panels(written: WrittenPanels, path: (string | number)[]): PanelGroup[] {
+    const { panels: name, of, height, first } = written;
+    const page = this.#places.slashes(written.page, [...path, 'page']);
+    const menu = written.switch === 'tabs' ? name : written.switch;
+    return [
+      { name, page, of, menu, first: first ?? null, height, mark: this.#places.mark([...path, 'panels']) },
+    ];
+  }
+
+  /** Panels that no other menu switches between have tabs of their own, before the first of them. */
+  #tabs({ panels = [], menus, buttons = [] }: WrittenPlan): Menu[] {
+    const names = new Set([...menus.map(one => one?.menu), ...buttons.map(one => one?.button)]);
+    return panels.flatMap((written, at) => {
+      if (written?.switch !== 'tabs') return [];
+      const path = ['panels', at];
+      const { panels: name, of, title, page, place = { before: [of] } } = written;
+      if (names.has(name))
+        this.#places.tell(
+          'same-menu-name',
+          [...path, 'panels'],
+          `a menu or a button is called \`${name}\` too`,
+          'Give each its own name.',
+        );
+      names.add(name);
+      const own = { 'carried-by': [page], except: [], place, ...(title === undefined ? {} : { title }) };
+      const menu = this.#menu({ ...plainMenu, ...own, menu: name }, path);
+      return [{ ...menu, form: 'tabs', panels: name, mark: this.#places.mark([...path, 'panels']) }];
+    });
+  }
+
   #toTop(written: WrittenToTop | undefined): Plan['toTop'] {
     if (!written) return null;
     const path = ['to-top'];
@@ -231,6 +263,7 @@ class Conversion {
             order: written.order,
           }
         : null,
+      panels: null,
       data: written.data ?? null,
       look: readLookUse(written.look, [...path, 'look'], this.#places),
       mark: this.#places.mark([...path, 'menu']),

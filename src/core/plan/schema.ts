@@ -19,6 +19,7 @@ export interface WrittenPlan {
   menus: (WrittenMenu | undefined)[];
   buttons?: (WrittenButton | undefined)[];
   'to-top'?: WrittenToTop;
+  panels?: (WrittenPanels | undefined)[];
   look?: string | WrittenLook;
   looks?: Record<string, WrittenLook>;
 }
@@ -102,6 +103,7 @@ export interface WrittenEntry {
   levels?: string[];
   insert?: Said;
   language?: Said;
+  panel?: Said;
   covers?: string[];
   subject?: Said;
   'new-window'?: string;
@@ -123,6 +125,17 @@ export interface WrittenButton extends WrittenEntry {
   button: string;
   'carried-by': string[];
   except: string[];
+  place?: WrittenPlace;
+}
+
+export interface WrittenPanels {
+  panels: string;
+  page: string;
+  of: string;
+  switch: string;
+  first?: string;
+  height: 'own' | 'tallest';
+  title?: Said;
   place?: WrittenPlace;
 }
 
@@ -331,6 +344,7 @@ const targets = [
   'sections',
   'insert',
   'language',
+  'panel',
 ] as const;
 const count = text.pattern(/^[1-9]\d{0,3}$/, 'count').meta(whole(1, 9999));
 const depth = text.pattern(/^[123]$/, 'depth').meta(whole(1, 3));
@@ -365,6 +379,7 @@ function entryOf(levels: number): Joi.ObjectSchema<WrittenEntry> {
     levels: listOf(text.pattern(/^[1-6]$/, 'level').meta(whole(1, 6))),
     insert: said(text),
     language: said(text.pattern(languageTag, 'language')),
+    panel: said(text),
     covers: globs,
     subject: said(label),
     'new-window': truth,
@@ -404,6 +419,7 @@ function entryOf(levels: number): Joi.ObjectSchema<WrittenEntry> {
       'sections',
       'insert',
       'language',
+      'panel',
     ])
     .without('entries', ['pages', 'sections', 'insert'])
     .custom((value: WrittenEntry, helpers) => {
@@ -533,6 +549,20 @@ const toTop = Joi.object<WrittenToTop>({
   look: Joi.object(ownLook),
 });
 
+const panels = Joi.object<WrittenPanels>({
+  panels: Joi.string()
+    .pattern(/^[a-z][a-z0-9-]*$/, 'name')
+    .invalid('style', 'script', 'skip', 'top')
+    .required(),
+  page: text.required(),
+  of: selector.required(),
+  switch: text.default('tabs'),
+  first: text,
+  height: Joi.valid('own', 'tallest').default('own'),
+  title: said(label),
+  place,
+});
+
 /** What a plan may say. Everything it says arrives as text; each key converts its own. */
 export const planSchema = Joi.object<WrittenPlan>({
   kamino: Joi.valid('1').required(),
@@ -566,6 +596,7 @@ export const planSchema = Joi.object<WrittenPlan>({
   menus: linesOf(menu),
   buttons: linesOf(button).optional(),
   'to-top': toTop,
+  panels: linesOf(panels).optional(),
   look: named(look),
   looks: Joi.object().pattern(/^[a-z][a-z0-9-]*$/, look),
 });

@@ -21,10 +21,26 @@ export interface Plan {
   /** In the order of the plan: the first is that of pages that are in none of them. */
   languages: readonly Language[];
   menus: readonly Menu[];
+  panels: readonly PanelGroup[];
   /** The way to the top; null for none. */
   toTop: ToTop | null;
   look: LookUse | null;
   looks: ReadonlyMap<string, Look>;
+}
+
+/** Parts of a page that are shown one at a time. */
+export interface PanelGroup {
+  name: string;
+  page: string;
+  /** A selector of the panels. */
+  of: string;
+  /** The menu that switches between them. */
+  menu: string;
+  /** The id of the one that is shown first; null for the first of the page. */
+  first: string | null;
+  /** As high as each needs, or as the tallest. */
+  height: 'own' | 'tallest';
+  mark: Mark;
 }
 
 /** A button that leads back to the top of a page. */
@@ -157,6 +173,8 @@ export interface Menu {
   entries: readonly Entry[];
   /** Entries that come from another menu: all of them, or those below the top entry that the page is in. */
   from: { menu: string; part: 'all' | 'branch'; depth: number | null; mark: Mark } | null;
+  /** The panels that it switches between, by their group; null for none. */
+  panels: string | null;
   /** The pages that lead to each other, in order. */
   set: { globs: readonly string[]; order: PageOrder } | null;
   /** Structured data beside a breadcrumb. */
@@ -220,6 +238,8 @@ export interface EntryVersion {
 /** `written` is as the plan has it. */
 export type Target =
   | { kind: 'page' | 'section' | 'file'; written: string; mark: Mark }
+  /** A panel of `panels`, by its id. */
+  | { kind: 'panel'; written: string; mark: Mark }
   | { kind: 'url'; url: string }
   | { kind: 'mail'; address: string; subject: string | null }
   | { kind: 'phone'; number: string }

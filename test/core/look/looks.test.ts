@@ -14,6 +14,7 @@ const site: SiteFacts = {
   files: pages,
   words: new Map(),
   sections: () => new Map(),
+  parts: () => [],
   headings: () => [],
   language: () => null,
   date: () => null,
