@@ -1,3 +1,4 @@
+import { partsFor } from './parts-for.ts';
 import { existsSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { findBrowser } from '../browser/find.ts';
@@ -11,7 +12,7 @@ import { type Finding, finding, hasErrors, sortFindings } from '../core/text/fin
 import { nearest } from '../core/text/nearest.ts';
 import { MenuFonts } from './fonts.ts';
 import { inPlace } from './own.ts';
-import { type OpenPlan, type OpenSite, openPlan, openSite, partsFor, readWords } from './project.ts';
+import { type OpenPlan, type OpenSite, openPlan, openSite, readWords } from './project.ts';
 
 export interface MeasureOptions {
   /** A plan, or the folder of one. */

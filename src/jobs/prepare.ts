@@ -1,3 +1,4 @@
+import { partsFor } from './parts-for.ts';
 import { createHash } from 'node:crypto';
 import { crc32 } from 'node:zlib';
 import type { Inlay } from '../core/inlay/inlay.ts';
@@ -24,7 +25,7 @@ import { folderFindings, lacksMain, nameTaken, otherLanguage, staysShort } from 
 import { planMark } from './glance.ts';
 import { fromUser } from './paths.ts';
 import { ownPaths, ownScript, ownStyle, scriptOf } from './own.ts';
-import { type OpenPlan, type OpenSite, partsFor, readWords } from './project.ts';
+import { type OpenPlan, type OpenSite, readWords } from './project.ts';
 import type { BuildResult } from './result.ts';
 import { version } from './version.ts';
 

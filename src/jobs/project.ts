@@ -210,8 +210,3 @@ function readStart(file: string, most: number): string | null {
     return null;
   }
 }
-
-/** What finds panels in pages; loaded only where the plan has any. */
-export async function partsFor(plan: Plan, site: OpenSite): Promise<SiteFacts['parts']> {
-  return plan.panels.length > 0 ? (await import('./parts.ts')).partsIn(site) : () => [];
-}

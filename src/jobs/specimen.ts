@@ -1,3 +1,4 @@
+import { partsFor } from './parts-for.ts';
 import { readFileSync } from 'node:fs';
 import { extname, join, resolve } from 'node:path';
 import { findBrowser } from '../browser/find.ts';
@@ -13,7 +14,7 @@ import { writeWhole } from '../files/write.ts';
 import { type MenuFont, MenuFonts } from './fonts.ts';
 import { shownPath } from './paths.ts';
 import { looksOf } from './prepare.ts';
-import { type OpenPlan, type OpenSite, openPlan, openSite, partsFor, readWords } from './project.ts';
+import { type OpenPlan, type OpenSite, openPlan, openSite, readWords } from './project.ts';
 
 export interface SpecimenOptions {
   /** A plan, or the folder of one. */

@@ -39,6 +39,7 @@ const foot = [
   'visit/index.html',
   'visit/getting-here.html',
   'telescopes/index.html',
+  'planets.html',
   'open-night.html',
   'schools.html',
   'contact.html',

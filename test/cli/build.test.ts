@@ -47,7 +47,7 @@ describe('a build', () => {
     expect(kamino(folder, 'demo').status).toBe(0);
     const built = contents(join(folder, 'brackenfold/built'));
     const pages = Object.entries(built).filter(([path]) => path.endsWith('.html'));
-    expect(pages).toHaveLength(23);
+    expect(pages).toHaveLength(24);
     for (const [path, text] of pages) {
       expect(text).toContain('data-kamino="masthead"');
       expect(lift(text)).toBe(readFileSync(join(demoFolder, path), 'latin1'));

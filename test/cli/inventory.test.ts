@@ -35,7 +35,8 @@ describe('an inventory', () => {
 <a href="/other/x.html">another project</a>
 <a href="">empty</a>
 <p id="here">x</p><p id="here">twice</p>
-<a href="mailto:a@b.example">ok</a> <a href="https://a.example/">ok</a> <a href="list.pdf">ok</a> <a href="/about.html">ok</a>`;
+<a href="mailto:a@b.example">ok</a> <a href="https://a.example/">ok</a> <a href="list.pdf">ok</a> <a href="/about.html">ok</a>
+<p id="two words">x</p>`;
     const folder = folderWith({
       'index.html': page('Home', body),
       'about.html': page('About'),
@@ -62,6 +63,7 @@ describe('an inventory', () => {
       'index.html:18 foreign-path',
       'index.html:19 empty-link',
       'index.html:20 same-id',
+      'index.html:22 bad-id',
       'lost.html:- orphan',
     ]);
     expect(otherFiles).toBe(1);
@@ -97,7 +99,7 @@ describe('beside a real browser', () => {
 
   it('finds the same titles, ids, headings, links and words on every demo page', async () => {
     const { pages } = read(demoFolder);
-    expect(pages).toHaveLength(23);
+    expect(pages).toHaveLength(24);
     for (const { path, ...found } of pages) {
       const tab = await open(pathToFileURL(join(demoFolder, path)).href, { javaScriptEnabled: true });
       const seen = await tab.evaluate(() => ({

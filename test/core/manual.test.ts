@@ -72,7 +72,12 @@ describe('the manual', () => {
     const walk = (schema: Joi.Description, part: string): void => {
       const keys = (schema['keys'] ?? {}) as Record<string, Joi.Description>;
       const next = (one: Joi.Description, key: string): void => {
-        const parts: Record<string, string> = { menus: 'menu', entries: 'entry', languages: 'language' };
+        const parts: Record<string, string> = {
+          menus: 'menu',
+          entries: 'entry',
+          languages: 'language',
+          buttons: 'button',
+        };
         const isLook = part === 'parts' || key === 'looks' || key === 'highlight';
         const inState = part === 'states' ? 'state' : isLook ? 'look' : null;
         walk(one, inState ?? parts[key] ?? (Object.hasOwn(keyPages, key) ? key : part));

@@ -1,4 +1,5 @@
 import { type Finding, sortFindings } from '../text/finding.ts';
+import { badId } from './rules/bad-id.ts';
 import { deadLink } from './rules/dead-link.ts';
 import { emptyLink } from './rules/empty-link.ts';
 import { foreignPath } from './rules/foreign-path.ts';
@@ -27,6 +28,7 @@ const rules: readonly CheckRule[] = [
   untitled,
   sameTitle,
   sameId,
+  badId,
   orphan,
   menuDiffers,
   menuMissing,

@@ -25,6 +25,7 @@ export const classes: readonly [names: string, part: string][] = [
     '`kamino-button`, `kamino-top`',
     'a button; the row of the way to the top (`kamino-away` while it is not needed)',
   ],
+  ['`kamino-shown`', 'the panel that is shown, once the script has said so'],
   ['`kamino-joined`', 'the list of a menu that lies in the fold of another'],
   ['`kamino-columns`, `kamino-heading`', 'a submenu in columns, and the headings in it'],
   ['`kamino-highlight`', 'an entry set apart; with `-background`, `-border` or `-shadow`, as it is'],

@@ -663,6 +663,13 @@ const panels: readonly KeyPage[] = [
     'Where the tabs go.',
     'page: planets.html\nof: .planet\nplace: { before: "#planets" }',
   ),
+  key(
+    'look',
+    'the name of a look, or keys of one',
+    'that of the plan',
+    'The look of the tabs.',
+    'page: planets.html\nof: .planet\nlook: { background: none }',
+  ),
 ];
 
 const toTop: readonly KeyPage[] = [

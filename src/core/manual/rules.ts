@@ -288,6 +288,7 @@ export const rulePages: Readonly<Record<RuleName, RulePage>> = {
     'Pages with one title cannot be told apart in tabs and search results.',
     '<title>Fold</title> on 12 pages  →  a title for each',
   ),
+  'bad-id': rule('An id is empty, or has white space in it.', 'id="opening times"  →  id="opening-times"'),
   'same-id': rule('A link leads to the first element of an id only.', 'id="prices" twice  →  id="prices-2"'),
   orphan: rule(
     'No other page links to this one, so that nobody finds it.',

@@ -21,7 +21,7 @@ export function panelsOf({ panels, menus }: Plan, ground: Ground): ResolvedPanel
     if (found.length < 2) {
       const what = found.length === 0 ? 'nothing' : 'one element';
       const remedy = 'Name all parts that are shown one at a time:  of: "#planets > section"';
-      ground.tell('empty-pattern', mark, `\`${of}\` finds ${what} on ${path}`, remedy);
+      ground.tell('missing-section', mark, `\`${of}\` finds ${what} on ${path}`, remedy);
       return [];
     }
     const all = found.map(part => {

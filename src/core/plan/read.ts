@@ -192,7 +192,7 @@ class Conversion {
     return panels.flatMap((written, at) => {
       if (written?.switch !== 'tabs') return [];
       const path = ['panels', at];
-      const { panels: name, of, title, page, place = { before: [of] } } = written;
+      const { panels: name, of, title, page, look, place = { before: [of] } } = written;
       if (names.has(name))
         this.#places.tell(
           'same-menu-name',
@@ -201,7 +201,13 @@ class Conversion {
           'Give each its own name.',
         );
       names.add(name);
-      const own = { 'carried-by': [page], except: [], place, ...(title === undefined ? {} : { title }) };
+      const own = {
+        'carried-by': [page],
+        except: [],
+        place,
+        ...(title === undefined ? {} : { title }),
+        ...(look === undefined ? {} : { look }),
+      };
       const menu = this.#menu({ ...plainMenu, ...own, menu: name }, path);
       return [{ ...menu, form: 'tabs', panels: name, mark: this.#places.mark([...path, 'panels']) }];
     });

@@ -137,6 +137,7 @@ export interface WrittenPanels {
   height: 'own' | 'tallest';
   title?: Said;
   place?: WrittenPlace;
+  look?: string | WrittenLook;
 }
 
 export interface WrittenToTop {
@@ -561,6 +562,7 @@ const panels = Joi.object<WrittenPanels>({
   height: Joi.valid('own', 'tallest').default('own'),
   title: said(label),
   place,
+  look: named(look),
 });
 
 /** What a plan may say. Everything it says arrives as text; each key converts its own. */

@@ -141,6 +141,7 @@ export const rules = {
   'empty-link': { severity: 'warning', about: 'A link leads somewhere.' },
   untitled: { severity: 'warning', about: 'Each page has a title.' },
   'same-title': { severity: 'warning', about: 'Titles differ.' },
+  'bad-id': { severity: 'warning', about: 'An id has a character at least, and no white space.' },
   'same-id': { severity: 'warning', about: 'An id stands once in a page.' },
   orphan: { severity: 'warning', about: 'Some other page links to each page.' },
   // Menus written by hand.

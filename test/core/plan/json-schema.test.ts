@@ -49,6 +49,16 @@ const right: Record<string, string> = {
     'opens: { by: click, after: 90ms, ease: 0ms, columns: 2 }\nfold: { when: any-width, as: drawer, side: end, behind: covered, by: hover, toggle: { show: icon, label: 7, at: start, icon: img/a.svg, open-icon: img/b.svg } }\nentries: [a.html]',
   ),
   'a menu that joins': menu('fold: { when: below 48em, joins: b }\nentries: [a.html]'),
+  buttons: plan(
+    'buttons:\n  - { button: ask, label: Ask, section: "#form", carried-by: a.html, except: b.html, place: { after: p }, highlight: { radius: 1em }, look: quiet, icon: a.svg, icon-at: end, show: icon, new-window: true }\n  - { button: b, heading: Write to us }',
+  ),
+  'the way to the top': plan(
+    'to-top: { corner: start, shows-after: 50vh, size: 44px, label: Up, icon: up.svg, look: { accent: red } }',
+  ),
+  panels: plan(
+    'panels:\n  - { panels: p, page: a.html, of: "main > section", switch: m, first: x, height: tallest, title: P, place: { before: main }, look: quiet }',
+  ),
+  'an entry for a panel': menu('entries: [{ panel: mars }]'),
   'never folded': menu('fold: { when: never }\nentries: [a.html]'),
   'folded below a fraction': menu('fold: { when: below .5rem }\nentries: [a.html]'),
   'entries of another menu': menu('entries-of: foot\ndepth: 2'),
@@ -127,6 +137,10 @@ const wrong: Record<string, string> = {
   'a home that shows a picture that it lacks': menu('home: { label: A, show: image }\nentries: [a.html]'),
   'an icon’s place without an icon': entry('{ page: a.html, icon-at: end }'),
   'unknown widths': menu('widths: wide\nentries: [a.html]'),
+  'a button without a target': plan('buttons:\n  - { button: ask, label: Ask }'),
+  'a button with two targets': plan('buttons:\n  - { button: ask, page: a.html, url: "https://a.example/" }'),
+  'a way to the top in a third corner': plan('to-top: { corner: middle }'),
+  'panels without a selector': plan('panels:\n  - { panels: p, page: a.html }'),
   'a time without a unit': menu('opens: { after: 90 }\nentries: [a.html]'),
   'five columns': menu('opens: { columns: 5 }\nentries: [a.html]'),
   'a toggle of another kind': menu('fold: { when: crowded, toggle: { show: image } }\nentries: [a.html]'),
