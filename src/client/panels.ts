@@ -1,19 +1,18 @@
 import { parts } from '../core/inlay/names.ts';
-import { all, focusOn } from './shared.ts';
+import { all, arriveAt, named } from './shared.ts';
 
 /**
  * Panels of the page. The style sheet shows the one of the address; here the one that is shown is held while the address
  * names something else, its link and the title of the page say so, and the focus goes there.
  */
 const title = document.title;
-const idOf = (hash: string): string => decodeURIComponent(hash.slice(1));
 
 function show(isArrival: boolean): void {
-  const target = document.getElementById(idOf(location.hash));
+  const target = named(location.hash);
   const links = all<HTMLAnchorElement>('[data-kamino-panel]');
   for (const name of new Set(links.map(one => one.dataset['kaminoPanel']))) {
     const own = links.filter(one => one.dataset['kaminoPanel'] === name);
-    const panels = own.map(one => document.getElementById(idOf(one.hash))!);
+    const panels = own.map(one => named(one.hash)!);
     const aimed = panels.find(one => one.contains(target));
     const before = panels.find(one => one.classList.contains(parts.shown));
     // A jump to elsewhere on the page leaves what is shown; an unknown name shows the first.
@@ -28,8 +27,7 @@ function show(isArrival: boolean): void {
     if (!aimed && !held) document.title = title;
     if (!isArrival || !aimed) continue;
     if (target !== aimed) target!.scrollIntoView();
-    aimed.tabIndex = -1;
-    focusOn(target === aimed ? aimed : target!);
+    arriveAt(target!);
   }
 }
 

@@ -1,5 +1,5 @@
 import { parts } from '../core/inlay/names.ts';
-import { all, focusOn, on, styleOf } from './shared.ts';
+import { all, arriveAt, named, on, styleOf } from './shared.ts';
 
 /**
  * Sections of the page: how high what stays at the top is, which section is in view, where the focus goes. Nothing here
@@ -18,9 +18,9 @@ let isAtEnd = false;
 let followed: Element | null = null;
 let observers: IntersectionObserver[] = [];
 
-function targetOf(url: URL | Location | HTMLAnchorElement): Element | null {
+function targetOf(url: Location | HTMLAnchorElement): HTMLElement | null {
   if (url.pathname + url.search !== location.pathname + location.search) return null;
-  return url.hash ? document.getElementById(decodeURIComponent(url.hash.slice(1))) : null;
+  return named(url.hash);
 }
 
 /** The height of menus that stay, and of what they stand in. */
@@ -92,7 +92,9 @@ function arrive(): void {
   mark();
 }
 
-on('click', ({ target }) => {
+on('click', ({ target, ctrlKey, metaKey, shiftKey }) => {
+  // Into a window of its own.
+  if (ctrlKey || metaKey || shiftKey) return;
   const link = target instanceof Element ? target.closest('a') : null;
   const section = link && targetOf(link);
   if (!section) return;
@@ -101,9 +103,7 @@ on('click', ({ target }) => {
   setTimeout(() => {
     followed = section;
     mark();
-    const one = section as HTMLElement;
-    if (one.tabIndex < 0) one.tabIndex = -1;
-    focusOn(one);
+    arriveAt(section);
   });
 });
 

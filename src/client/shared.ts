@@ -36,3 +36,18 @@ export const isLink = (node: EventTarget | null): boolean =>
 
 /** What is in view already stays where it is. */
 export const focusOn = (element: Element): void => (element as HTMLElement).focus({ preventScroll: true });
+
+/** The element that a `#` of an address names; none for one that is not written rightly. */
+export function named(hash: string): HTMLElement | null {
+  try {
+    return document.getElementById(decodeURIComponent(hash.slice(1)));
+  } catch {
+    return null;
+  }
+}
+
+/** The focus goes to a place that may be none by itself. */
+export function arriveAt(place: HTMLElement): void {
+  if (place.tabIndex < 0) place.tabIndex = -1;
+  focusOn(place);
+}

@@ -110,6 +110,11 @@ describe.each(['on', 'off', 'lost'])('a tour of twelve panels, the script %s', s
     }
     const tab = await start('planets.html#nowhere');
     await agree(tab, 'Venus', '#nowhere');
+    const errors: string[] = [];
+    tab.on('pageerror', error => errors.push(error.message));
+    await tab.goto(`${address('planets.html')}#%E0%A4%A`);
+    await tab.waitForTimeout(100);
+    expect([(await seen(tab)).shown, errors]).toEqual(['Venus', []]);
     await tab.goto(address('index.html'));
     await tab.click('a:text-is("Saturn")');
     await tab.waitForURL('**/planets.html#saturn');
