@@ -3,9 +3,9 @@ import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { describe, expect, it, test } from '@jest/globals';
 import type { Locator, Page } from 'playwright-core';
-import { useBrowser } from '../helpers/browser.ts';
+import { open, useBrowser } from '../helpers/browser.ts';
 import { folderWith, kamino, page, put } from '../helpers/site.ts';
-import { openSky, skySite } from '../helpers/sky.ts';
+import { openSky, pathsOf, serve, sky, skyAddress, skySite } from '../helpers/sky.ts';
 
 const phone = { viewport: { width: 390, height: 844 } };
 useBrowser();
@@ -174,17 +174,17 @@ test('a toggle shows a word, a mark or both, drawn or from a file, at either end
       const shown = [...one.querySelectorAll('path')].filter(path => path.getClientRects().length > 0);
       return shown.map(path => path.getAttribute('d')).join() || getComputedStyle(one, '::before').content;
     });
-  const open = (fold: string): Promise<Page> =>
+  const shown = (fold: string): Promise<Page> =>
     openSky(skySite(`home: { label: Brackenfold }\nfold: { when: below 48em, ${fold} }`, { files }), phone);
-  const word = await open('toggle: { show: label, label: All pages, at: start }');
+  const word = await shown('toggle: { show: label, label: All pages, at: start }');
   expect([await toggle(word).innerText(), await drawn(word)]).toEqual(['All pages', 'none']);
   const [first, home] = [await toggle(word).boundingBox(), await word.locator('.kamino-home').boundingBox()];
   expect(first!.x).toBeLessThan(home!.x);
-  const mark = await open('toggle: { show: icon, icon: dots }');
+  const mark = await shown('toggle: { show: icon, icon: dots }');
   expect(await drawn(mark)).toBe('""');
   expect((await toggle(mark).boundingBox())!.width).toBeLessThan(60);
   expect(await mark.locator('.kamino-menu-sky').ariaSnapshot()).toContain('Menu');
-  const own = await open('as: stack, toggle: { icon: map.svg, open-icon: close.svg }');
+  const own = await shown('as: stack, toggle: { icon: map.svg, open-icon: close.svg }');
   expect(await drawn(own)).toBe('M0 0h10v10z');
   await toggle(own).click();
   expect(await drawn(own)).toBe('M0 0l10 10');
@@ -277,6 +277,41 @@ describe.each(['stack', 'drawer', 'full-screen'])('under hard conditions: %s', a
     expect(await calm.locator('nav').isVisible()).toBe(false);
     await calm.context().close();
   });
+});
+
+test.each(['stack', 'drawer', 'full-screen'])(
+  'every entry is there without the style sheet: %s',
+  async as => {
+    for (const width of [390, 1000]) {
+      const tab = await open('about:blank', { viewport: { width, height: 800 } });
+      await serve(tab, skySite(`fold: { when: below 48em, as: ${as} }`));
+      await tab.route('**/menu.css', route => route.abort());
+      await tab.goto(`${skyAddress}visit.html`);
+      if (as !== 'stack') await toggle(tab).click();
+      for (const path of pathsOf(sky))
+        expect(await link(tab, path.at(-1)!.page!.replace('.html', '')).isVisible()).toBe(true);
+      await link(tab, 'south').click();
+      await tab.waitForURL('**/south.html');
+      await tab.context().close();
+    }
+  },
+);
+
+test('nothing shifts under the pointer', async () => {
+  const tab = await openSky(skySite(''));
+  await tab.evaluate(() => {
+    const shifts: number[] = ((window as unknown as { shifts: number[] }).shifts = []);
+    new PerformanceObserver(list => {
+      for (const one of list.getEntries()) shifts.push((one as unknown as { value: number }).value);
+    }).observe({ type: 'layout-shift', buffered: true });
+  });
+  for (const hook of ['tonight', 'planets', 'inner', 'venus', 'moon', 'phases']) {
+    await link(tab, hook).hover();
+    await tab.waitForTimeout(350);
+  }
+  expect(await link(tab, 'seas').isVisible()).toBe(true);
+  expect(await tab.evaluate(() => (window as unknown as { shifts: number[] }).shifts)).toEqual([]);
+  await tab.context().close();
 });
 
 test('the script and the style sheet are small, and no script is there where nothing needs it', () => {
