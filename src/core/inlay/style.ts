@@ -13,7 +13,8 @@ import { type StyleParts, partRules, within } from './style-parts.ts';
 import { bar, conditions, lines, markPlain, marks, plain, skip, submenus } from './style-rules.ts';
 
 /** By this a style sheet is known as Kamino's. */
-const signature = '/* Kamino wrote this from the plan; own rules go into a style sheet of their own. */';
+const signature = '/* Kamino wrote this';
+const head = `${signature}; own rules go into a sheet of their own. */`;
 
 export function isOwnStyle(text: string): boolean {
   return text.startsWith(signature);
@@ -71,7 +72,7 @@ export function styleSheet(
     skip,
     conditions(has),
   ].join('\n');
-  const sheet = `${signature}\n${scopeRules(looks, named)}${compact(rules)}\n`;
+  const sheet = `${head}\n${scopeRules(looks, named)}${compact(rules)}\n`;
   return sheet.replace(/[^\0-\x7f]/gu, letter => `\\${letter.codePointAt(0)!.toString(16)} `);
 }
 
