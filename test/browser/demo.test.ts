@@ -82,7 +82,7 @@ async function violations(page: Page): Promise<string[]> {
 describe.each(pages)('the finished page %s', path => {
   it('has links that lead to their pages when clicked', async () => {
     const site = 'http://brackenfold.example/';
-    const page = await open('about:blank');
+    const page = await open('about:blank', { reducedMotion: 'reduce' });
     let isThere = false;
     // The server leaves a visitor who is there where they are.
     await page.route(`${site}**`, route =>
