@@ -113,6 +113,8 @@ test('a menu tucked away at any width opens under the pointer where the plan say
   await link(tab, 'tonight').waitFor({ state: 'hidden' });
   await toggle(tab).hover();
   await link(tab, 'tonight').waitFor({ state: 'visible' });
+  // It has come to where the pointer goes next.
+  await tab.waitForTimeout(300);
   await settle(tab);
   await tab.mouse.move(100, 300);
   await link(tab, 'tonight').click({ modifiers: [], noWaitAfter: true, trial: true });
