@@ -110,6 +110,41 @@ describe('a section of the demo', () => {
     await tab.context().close();
   });
 
+  it.each([
+    [390, '100%'],
+    [768, '100%'],
+    [1280, '100%'],
+    [390, '200%'],
+    [768, '200%'],
+    [1280, '200%'],
+  ])('of any other page is in full view after its link, at %i px and %s text', async (width, size) => {
+    const tab = await open(address('tonight.html', demo), {
+      viewport: { width, height: 844 },
+      reducedMotion: 'reduce',
+    });
+    const links = await tab
+      .locator('[data-kamino="masthead"] a[href*="#"]')
+      .evaluateAll(all => all.map(one => (one as HTMLAnchorElement).href));
+    expect(links.length).toBeGreaterThan(5);
+    for (const href of links) {
+      await tab.goto(href.replace(/#.*/, ''));
+      await tab.addStyleTag({ content: `html{font-size:${size}}` });
+      await tab.evaluate(to => {
+        const link = document.querySelector<HTMLAnchorElement>(`a[href$="${new URL(to).hash}"]`)!;
+        link.click();
+      }, href);
+      await still(tab);
+      const { hash } = new URL(href);
+      const box = (await tab.locator(hash).boundingBox())!;
+      expect([new URL(tab.url()).hash, box.y > -1, box.y + Math.min(box.height, 60) <= 844]).toEqual([
+        hash,
+        true,
+        true,
+      ]);
+    }
+    await tab.context().close();
+  });
+
   it.each(['off', 'lost'])('is reached with the script %s, and lies below the bar', async script => {
     const tab = await open('about:blank', { javaScriptEnabled: script !== 'off' });
     await tab.route('**/menu.js', route => route.abort());
