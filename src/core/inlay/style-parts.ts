@@ -8,7 +8,6 @@ export interface StyleParts {
   toggle: boolean;
   /** Drawers and full-screen menus. */
   cover: boolean;
-  highlight: boolean;
   /** Some entries or parts have a ground of their own. */
   boxes: boolean;
 }

@@ -158,12 +158,6 @@ ${menu} .${parts.heading} {
 }
 `;
 
-/** What a submenu in columns is where it lies in the flow. */
-export const openParts = `.${parts.columns} .${parts.submenu} {
-  display: flex;
-}
-`;
-
 const rests: Record<Exclude<Align, 'start'>, string> = {
   center: 'margin-inline: auto;',
   end: 'margin-inline-start: auto;',
@@ -199,9 +193,7 @@ ${inside} {
 `;
 
 /** In a line of entries the mark lies below the label; where entries stand below each other, beside it. */
-export const markBeside = (
-  scope: string,
-): string => `${scope} .${parts.entry} a.${parts.link}.${parts.link}::after {
+const markBeside = (scope: string): string => `${scope} .${parts.entry} a.${parts.link}.${parts.link}::after {
   inset-block: 0.6em;
   inset-inline: 0.35em auto;
   inline-size: 0.15em;

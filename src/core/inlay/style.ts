@@ -1,5 +1,5 @@
 import { covers, folds } from '../menu/folds.ts';
-import type { ResolvedEntry, ResolvedMenu, ResolvedPanels } from '../menu/types.ts';
+import type { ResolvedMenu, ResolvedPanels } from '../menu/types.ts';
 import type { ResolvedLooks } from '../look/types.ts';
 import { parts } from './names.ts';
 import { arrangements } from './style-arrange.ts';
@@ -32,7 +32,6 @@ export function styleSheet(
     submenu: menus.some(menu => menu.entries.some(one => one.entries.length > 0)),
     toggle: menus.some(menu => folds(menu)),
     cover: menus.some(menu => covers(menu)),
-    highlight: menus.some(menu => hasHighlight(menu.entries)),
     boxes: looks.scopes.some(one => one.values.has('entry-background')),
   };
   // Tabs are a bar too.
@@ -74,8 +73,4 @@ export function styleSheet(
   ].join('\n');
   const sheet = `${head}\n${scopeRules(looks, named)}${compact(rules)}\n`;
   return sheet.replace(/[^\0-\x7f]/gu, letter => `\\${letter.codePointAt(0)!.toString(16)} `);
-}
-
-function hasHighlight(entries: readonly ResolvedEntry[]): boolean {
-  return entries.some(one => one.highlight !== null || hasHighlight(one.entries));
 }

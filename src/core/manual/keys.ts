@@ -512,106 +512,6 @@ const toggle: readonly KeyPage[] = [
   ),
 ];
 
-const aim = 'another target';
-const button: readonly KeyPage[] = [
-  key(
-    'button',
-    'a name',
-    null,
-    'Its name, also that of its slot.',
-    'button: ask\nlabel: Ask a question\nsection: contact.html#form',
-  ),
-  key(
-    'label',
-    'text, or one for each language',
-    'from the target',
-    'What it says.',
-    'page: contact.html\nlabel: Ask a question',
-  ),
-  key('page', 'a path', aim, 'A page, as for an entry.', 'page: contact.html'),
-  key(
-    'section',
-    'a page and a section',
-    aim,
-    'A place in a page; without a page one of the page that carries the button.',
-    'section: "#form"',
-  ),
-  key(
-    'heading',
-    'the words of a heading',
-    aim,
-    'A heading of `page`, or of the page that carries the button.',
-    'page: contact.html\nheading: Ask us',
-  ),
-  key('file', 'a path', aim, 'A file that is no page.', 'file: programme.pdf'),
-  key('mail', 'a mail address', aim, 'Opens a new message.', 'mail: hello@brackenfold.example'),
-  key('phone', 'a telephone number', aim, 'Calls it.', 'phone: 01970 123456'),
-  key('url', 'an address', aim, 'A page of another site.', 'url: "https://weather.example/"'),
-  key(
-    'new-window',
-    '`true` or `false`',
-    '`false`',
-    'It opens a window of its own, and says so.',
-    'url: "https://weather.example/"\nnew-window: true',
-  ),
-  key(
-    'highlight',
-    '`background`, `border`, `shadow`, or keys of a look',
-    '`background`',
-    'How it is set apart.',
-    'page: contact.html\nhighlight: border',
-  ),
-  key(
-    'look',
-    'the name of a look, or keys of one',
-    'that of the plan',
-    'Its own look.',
-    'page: contact.html\nlook: { radius: 2rem }',
-  ),
-  key(
-    'icon',
-    'an SVG file',
-    'none',
-    'A drawing beside its label.',
-    'page: contact.html\nicon: img/letter.svg',
-  ),
-  key(
-    'icon-at',
-    '`start` or `end`',
-    '`start`',
-    'Where the drawing stands.',
-    'page: contact.html\nicon: img/letter.svg\nicon-at: end',
-  ),
-  key(
-    'show',
-    '`both`, `icon` or `label`',
-    '`both`',
-    'What is seen; the label is always read out.',
-    'page: contact.html\nicon: img/letter.svg\nshow: icon',
-  ),
-  key(
-    'carried-by',
-    'patterns of paths',
-    '`"**"`',
-    'The pages that carry it.',
-    'page: contact.html\ncarried-by: index.html',
-  ),
-  key(
-    'except',
-    'patterns of paths',
-    'nothing',
-    'Pages that do not carry it after all.',
-    'page: contact.html\nexcept: contact.html',
-  ),
-  key(
-    'place',
-    '`first-in`, `last-in`, `before`, `after` or `instead-of`',
-    'first in the page’s header',
-    'Where it goes on pages without a slot for it.',
-    'page: contact.html\nplace: { after: "#prices" }',
-  ),
-];
-
 const panels: readonly KeyPage[] = [
   key(
     'panels',
@@ -1130,6 +1030,76 @@ const font: readonly KeyPage[] = [
     'The file that widths are measured by.',
     'file: fonts/inter.woff2',
   ),
+];
+
+/** What a button has as an entry has it. */
+const asInEntries = ['file', 'mail', 'phone', 'url', 'new-window', 'icon', 'icon-at', 'show'];
+const button: readonly KeyPage[] = [
+  key(
+    'button',
+    'a name',
+    null,
+    'Its name, also that of its slot.',
+    'button: ask\nlabel: Ask a question\nsection: contact.html#form',
+  ),
+  key(
+    'label',
+    'text, or one for each language',
+    'from the target',
+    'What it says.',
+    'page: contact.html\nlabel: Ask a question',
+  ),
+  key('page', 'a path', target, 'A page, as for an entry.', 'page: contact.html'),
+  key(
+    'section',
+    'a page and a section',
+    target,
+    'A place in a page; without a page one of the page that carries the button.',
+    'section: "#form"',
+  ),
+  key(
+    'heading',
+    'the words of a heading',
+    target,
+    'A heading of `page`, or of the page that carries the button.',
+    'page: contact.html\nheading: Ask us',
+  ),
+  key(
+    'highlight',
+    '`background`, `border`, `shadow`, or keys of a look',
+    '`background`',
+    'How it is set apart.',
+    'page: contact.html\nhighlight: border',
+  ),
+  key(
+    'look',
+    'the name of a look, or keys of one',
+    'that of the plan',
+    'Its own look.',
+    'page: contact.html\nlook: { radius: 2rem }',
+  ),
+  key(
+    'carried-by',
+    'patterns of paths',
+    '`"**"`',
+    'The pages that carry it.',
+    'page: contact.html\ncarried-by: index.html',
+  ),
+  key(
+    'except',
+    'patterns of paths',
+    'nothing',
+    'Pages that do not carry it after all.',
+    'page: contact.html\nexcept: contact.html',
+  ),
+  key(
+    'place',
+    '`first-in`, `last-in`, `before`, `after` or `instead-of`',
+    'first in the page’s header',
+    'Where it goes on pages without a slot for it.',
+    'page: contact.html\nplace: { after: "#prices" }',
+  ),
+  ...entry.filter(one => asInEntries.includes(one.key)),
 ];
 
 /** Every key of the plan, by the part that it is a key of. */
