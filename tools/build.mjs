@@ -26,10 +26,14 @@ const result = await build({
 });
 
 // What runs in the visitor's browser: each behaviour on its own, with the class names written out.
-const namesFile = readFileSync('src/core/inlay/names.ts', 'utf8');
-const names = /export const parts = \{([\s\S]*?)\} as const/.exec(namesFile)[1];
-const parts = Object.fromEntries(
-  [...names.matchAll(/^\s*'?([\w-]+)'?: '([\w-]+)',/gm)].map(match => match.slice(1)),
+const named = await build({
+  entryPoints: ['src/core/markup/names.ts'],
+  bundle: true,
+  format: 'esm',
+  write: false,
+});
+const { behaviours, parts } = await import(
+  `data:text/javascript;base64,${Buffer.from(named.outputFiles[0].contents).toString('base64')}`
 );
 const writtenOut = {
   name: 'class names written out',
@@ -47,7 +51,6 @@ const once = {
   banner: `(()=>{if(!document.dispatchEvent(new Event("kamino",{cancelable:!0})))return;document.addEventListener("kamino",e=>e.preventDefault());`,
   footer: '})();',
 };
-const behaviours = /export const behaviours = \[(.*?)\]/.exec(namesFile)[1].match(/[\w-]+/g);
 const client = {};
 // Every choice of them, so that what they share is there once.
 for (let choice = 1; choice < 2 ** behaviours.length; choice += 1) {

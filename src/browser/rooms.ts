@@ -2,29 +2,8 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
+import type { SeenMenu } from '../core/check/seen.ts';
 import { dumpPage, leftIn } from './dump.ts';
-
-/** A menu as a browser lays it out, in px. */
-export interface SeenMenu {
-  menu: string;
-  /** The width that it has. */
-  room: number;
-  /** The width that home and entries take, side by side; null while it is folded. */
-  used: number | null;
-  isFolded: boolean;
-  /** Entries stand in several lines. */
-  wraps: boolean;
-  /** The font that the page asks for. */
-  font: string;
-  fontSize: number;
-  /** What keeps it from staying in view, where it is to: the element around it that clips; or null. */
-  clippedBy: string | null;
-  /** What cuts submenus off or lies over them: that element; or null. */
-  hiddenBy: string | null;
-  /** Targets that are less than so many px wide or high. */
-  under24: string[];
-  under44: string[];
-}
 
 /** @returns for each page and width in the order given; null where the browser gives nothing */
 export function seeMenus(

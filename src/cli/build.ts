@@ -1,9 +1,10 @@
 import type { Command } from 'commander';
 import { counted } from '../core/text/nearest.ts';
 import { countFindings } from '../core/text/render.ts';
+import type { CheckResult } from '../jobs/check.ts';
 import type { BuildResult } from '../jobs/result.ts';
 import { checkPages } from './check.ts';
-import { type Act, type Voice, tellFindings } from './io.ts';
+import { type Act, type Voice, tellFindings, tellJson } from './io.ts';
 import { progressOn } from './progress.ts';
 
 interface Options {
@@ -37,22 +38,27 @@ export function addBuild(program: Command, act: Act): void {
 
 async function work(plan: string, options: Options, voice: Voice): Promise<number> {
   const start = performance.now();
-  const { glance } = await import('../jobs/glance.ts');
-  const result = (options.dryRun ? null : glance(plan)) ?? (await look(plan, options, voice));
-  if (options.json) voice.io.out(`${JSON.stringify({ kamino: 1, command: 'build', ...result }, null, 2)}\n`);
-  else report(result, options.dryRun === true, (performance.now() - start) / 1000, voice);
-  const isChecked = options.check && !options.json && !options.dryRun && result.outcome !== 'stopped';
-  return isChecked ? Math.max(result.status, await checkPages(plan, voice)) : result.status;
-}
-
-/** The whole build; what it needs is loaded only now. */
-async function look(plan: string, options: Options, voice: Voice): Promise<BuildResult> {
   const { build } = await import('../jobs/build.ts');
   const progress = await progressOn(voice.io, 'pages');
   const { dryRun = false, overwrite = false } = options;
   const result = await build({ plan, dryRun, overwrite, progress: progress.show });
   progress.end();
-  return result;
+  const seconds = (performance.now() - start) / 1000;
+  const isChecked = options.check === true && !dryRun && result.outcome !== 'stopped';
+  if (options.json) return tellJson('build', isChecked ? await withCheck(plan, result) : result, voice);
+  report(result, dryRun, seconds, voice);
+  return isChecked ? Math.max(result.status, await checkPages(plan, voice)) : result.status;
+}
+
+/** The same with what was found in the finished pages; the graver status of both holds. */
+async function withCheck(plan: string, result: BuildResult): Promise<BuildResult & { check: CheckResult }> {
+  const { check } = await import('../jobs/check.ts');
+  const checked = check({ site: plan });
+  return {
+    ...result,
+    status: checked.status > result.status ? checked.status : result.status,
+    check: checked,
+  };
 }
 
 function report(result: BuildResult, isDry: boolean, seconds: number, voice: Voice): void {

@@ -2,7 +2,7 @@ import type { Command } from 'commander';
 import { counted } from '../core/text/nearest.ts';
 import type { CheckResult } from '../jobs/check.ts';
 import { countFindings } from '../core/text/render.ts';
-import { type Act, type Voice, tellFindings } from './io.ts';
+import { type Act, type Voice, tellFindings, tellJson } from './io.ts';
 import { progressOn } from './progress.ts';
 
 const examples = `
@@ -30,11 +30,7 @@ async function work(site: string, { json }: { json?: true }, voice: Voice): Prom
   const progress = await progressOn(voice.io, 'files');
   const result = check({ site, progress: progress.show });
   progress.end();
-  if (json) {
-    voice.io.out(`${JSON.stringify({ kamino: 1, command: 'check', ...result }, null, 2)}\n`);
-    return result.status;
-  }
-  return tell(result, voice);
+  return json ? tellJson('check', result, voice) : tell(result, voice);
 }
 
 /** The same after a build. */

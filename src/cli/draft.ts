@@ -2,7 +2,7 @@ import { type Interface, createInterface } from 'node:readline';
 import type { Command } from 'commander';
 import { counted, shortened } from '../core/text/nearest.ts';
 import type { Ask, DraftResult } from '../jobs/draft.ts';
-import { type Act, type Voice, tellFindings } from './io.ts';
+import { type Act, type Voice, tellFindings, tellJson } from './io.ts';
 import { progressOn } from './progress.ts';
 
 interface Options {
@@ -62,7 +62,7 @@ async function work(site: string, options: Options, voice: Voice): Promise<numbe
   });
   progress?.end();
   asker?.end();
-  if (json) voice.io.out(`${JSON.stringify({ kamino: 1, command: 'draft', ...result }, null, 2)}\n`);
+  if (json) tellJson('draft', result, voice);
   else report(result, dryRun, site, voice);
   return result.status;
 }

@@ -1,5 +1,5 @@
 import type { Command } from 'commander';
-import type { Act, Voice } from './io.ts';
+import { type Act, type Voice, tellJson } from './io.ts';
 
 const examples = `
 Examples:
@@ -27,13 +27,12 @@ async function work(name: string | undefined, { json }: { json?: true }, voice: 
   const { explain, manualNames } = await import('../jobs/explain.ts');
   if (name === undefined) {
     const names = manualNames();
-    if (json) voice.io.out(`${JSON.stringify({ kamino: 1, command: 'explain', names }, null, 2)}\n`);
-    else voice.io.out(list(names, voice));
+    if (json) return tellJson('explain', { names }, voice);
+    voice.io.out(list(names, voice));
     return 0;
   }
   const { status, pages, text, near } = explain(name, voice.out);
-  if (json)
-    voice.io.out(`${JSON.stringify({ kamino: 1, command: 'explain', name, pages, near }, null, 2)}\n`);
+  if (json) tellJson('explain', { name, pages, near }, voice);
   else if (status === 2) {
     const hint = near === null ? 'kamino explain  lists all pages.' : `Did you mean \`${near}\`?`;
     voice.io.err(`kamino: the manual has no page \`${name}\`. ${hint}\n`);

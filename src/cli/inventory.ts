@@ -2,7 +2,7 @@ import type CliTable from 'cli-table3';
 import type { Command } from 'commander';
 import { counted } from '../core/text/nearest.ts';
 import type { Inventory, InventoryEntry, InventoryPage } from '../jobs/inventory.ts';
-import { type Act, type Voice, tellFindings } from './io.ts';
+import { type Act, type Voice, tellFindings, tellJson } from './io.ts';
 import { progressOn } from './progress.ts';
 
 const examples = `
@@ -29,7 +29,7 @@ async function work(folder: string, { json }: { json?: true }, voice: Voice): Pr
   const result = inventory(folder, { progress: progress.show });
   progress.end();
   const { plainTable } = await import('./table.ts');
-  if (json) voice.io.out(`${JSON.stringify({ kamino: 1, command: 'inventory', ...result }, null, 2)}\n`);
+  if (json) tellJson('inventory', result, voice);
   else {
     if (result.status !== 2)
       voice.io.out(`${report(result, plainTable(columns.map(voice.out.quiet), aligns), voice)}\n`);

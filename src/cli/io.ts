@@ -25,6 +25,12 @@ export function voiceOf(io: Io, color: boolean | undefined): Voice {
   return { io, out: paintFor(io, io.outIsTerminal, color), err: paintFor(io, io.errIsTerminal, color) };
 }
 
+/** A result as one JSON document, and nothing else; gives the exit status that it has. */
+export function tellJson(command: string, result: object, { io }: Voice): number {
+  io.out(`${JSON.stringify({ kamino: 1, command, ...result }, null, 2)}\n`);
+  return 'status' in result ? Number(result.status) : 0;
+}
+
 /** Findings to the error stream, and their count under them. */
 export function tellFindings(findings: readonly Finding[], { io, err }: Voice): void {
   if (findings.length === 0) return;

@@ -1,7 +1,7 @@
 import type { Command } from 'commander';
 import { counted } from '../core/text/nearest.ts';
 import type { LiftResult } from '../jobs/lift.ts';
-import { type Act, type Voice, tellFindings } from './io.ts';
+import { type Act, type Voice, tellFindings, tellJson } from './io.ts';
 
 interface Options {
   dryRun?: true;
@@ -35,7 +35,7 @@ async function work(plan: string, options: Options, voice: Voice): Promise<numbe
   const { lift } = await import('../jobs/lift.ts');
   const { dryRun = false, keepMenus = false, overwrite = false } = options;
   const result = lift({ plan, dryRun, keepMenus, overwrite });
-  if (options.json) voice.io.out(`${JSON.stringify({ kamino: 1, command: 'lift', ...result }, null, 2)}\n`);
+  if (options.json) tellJson('lift', result, voice);
   else {
     tellFindings(result.findings, voice);
     voice.io.out(report(result, options));

@@ -1,8 +1,15 @@
 import { type Command, Option } from 'commander';
+import { listed } from '../core/text/nearest.ts';
+import type { MapOptions } from '../jobs/map.ts';
 import { type Act, type Voice, tellFindings } from './io.ts';
 
+type Format = NonNullable<MapOptions['format']>;
+
+const all: Record<Format, true> = { text: true, markdown: true, opml: true, csv: true, json: true };
+const formats = Object.keys(all) as Format[];
+
 interface Options {
-  format: 'text' | 'markdown' | 'opml' | 'csv' | 'json';
+  format: Format;
 }
 
 const examples = `
@@ -18,11 +25,7 @@ export function addMap(program: Command, act: Act): void {
     .command('map')
     .description('write the structure of a plan as an outline')
     .argument('[plan]', 'a plan, or the folder of a kamino.yaml', '.')
-    .addOption(
-      new Option('--format <format>', 'text, markdown, opml, csv or json')
-        .choices(['text', 'markdown', 'opml', 'csv', 'json'])
-        .default('text'),
-    )
+    .addOption(new Option('--format <format>', listed(formats)).choices(formats).default('text'))
     .addHelpText('after', examples)
     .action((plan: string, options: Options) => act(voice => work(plan, options, voice))());
 }

@@ -1,7 +1,7 @@
 import { type Command, InvalidArgumentError } from 'commander';
 import { shortened } from '../core/text/nearest.ts';
 import type { MeasureResult, MeasuredMenu } from '../jobs/measure.ts';
-import { type Act, type Voice, tellFindings } from './io.ts';
+import { type Act, type Voice, tellFindings, tellJson } from './io.ts';
 import type { plainTable } from './table.ts';
 
 type MakeTable = typeof plainTable;
@@ -49,10 +49,7 @@ async function work(plan: string, { at = [], menu, browser, json }: Options, voi
     browser: browser === true,
     ...(menu === undefined ? {} : { menu }),
   });
-  if (json) {
-    voice.io.out(`${JSON.stringify({ kamino: 1, command: 'measure', ...result }, null, 2)}\n`);
-    return result.status;
-  }
+  if (json) return tellJson('measure', result, voice);
   tellFindings(result.findings, voice);
   if (result.status === 2) return 2;
   const { plainTable: make } = await import('./table.ts');

@@ -1,4 +1,4 @@
-import { parts } from '../core/inlay/names.ts';
+import { parts } from '../core/markup/names.ts';
 import { all, arriveAt, named } from './shared.ts';
 
 /**

@@ -1,4 +1,4 @@
-import { parts } from '../core/inlay/names.ts';
+import { parts } from '../core/markup/names.ts';
 
 /** Everything is heard at the document, so that menus which other scripts put in or take out need no call. */
 export function on<Type extends keyof DocumentEventMap>(

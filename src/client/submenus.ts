@@ -1,4 +1,4 @@
-import { parts } from '../core/inlay/names.ts';
+import { parts } from '../core/markup/names.ts';
 import { all, around, isLink, isOpened, on, slip, styleOf, timeOf } from './shared.ts';
 
 /**

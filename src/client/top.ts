@@ -1,4 +1,4 @@
-import { parts } from '../core/inlay/names.ts';
+import { parts } from '../core/markup/names.ts';
 import { all, focusOn, on, styleOf } from './shared.ts';
 
 /** The way to the top is there from the start; it goes away where the page has hardly been scrolled. */

@@ -1,21 +1,26 @@
 import { readFileSync, statSync } from 'node:fs';
+import { join } from 'node:path';
 import * as fontkit from 'fontkit';
-
-/** A font file that texts are measured with. */
-export interface FontFile {
-  /** Advance width in em, with kerning and shaping; null where it lacks a letter of the text. */
-  widthOf: (text: string, weight: number) => number | null;
-}
+import type { FontFile } from '../core/look/fonts.ts';
 
 const opened = new Map<string, FontFile>();
 
 /** The same font once for all builds of a program, as long as its file stays the same. */
-export function knownFont(file: string): FontFile {
+function knownFont(file: string): FontFile {
   const { mtimeMs, size } = statSync(file);
   const key = `${file} ${mtimeMs} ${size}`;
   const font = opened.get(key) ?? readFont(file);
   opened.set(key, font);
   return font;
+}
+
+/** A font file of a site; null where it is no font that can be read. */
+export function fontIn(root: string, file: string): FontFile | null {
+  try {
+    return knownFont(join(root, file));
+  } catch {
+    return null;
+  }
 }
 
 /** @throws Error where the file is no font that can be read (TTF, OTF, WOFF, WOFF2) */

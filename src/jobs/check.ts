@@ -1,14 +1,11 @@
-import { existsSync, statSync } from 'node:fs';
-import { dirname, resolve } from 'node:path';
-import { pathMatcher } from '../core/address/glob.ts';
+import { resolve } from 'node:path';
 import { checkSite } from '../core/check/index.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
-import { SiteRecord } from '../files/record.ts';
-import { inPlace } from './own.ts';
-import { findPlan, fromUser, isPartOfSite, shownPath } from './paths.ts';
-import { openPlan } from './project.ts';
-import { readSite } from './read-site.ts';
-import { siteStyles } from './site-styles.ts';
+import { noFolder } from '../files/errors.ts';
+import { inPlace } from '../files/own.ts';
+import { findPlan, fromUser, isFolder, isThere, shownPath } from '../files/paths.ts';
+import { openPlan } from '../files/plan.ts';
+import { openFolder } from './folder.ts';
 
 export interface CheckOptions {
   /** A plan or its folder, whose finished pages are checked; or any folder of pages. */
@@ -28,23 +25,12 @@ export interface CheckResult {
 }
 
 /** Looks for what is wrong in finished pages. */
-export function check(options: CheckOptions = {}): CheckResult {
-  const { root, plan, base, missing } = folderToCheck(options.site);
-  const empty = { site: shownPath(root), pages: 0, links: 0, menus: 0 };
-  if (missing) return { ...empty, status: 2, findings: [missing] };
-  const record = new SiteRecord(dirname(plan), true);
-  const outputs = ['built', ...record.folders]
-    .filter(name => name !== inPlace)
-    .map(name => resolve(dirname(plan), name));
-  const inSite = isPartOfSite(
-    root,
-    plan,
-    outputs.filter(folder => folder !== root),
-    pathMatcher([]),
-  );
-  const reading = readSite(root, '**/*.{html,htm}', path => !inSite(path), { ...options, menus: true, base });
-  const site = { ...reading.site, styles: siteStyles(root, reading.site) };
-  const findings = sortFindings(fromUser([...reading.findings, ...checkSite(site)], root));
+export function check({ site: given, progress }: CheckOptions = {}): CheckResult {
+  const { root, plan, base, missing } = folderToCheck(given);
+  const shown = shownPath(root);
+  if (missing) return { status: 2, findings: [missing], site: shown, pages: 0, links: 0, menus: 0 };
+  const { site, findings: ofFolder } = openFolder(root, { plan, isLifted: false, base, progress });
+  const findings = sortFindings(fromUser([...ofFolder, ...checkSite(site)], root));
   const pages = [...site.pages.values()];
   const ours = pages.flatMap(page =>
     [...new Set(page.links.flatMap(link => link.menu ?? []))].filter(name => name !== 'skip'),
@@ -52,31 +38,35 @@ export function check(options: CheckOptions = {}): CheckResult {
   return {
     status: hasErrors(findings) ? 1 : 0,
     findings,
-    site: shownPath(root),
+    site: shown,
     pages: pages.length,
     links: pages.reduce((sum, page) => sum + page.links.length, 0),
     menus: ours.length,
   };
 }
 
+interface ToCheck {
+  root: string;
+  plan: string;
+  base: string;
+  missing: Finding | null;
+}
+
 /** The finished pages of a plan; where there is no plan, the folder itself. */
-function folderToCheck(given = '.'): { root: string; plan: string; base: string; missing: Finding | null } {
-  const file = findPlan(given);
-  const told = (root: string, message: string, remedy: string): ReturnType<typeof folderToCheck> => ({
-    root,
-    plan: file,
-    base: '/',
-    missing: finding('cannot-read', { file: shownPath(root) }, message, remedy),
-  });
+function folderToCheck(given = '.'): ToCheck {
+  const plan = findPlan(given);
   const path = resolve(given);
-  if (!existsSync(path))
-    return told(path, 'there is no such folder', 'Name the folder of a plan, or of pages.');
-  if (!existsSync(file)) return { root: path, plan: file, base: '/', missing: null };
+  const told = (root: string, missing: Finding | null): ToCheck => ({ root, plan, base: '/', missing });
+  if (!isThere(path)) return told(path, noFolder(path, 'Name the folder of a plan, or of pages.'));
+  if (!isThere(plan)) return told(path, null);
   const open = openPlan(given);
-  if (!open.plan) return { root: path, plan: file, base: '/', missing: open.findings[0] ?? null };
-  const { output, site } = open.plan;
+  if (!open.plan) return told(path, open.findings[0] ?? null);
+  const { output, site, links } = open.plan;
   const root = resolve(open.folder, output === inPlace ? site : output);
-  if (existsSync(root) && statSync(root).isDirectory())
-    return { root, plan: file, base: open.plan.links.base, missing: null };
-  return told(root, 'the finished pages are not there yet', 'Build them first:  kamino build');
+  if (isFolder(root)) return { root, plan, base: links.base, missing: null };
+  const message = 'the finished pages are not there yet';
+  return told(
+    root,
+    finding('cannot-read', { file: shownPath(root) }, message, 'Build them first:  kamino build'),
+  );
 }

@@ -1,13 +1,12 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { dirname, resolve } from 'node:path';
 import { crc32 } from 'node:zlib';
-import { pathMatcher } from '../core/address/glob.ts';
 import { Output } from '../files/output.ts';
 import { type Glance, SiteRecord } from '../files/record.ts';
-import { walkFolder } from '../files/walk.ts';
+import { findPlan, shownPath } from '../files/paths.ts';
+import { listSite } from '../files/site.ts';
+import { version } from '../files/version.ts';
 import type { BuildResult } from './result.ts';
-import { findPlan, isPartOfSite, shownPath } from './paths.ts';
-import { version } from './version.ts';
 
 /** Stands for a plan's text and the program that reads it. */
 export function planMark(text: Uint8Array | string): string {
@@ -29,13 +28,7 @@ export function glance(given?: string): BuildResult | null {
   if (name === undefined || !known) return null;
   const root = resolve(folder, known.site);
   if (!existsSync(root)) return null;
-  const inSite = isPartOfSite(
-    root,
-    file,
-    [name, ...record.folders].map(one => resolve(folder, one)),
-    pathMatcher(known.leaveOut),
-  );
-  const { files, findings } = walkFolder(root, path => !inSite(path));
+  const { files, findings } = listSite({ root, plan: file, record, output: name, leaveOut: known.leaveOut });
   const output = new Output(resolve(folder, name), name, record, true);
   if (findings.length > 0 || !output.isSettled(files, known.own)) return null;
   return resultOf(known, shownPath(output.folder), files.length + known.own.length);

@@ -1,19 +1,20 @@
 import { readFileSync } from 'node:fs';
 import { networkInterfaces } from 'node:os';
-import { dirname, join, resolve } from 'node:path';
+import { join } from 'node:path';
 import { pathMatcher } from '../core/address/glob.ts';
 import { heldStates } from '../core/draw/specimen.ts';
 import { bytesOf } from '../core/text/bytes.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { renderFindings } from '../core/text/render.ts';
-import { SiteRecord } from '../files/record.ts';
+import { ownStyle } from '../files/own.ts';
+import { fromUser } from '../files/paths.ts';
+import { type OpenPlan, openPlan } from '../files/plan.ts';
+import type { Run } from '../files/run.ts';
+import { outputsOf } from '../files/site.ts';
 import type { PreviewServer } from '../server/serve.ts';
 import type { PreviewSource } from '../server/types.ts';
-import { inPlace, ownStyle } from './own.ts';
-import { fromUser } from './paths.ts';
-import { Run, prepare } from './prepare.ts';
-import { openPlan, openSite } from './project.ts';
-import { specimenOf } from './specimen.ts';
+import { openAll, prepared } from './open.ts';
+import { sheetOf } from './sheet.ts';
 
 export interface PreviewOptions {
   /** A plan, or the folder of one. */
@@ -131,48 +132,56 @@ class Builds {
   async #build(): Promise<Finding[]> {
     const open = openPlan(this.#given);
     this.planFile = open.file;
-    const { plan } = open;
-    if (!plan || hasErrors(open.findings)) return open.findings;
-    const { site, findings } = openSite(open, plan, true);
-    if (!site) return [...open.findings, ...findings];
+    const opened = await openAll(open);
+    if ('stop' in opened) return opened.stop;
+    const { plan, site } = opened;
     this.root = site.root;
-    const record = new SiteRecord(dirname(open.file), true);
-    const outputs = [plan.output, ...record.folders].filter(name => name !== inPlace);
+    const place = { root: site.root, plan: open.file, record: site.record, output: plan.output };
     this.#folders = {
-      output: outputs.map(name => resolve(open.folder, name).slice(site.root.length + 1)).filter(Boolean),
+      output: outputsOf(place)
+        .map(folder => folder.slice(site.root.length + 1))
+        .filter(Boolean),
       leaveOut: pathMatcher(plan.leaveOut),
     };
-    const prepared = await prepare(open, plan, site);
-    const told = [...open.findings, ...prepared.findings];
-    if (hasErrors(told)) return told;
-    const run = new Run(open, plan, site, prepared);
-    // States can be held by an attribute, for looking at them.
-    const style = bytesOf(heldStates(prepared.style));
-    const files = new Map(site.files.map(({ path }) => [path.normalize('NFC'), path]));
-    this.source = {
-      pages: [...site.facts.pages].sort(),
-      front: site.facts.front,
-      base: plan.links.base,
+    const { run, style, findings } = await prepared(opened);
+    if (!run) return findings;
+    this.source = this.#sourceOf(run, style, open);
+    return [...findings, ...fromUser(site.findings, site.root)];
+  }
+
+  #sourceOf(run: Run, style: string, open: OpenPlan): PreviewSource {
+    const { site, source } = run;
+    const { pages, front } = site.facts;
+    return {
+      pages: [...pages].sort(),
+      front,
+      base: source.plan.links.base,
       problems: null,
-      file: path => {
-        if (path === ownStyle) return style;
-        const text = prepared.own.get(path);
-        if (text !== undefined) return bytesOf(text);
-        const own = files.get(path);
-        if (own === undefined) return null;
-        try {
-          return run.isPage(own) ? Uint8Array.from(run.page(own).bytes) : readFileSync(join(site.root, own));
-        } catch {
-          return null;
-        }
-      },
+      file: fileGiver(run, style),
       specimen: async () => {
-        const { html } = await specimenOf(open);
+        const { html } = await sheetOf(open);
         return html ?? '<!doctype html><title>Specimen</title><p>The plan cannot be shown.</p>';
       },
     };
-    return [...told, ...fromUser(site.findings, site.root)];
   }
+}
+
+/** Gives the finished files, each made when it is asked for. States can be held by an attribute, for looking at them. */
+function fileGiver(run: Run, style: string): PreviewSource['file'] {
+  const held = bytesOf(heldStates(style));
+  const files = new Map(run.site.files.map(({ path }) => [path.normalize('NFC'), path]));
+  return path => {
+    if (path === ownStyle) return held;
+    const text = run.source.own.get(path);
+    if (text !== undefined) return bytesOf(text);
+    const own = files.get(path);
+    if (own === undefined) return null;
+    try {
+      return run.isPage(own) ? Uint8Array.from(run.page(own).bytes) : readFileSync(join(run.site.root, own));
+    } catch {
+      return null;
+    }
+  };
 }
 
 /** The address of this machine in its network. */

@@ -1,8 +1,8 @@
 import { resolve } from 'node:path';
 import { type Finding, hasErrors, sortFindings } from '../core/text/finding.ts';
-import { inPlace } from './own.ts';
-import { shownPath } from './paths.ts';
-import type { OpenPlan } from './project.ts';
+import { inPlace } from '../files/own.ts';
+import { shownPath } from '../files/paths.ts';
+import type { OpenPlan } from '../files/plan.ts';
 
 export interface BuildOptions {
   /** A plan, or the folder of one. */
@@ -57,7 +57,10 @@ export function stopped(result: BuildResult, findings: Finding[], status: 1 | 2)
   return { ...result, outcome: 'stopped', status, findings: sortFindings(findings) };
 }
 
-export function ended(result: BuildResult, outcome: 'built' | 'nothing-new'): BuildResult {
+/** A result that is whole. */
+export function ended(result: BuildResult): BuildResult {
   const findings = sortFindings(result.findings);
+  const { created, changed, gone } = result;
+  const outcome = created.length + changed.length + gone.length > 0 ? 'built' : 'nothing-new';
   return { ...result, outcome, status: hasErrors(findings) ? 1 : 0, findings };
 }

@@ -15,11 +15,10 @@ import { unclosedList } from './rules/unclosed-list.ts';
 import { untitled } from './rules/untitled.ts';
 import { wrongCurrent } from './rules/wrong-current.ts';
 import { wrongFolder } from './rules/wrong-folder.ts';
-import type { WholeSite } from '../site/whole.ts';
-import type { CheckRule } from './types.ts';
+import type { CheckRule, CheckedSite } from './types.ts';
 
 /** Every rule, in the order of the manual. */
-const rules: readonly CheckRule[] = [
+export const checkRules: readonly CheckRule[] = [
   deadLink,
   letterCase,
   missingHash,
@@ -27,8 +26,8 @@ const rules: readonly CheckRule[] = [
   emptyLink,
   untitled,
   sameTitle,
-  sameId,
   badId,
+  sameId,
   orphan,
   menuDiffers,
   menuMissing,
@@ -39,6 +38,11 @@ const rules: readonly CheckRule[] = [
 ];
 
 /** What is wrong in a site, sorted by place. */
-export function checkSite(site: WholeSite): Finding[] {
-  return sortFindings(rules.flatMap(rule => rule.find(site)));
+export function checkSite(site: CheckedSite): Finding[] {
+  return sortFindings(checkRules.flatMap(rule => found(rule, site)));
+}
+
+/** What one rule finds. */
+export function found({ name, severity, find }: CheckRule, site: CheckedSite): Finding[] {
+  return find(site, (place, message, remedy) => ({ rule: name, severity, message, place, remedy }));
 }

@@ -1,7 +1,20 @@
-import type { WholeSite } from '../site/whole.ts';
+import type { HandSite } from '../hand/types.ts';
 import type { Finding } from '../text/finding.ts';
+import type { Place } from '../text/source.ts';
+import type { Rule } from '../text/rules.ts';
+import type { Beating } from './outranking.ts';
 
-/** One thing that is looked for in a site. */
-export interface CheckRule {
-  find: (site: WholeSite) => Finding[];
+/** A site with all that its pages have shown while they were read. */
+export interface CheckedSite extends HandSite {
+  /** Rules of its own style sheets that beat Kamino's. */
+  beating: readonly Beating[];
+}
+
+/** Makes a finding of the rule that looks. */
+export type Tell = (place: Place | null, message: string, remedy: string | null) => Finding;
+
+/** One thing that is looked for in a site, with its page of the manual. */
+export interface CheckRule extends Rule {
+  name: string;
+  find: (site: CheckedSite, tell: Tell) => Finding[];
 }

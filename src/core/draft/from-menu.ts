@@ -1,6 +1,6 @@
 import { folderOf } from '../address/path.ts';
-import { copyEntries, entryKey, flatShared, matched, type SiteEntry } from '../site/hand/shared.ts';
-import type { SiteMenu } from '../site/hand/site-menus.ts';
+import { copyEntries, entryKey, flatShared, matched, type SiteEntry } from '../hand/shared.ts';
+import type { SiteMenu } from '../hand/site-menus.ts';
 import type { WholeSite } from '../site/whole.ts';
 import { counted } from '../text/nearest.ts';
 import { draftEntry, threeLevels } from './targets.ts';

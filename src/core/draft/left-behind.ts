@@ -1,9 +1,8 @@
-import type { SitePath } from '../address/path.ts';
-import { type StyleRule, inlineRules, ruleKey } from '../site/styles.ts';
-import { ruleMatcher } from '../site/select.ts';
-import { type Tree, type TreeNode, isNode, readTree, valueOf } from '../site/tree.ts';
-import type { FullPage } from '../site/full.ts';
-import type { WholeSite } from '../site/whole.ts';
+import { readAddress } from '../address/href.ts';
+import { type SitePath, folderOf } from '../address/path.ts';
+import { type StyleRule, inlineRules, ruleKey } from '../page/styles.ts';
+import { ruleMatcher } from '../page/select.ts';
+import { type Tree, type TreeNode, isNode, valueOf } from '../page/tree.ts';
 import { decode } from '../text/charset.ts';
 import { type Finding, finding } from '../text/finding.ts';
 import { counted, listed } from '../text/nearest.ts';
@@ -12,32 +11,43 @@ import { Source } from '../text/source.ts';
 
 /** A part of a page that a menu is to stand instead of: byte offsets. */
 export interface Removed {
-  path: SitePath;
   start: number;
   end: number;
 }
 
+/** A page before its old menus go, and as it will be. */
+export interface Change {
+  path: SitePath;
+  before: Tree;
+  after: Tree;
+  removed: readonly Removed[];
+}
+
 /**
- * What would stay behind an old menu: rules that match nothing any more, and what its scripts leave.
- * @param pages the site as it will be
- * @param scripts the texts of its script files
+ * What would stay behind old menus: rules that match nothing any more, and what their scripts leave.
+ * @param styles the rules of all style sheets that are files; @param scripts the texts of the script files
  */
 export function leftBehind(
-  site: WholeSite,
-  { removed, pages }: { removed: readonly Removed[]; pages: ReadonlyMap<SitePath, FullPage> },
+  changes: readonly Change[],
+  styles: readonly StyleRule[],
   scripts: ReadonlyMap<SitePath, string>,
 ): Finding[] {
   const behind = new Behind();
-  for (const [path, { frame }] of site.pages) {
-    const tree = readTree(frame.raw, frame.charset, true);
-    const after = pages.get(path) ?? { frame };
-    const parts = removed.filter(one => one.path === path);
-    const rules = [...inlineRules(path, tree), ...[...site.styles.values()].flat()];
-    behind.page(path, tree, parts);
-    behind.rules({ before: tree, after: readTree(after.frame.raw, after.frame.charset, true) }, rules, parts);
+  for (const { path, before, after, removed } of changes) {
+    behind.page(path, before, removed);
+    behind.rules({ before, after }, [...inlineRules(path, before), ...styles], removed);
   }
   for (const [path, text] of scripts) behind.script(new Source(path, text), text, 0);
   return behind.findings();
+}
+
+/** The script files of the site that a page loads. */
+export function scriptsOf(path: SitePath, { nodes, charset }: Tree): SitePath[] {
+  return nodes.flatMap(node => {
+    const src = node.name === 'script' ? valueOf(node, 'src', charset) : null;
+    const address = src === null ? null : readAddress(src, folderOf(path));
+    return address?.kind === 'inside' ? [address.path] : [];
+  });
 }
 
 const callPattern = /([A-Za-z_$][\w$]*)\s*\(/g;

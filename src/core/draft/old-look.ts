@@ -1,8 +1,8 @@
 import { readColor } from '../look/color.ts';
-import { type StyleRule, atLeast } from '../site/styles.ts';
-import { matcher } from '../site/select.ts';
-import { type Tree, type TreeNode, descendants, valueOf } from '../site/tree.ts';
-import { isLink } from '../site/hand/entries.ts';
+import { type StyleRule, atLeast } from '../page/styles.ts';
+import { matcher } from '../page/select.ts';
+import { type Tree, type TreeNode, descendants, valueOf } from '../page/tree.ts';
+import { isLink } from '../hand/entries.ts';
 import { type DraftLook, pageLook } from './types.ts';
 
 /** What a browser computes for an old menu: CSS values, lengths in px. */

@@ -9,8 +9,11 @@ export function draftSite(site: WholeSite): DraftSite {
   const shared = sharedPart([...site.pages.values()].flatMap(({ frame }) => frame.title ?? []));
   const links = new Map<string, string[]>();
   for (const { page, end } of linksOf(site))
-    if (end.kind === 'page' && end.path !== page.frame.path)
-      links.set(page.frame.path, [...(links.get(page.frame.path) ?? []), end.path]);
+    if (end.kind === 'page' && end.path !== page.frame.path) {
+      const own = links.get(page.frame.path) ?? [];
+      own.push(end.path);
+      links.set(page.frame.path, own);
+    }
   const source = { from: 'title', cut: null } as const;
   const pages = new Map<string, DraftPage>();
   for (const [path, { frame, isUnlisted }] of site.pages) {

@@ -1,4 +1,4 @@
-import { type TreeNode, readTree, valueOf } from '../site/tree.ts';
+import { type TreeNode, readTree, valueOf } from '../page/tree.ts';
 import type { WholeSite } from '../site/whole.ts';
 import { compare } from '../text/finding.ts';
 

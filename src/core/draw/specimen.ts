@@ -210,3 +210,14 @@ table { border-collapse: collapse; }
 .windows figcaption { margin-bottom: 0.25rem; color: #63676f; font-size: 12px; }
 .windows iframe { display: block; border: 0; outline: 1px solid #dcdcd6; background: #fff; }
 `;
+
+/** A font with its file inside. @param data in base64 */
+export function fontRule(font: {
+  family: string;
+  weight: readonly [number, number];
+  type: string;
+  data: string;
+}): string {
+  const { family, weight, type, data } = font;
+  return `@font-face{font-family:"${family}";font-weight:${weight.join(' ')};src:url(data:${type};base64,${data})}`;
+}

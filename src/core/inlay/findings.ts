@@ -1,7 +1,8 @@
 import type { SitePath } from '../address/path.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
-import type { Frame } from '../site/types.ts';
+import type { Frame } from '../page/types.ts';
 import { type Finding, finding } from '../text/finding.ts';
+import { counted, shortened } from '../text/nearest.ts';
 import { placeInRaw } from '../text/place.ts';
 
 export function placeOf(frame: Frame, start: number, end: number): ReturnType<typeof placeInRaw> {
@@ -74,5 +75,71 @@ export function framesetPage(path: SitePath): Finding {
     { file: path },
     'a frameset has no body that could carry a menu',
     'Put the menu into the pages it shows, and leave this one out with `except`.',
+  );
+}
+
+export function unusedMenu(name: string): Finding {
+  return finding(
+    'carried-by-none',
+    null,
+    `no page carries the menu \`${name}\``,
+    'Look at its `carried-by` and `except`.',
+  );
+}
+
+const mostNamed = 5;
+
+/** One finding for all pages whose main content is not known. */
+export function lacksMain(pages: readonly string[]): Finding {
+  const named = pages.slice(0, mostNamed).join(', ');
+  const more = pages.length > mostNamed ? ` and ${pages.length - mostNamed} more` : '';
+  return finding(
+    'no-main',
+    pages.length === 1 ? { file: pages[0]! } : null,
+    `${counted(pages.length, 'page')} without a \`main\` got no skip link: ${named}${more}`,
+    'Name the element that holds the content, in the plan:\n  skip-to: ["#content"]',
+  );
+}
+
+/**
+ * One finding for all pages that say they are in a language.
+ * @param words Kamino's own words that menus need, where the plan names no languages
+ * @param all how many pages the site has
+ */
+export function otherLanguage(
+  tag: string,
+  pages: readonly string[],
+  { words, all }: { words: readonly string[] | null; all: number },
+): Finding {
+  const place = pages.length === 1 ? { file: pages[0]! } : null;
+  const [say, they] = pages.length === 1 ? ['says', 'it is'] : ['say', 'they are'];
+  const named = `${counted(pages.length, 'page')} ${say} that ${they} in \`${tag}\``;
+  const which = pages.length === 1 ? '' : `: ${shortened(pages, mostNamed)}`;
+  if (words === null)
+    return finding(
+      'page-language',
+      place,
+      `${named}, which is not the language of the plan for ${pages.length === 1 ? 'it' : 'them'}${which}`,
+      'Write the page’s own language into its `html` tag, or look at `languages`.',
+    );
+  const others = pages.length < all ? '\n  en: { name: English }' : '';
+  return finding(
+    'missing-word',
+    place,
+    `${named}, and Kamino’s own words there are English${which}`,
+    `Name its language, with these words in it:\nlanguages:${others}\n  ${tag}: { name: …, words: { ${words.map(word => `${word}: …`).join(', ')} } }`,
+  );
+}
+
+/** One finding for all pages on which a menu cannot stay as long as it should. */
+export function staysShort([menu, holder]: [string, string], pages: readonly string[]): Finding {
+  const element = holder === 'slot' ? 'slot' : `\`${holder}\``;
+  return finding(
+    'stays-short',
+    pages.length === 1 ? { file: pages[0]! } : null,
+    `\`${menu}\` stays only as long as the ${element} that it stands in, on ${counted(pages.length, 'page')}: ${shortened(pages, mostNamed)}`,
+    holder === 'slot'
+      ? 'Move the slot directly into the body, or let the element around it stay:  stays: { top: SELECTOR }'
+      : `Let that element stay:  stays: { top: ${holder} }`,
   );
 }

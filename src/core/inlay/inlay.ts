@@ -3,15 +3,14 @@ import type { SitePath } from '../address/path.ts';
 import type { GivenId, ResolvedMenu } from '../menu/types.ts';
 import { isLanguage } from '../menu/languages.ts';
 import { entriesOn } from '../menu/on-page.ts';
-import { AlikeStarts } from '../site/alike.ts';
-import { readFrame } from '../site/frame.ts';
-import { type Wanted, attributeStarts } from '../site/wanted.ts';
-import type { Frame, MainContent, Seek } from '../site/types.ts';
+import { AlikeStarts } from '../page/alike.ts';
+import { readFrame } from '../page/frame.ts';
+import { attributeStarts } from '../page/wanted.ts';
+import type { Frame, MainContent } from '../page/types.ts';
 import { type Raw, type Span, bytesOf, lastMention, rawOf } from '../text/bytes.ts';
 import { encodeMarkup, unreadable } from '../text/charset.ts';
 import { type Finding, finding } from '../text/finding.ts';
 import { escapeMarkup } from '../text/references.ts';
-import { type Selector, readSelector } from '../text/selector.ts';
 import {
   badPlace,
   baseElsewhere,
@@ -23,22 +22,21 @@ import {
   xmlPage,
 } from './findings.ts';
 import { LostRecord, type Taken, lift } from './lift.ts';
-import { type Standpoint, skipMarkup } from './markup.ts';
-import { idAttribute } from './names.ts';
+import { type Standpoint, skipMarkup } from '../markup/markup.ts';
+import { idAttribute } from '../markup/names.ts';
+import { Placement, type PlacementSource } from './placement.ts';
 import { holderOf, pointFor } from './points.ts';
-import { isScripted } from './script.ts';
-import { type Words, isEnglish, wordsOf } from './words.ts';
-import { MenuWriter } from './writer.ts';
+import { isScripted } from '../markup/script.ts';
+import { type Words, isEnglish, wordsOf } from '../markup/words.ts';
+import { MenuWriter } from '../markup/writer.ts';
 
 /** What is put into the pages of a site. */
-export interface Inlay {
-  menus: readonly ResolvedMenu[];
+export interface Inlay extends PlacementSource {
   carries: (menu: ResolvedMenu, page: SitePath) => boolean;
   /** Style sheets in order: Kamino's, then the designer's own. */
   styles: readonly SitePath[];
   /** The script, for pages whose menus need it; null where none does. */
   script: SitePath | null;
-  skipTo: readonly string[];
   links: AddressStyle;
   /** Labels keep room for a bolder state. */
   reserves: boolean;
@@ -49,8 +47,6 @@ export interface Inlay {
   taken: Taken;
   /** Ids that headings are given, by page. */
   ids: ReadonlyMap<SitePath, readonly GivenId[]>;
-  /** Follows selectors that need the whole page; null where the plan has none. */
-  seek: Seek | null;
 }
 
 export interface Inlaying {
@@ -80,18 +76,14 @@ const margin = 4096;
 /** Makes the pages of one site. The same page and plan give the same bytes; a page with menus in it gets them anew. */
 export class Inlayer {
   readonly #inlay: Inlay;
-  readonly #skipTo: readonly Selector[];
-  readonly #selectors: ReadonlyMap<ResolvedMenu, readonly Selector[]>;
+  readonly #placement: Placement;
   readonly #names: ReadonlySet<string>;
   readonly #writer = new MenuWriter();
   readonly #alike = new Map<string, AlikeStarts>();
-  readonly #slots: ReadonlyMap<ResolvedMenu, RegExp>;
 
   constructor(inlay: Inlay) {
     this.#inlay = inlay;
-    this.#skipTo = selectorsOf(inlay.skipTo);
-    this.#selectors = new Map(inlay.menus.map(menu => [menu, selectorsOf(menu.place?.selectors ?? [])]));
-    this.#slots = new Map(inlay.menus.map(menu => [menu, slotPattern(menu.name)]));
+    this.#placement = new Placement(inlay);
     this.#names = new Set(inlay.menus.map(menu => menu.name));
   }
 
@@ -124,7 +116,7 @@ export class Inlayer {
     menus: readonly ResolvedMenu[],
     slots: readonly number[],
   ): Frame | null {
-    const frame = readFrame(path, raw, this.#wanted(menus, raw, slots));
+    const frame = readFrame(path, raw, this.#placement.wanted(menus, raw, slots));
     const isEnough =
       frame.isComplete &&
       frame.charset.declared &&
@@ -154,7 +146,7 @@ export class Inlayer {
     const given = this.#idSpans(path, raw);
     if (menus.length === 0) return { ...nothing(source, []), spans: given };
     if (/\.xht(ml)?$/i.test(path)) return untouched(xmlPage(path));
-    const wanted = this.#wanted(menus, raw, raw === asGiven ? starts.slots : null);
+    const wanted = this.#placement.wanted(menus, raw, raw === asGiven ? starts.slots : null);
     const frame = readFrame(path, raw, wanted);
     const why = unreadable(asGiven, frame.charset);
     if (why !== null) return untouched(unreadablePage(path, why));
@@ -179,30 +171,6 @@ export class Inlayer {
       if (error instanceof LostRecord) return null;
       throw error;
     }
-  }
-
-  /** A menu whose slot stands in the bytes needs no selector to be followed. */
-  #wanted(menus: readonly ResolvedMenu[], raw: Raw, slotStarts: readonly number[] | null): Wanted {
-    const others = menus.filter(menu => slotStarts?.length === 0 || !this.#slots.get(menu)!.test(raw));
-    const places = others.flatMap(menu => menu.place ?? []);
-    const { seek } = this.#inlay;
-    const isSought = (menu: ResolvedMenu, one: Selector): boolean =>
-      !one.isCompound || (seek !== null && menu.place?.side === 'instead-of');
-    const wanted = others.map(menu => ({ menu, selectors: this.#selectors.get(menu)! }));
-    const pick = (sought: boolean): Selector[] =>
-      wanted.flatMap(({ menu, selectors }) => selectors.filter(one => isSought(menu, one) === sought));
-    return {
-      selectors: pick(false),
-      sought: [...pick(true), ...this.#skipTo.filter(one => !one.isCompound)].map(one => one.text),
-      seek,
-      skipTo: this.#skipTo,
-      header: others.some(menu => menu.place === null),
-      title: false,
-      heading: false,
-      scripting: true,
-      slotStarts,
-      end: places.some(place => place.side === 'last-in' && place.selectors.includes('body')),
-    };
   }
 
   /** @param given the page as it was given; @param source the same without what Kamino put in earlier */
@@ -366,17 +334,8 @@ function nothing(source: Uint8Array, findings: Finding[]): Inlaying {
   };
 }
 
-function selectorsOf(texts: readonly string[]): Selector[] {
-  return texts.flatMap(text => readSelector(text) ?? []);
-}
-
 function hasEntries(menu: ResolvedMenu, path: SitePath): boolean {
   return menu.shows === 'entries' || entriesOn(menu, path).length > 0;
-}
-
-/** A slot of this name in the bytes, in any way of writing the attribute. */
-function slotPattern(name: string): RegExp {
-  return new RegExp(`data-kamino-slot\\s*=\\s*["']?${name}(?![\\w-])`, 'i');
 }
 
 /** The page's own line break: the first that it has. */

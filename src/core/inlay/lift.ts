@@ -1,9 +1,9 @@
 import { type Raw, splice } from '../text/bytes.ts';
-import { attributeStarts } from '../site/wanted.ts';
-import { Outline } from '../site/outline.ts';
-import { Scanner } from '../site/scanner.ts';
-import type { Element } from '../site/types.ts';
-import { idAttribute, inlayAttribute, wasAttribute } from './names.ts';
+import { attributeStarts } from '../page/wanted.ts';
+import type { Scanner } from '../page/scanner.ts';
+import type { Element } from '../page/types.ts';
+import { type Listener, Walk } from '../page/walk.ts';
+import { idAttribute, inlayAttribute, wasAttribute } from '../markup/names.ts';
 
 /** A part of a page that Kamino put in: bytes from `start` up to `end`. */
 export interface Inlaid {
@@ -68,33 +68,64 @@ function found(hash: string, taken: Taken): Raw {
 }
 
 /** What Kamino put into a page, in the order of the page. */
-export function findInlaid(raw: Raw): Inlaid[] {
-  if (attributeStarts(raw).others.length === 0) return [];
-  const scanner = new Scanner(raw, raw.startsWith('\xef\xbb\xbf') ? 3 : 0);
-  const outline = new Outline(scanner, true);
-  const found: (Inlaid & { element: Element | null })[] = [];
-  while (scanner.next(outline.inForeign) !== 'done') {
-    if (scanner.kind === 'end') outline.close();
-    if (scanner.kind !== 'start' || !outline.before(scanner.name)) continue;
-    const id = inlaidId(raw, scanner);
-    if (id) found.push(id);
-    const marks = raw.slice(scanner.start, scanner.end).includes(`${inlayAttribute}=`)
-      ? marksOf(scanner)
-      : null;
-    if (marks === null || outline.isInside(templateOnly)) outline.open();
-    else found.push({ ...marks, ...extentOf(outline.enter()) });
+export function findInlaid(raw: Raw): readonly Inlaid[] {
+  if (last.raw === raw) return last.parts;
+  const parts = attributeStarts(raw).others.length === 0 ? [] : soughtInlaid(raw);
+  last = { raw, parts };
+  return parts;
+}
+
+/** The last page that was looked at: a page is lifted, compared and told of one after the other. */
+let last: { raw: Raw; parts: readonly Inlaid[] } = { raw: '', parts: [] };
+
+function soughtInlaid(raw: Raw): Inlaid[] {
+  const walk = new Walk(raw, true);
+  const finder = new InlaidFinder(walk);
+  walk.run([finder]);
+  return withoutInner(finder.found);
+}
+
+/** Hears where parts of Kamino's begin and end. */
+class InlaidFinder implements Listener {
+  readonly #walk: Walk;
+  readonly #found: (Inlaid & { element: Element | null })[] = [];
+  #marks: { name: string; was: string | null } | null = null;
+
+  constructor(walk: Walk) {
+    this.#walk = walk;
   }
-  return withoutInner(
-    found.map(({ element, ...part }) => (element && element.end > 0 ? { ...part, end: element.end } : part)),
-  );
+
+  /** The end is known once the element is closed; an element without an end tag is its tag alone. */
+  get found(): Inlaid[] {
+    return this.#found.map(({ element, ...part }) =>
+      element && element.end > 0 ? { ...part, end: element.end } : part,
+    );
+  }
+
+  hearsText(): boolean {
+    return false;
+  }
+
+  asks(): boolean {
+    const { raw, scanner } = this.#walk;
+    const has = raw.slice(scanner.start, scanner.end).includes(`${inlayAttribute}=`);
+    this.#marks = has ? marksOf(scanner) : null;
+    return this.#marks !== null;
+  }
+
+  onTag(): void {
+    const id = inlaidId(this.#walk.raw, this.#walk.scanner);
+    if (id) this.#found.push(id);
+    if (this.#walk.outline.isInside(templateOnly)) this.#marks = null;
+  }
+
+  onStart(element: Element | null): void {
+    if (element && this.#marks)
+      this.#found.push({ ...this.#marks, start: element.start, end: element.open, element });
+  }
 }
 
 const templateOnly: ReadonlySet<string> = new Set(['template']);
-
-/** The end is known once the element is closed; an element without an end tag is its tag alone. */
-function extentOf(element: Element): { start: number; end: number; element: Element } {
-  return { start: element.start, end: element.open, element };
-}
 
 function marksOf(scanner: Scanner): { name: string; was: string | null } | null {
   const attributes = scanner.attributes();

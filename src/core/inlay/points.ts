@@ -1,7 +1,7 @@
-import { ownHeader } from '../site/wanted.ts';
-import { formatting, holdsNoNav, holdsOnlyOwnParts, paragraphEnders, voidElements } from '../site/kinds.ts';
+import { ownHeader } from '../page/wanted.ts';
+import { formatting, holdsNoNav, holdsOnlyOwnParts, paragraphEnders, voidElements } from '../page/kinds.ts';
 import type { Raw } from '../text/bytes.ts';
-import type { Cells, Element, Found, Frame } from '../site/types.ts';
+import type { Cells, Element, Found, Frame } from '../page/types.ts';
 import type { MenuPlace } from '../plan/types.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 

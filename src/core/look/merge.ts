@@ -1,4 +1,5 @@
 import type { Look, LookPart, StateLook, StateName } from '../plan/look-types.ts';
+import type { Plan } from '../plan/types.ts';
 
 /** A look that says nothing. */
 export const emptyLook: Look = {
@@ -66,4 +67,16 @@ function mergedParts(under: Look['parts'], over: Look['parts']): Look['parts'] {
   for (const [name, part] of Object.entries(over) as [LookPart, Look][])
     made[name] = mergeLooks(under[name] ?? emptyLook, part);
   return made;
+}
+
+/** Whether a plan says anything of looks. */
+export function hasLooks({ look, looks, menus }: Plan): boolean {
+  const has = (entries: Plan['menus'][number]['entries']): boolean =>
+    entries.some(
+      one =>
+        one.look !== null ||
+        (one.highlight !== null && typeof one.highlight === 'object') ||
+        has(one.entries),
+    );
+  return look !== null || looks.size > 0 || menus.some(menu => menu.look !== null || has(menu.entries));
 }

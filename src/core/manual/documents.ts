@@ -1,7 +1,6 @@
-import { type RuleName, rules } from '../text/rules.ts';
 import { classes, cssPage, properties } from './css.ts';
 import { keyPages, partPlaces } from './keys.ts';
-import { rulePages } from './rules.ts';
+import { allRules } from './rules.ts';
 import { wordPages } from './words.ts';
 
 /** The documents that are made of the manual, by file name. */
@@ -46,11 +45,11 @@ function keysDocument(): string {
 }
 
 function rulesDocument(): string {
-  const rows = (Object.keys(rules) as RuleName[]).map(name => [
+  const rows = allRules.map(({ name, severity, why, example }) => [
     `\`${name}\``,
-    rules[name].severity,
-    cell(rulePages[name].why),
-    rulePages[name].example
+    severity,
+    cell(why),
+    example
       .split('\n')
       .map(line => `\`${line.replace(/ {2,}/g, '  ').replaceAll('|', '\\|')}\``)
       .join('<br>'),

@@ -1,5 +1,8 @@
 import type { ManualPage } from './types.ts';
 
+/** The schema beside a plan, by which an editor completes and checks it; the plan's first comment names it. */
+export const schemaFile = '.kamino/plan.schema.json';
+
 export const editorPage: ManualPage = {
   name: 'editor',
   kind: 'topic',

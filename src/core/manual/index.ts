@@ -1,10 +1,9 @@
 import { tradeWords } from '../plan/keys.ts';
 import { nearest } from '../text/nearest.ts';
-import { type RuleName, rules } from '../text/rules.ts';
 import { cssPage } from './css.ts';
 import { editorPage } from './editor.ts';
 import { type KeyPage, keyPages, partPlaces } from './keys.ts';
-import { rulePages } from './rules.ts';
+import { allRules } from './rules.ts';
 import type { ManualPage } from './types.ts';
 import { wordPages } from './words.ts';
 
@@ -26,7 +25,7 @@ let made: ManualPage[] | null = null;
 
 /** Topics, words, keys and rules. */
 export function allPages(): readonly ManualPage[] {
-  made ??= [...topics, ...ownWords(), ...keys(), ...trade(), ...ruleNames().map(rulePage)];
+  made ??= [...topics, ...ownWords(), ...keys(), ...trade(), ...allRules.map(rulePage)];
   return made;
 }
 
@@ -82,13 +81,7 @@ function trade(): ManualPage[] {
     });
 }
 
-function ruleNames(): RuleName[] {
-  return Object.keys(rules) as RuleName[];
-}
-
-function rulePage(name: RuleName): ManualPage {
-  const { severity, about } = rules[name];
-  const { why, example } = rulePages[name];
+function rulePage({ name, severity, about, why, example }: (typeof allRules)[number]): ManualPage {
   return {
     name,
     kind: 'rule',

@@ -1,6 +1,6 @@
 import { pathMatcher } from '../address/glob.ts';
 import { type SitePath, folderOf, isIndex, isInside, nameOf } from '../address/path.ts';
-import type { Entry, PageOrder, PagePattern, Target } from '../plan/types.ts';
+import type { Entry, PageOrder, PagePattern, Plan, Target } from '../plan/types.ts';
 import { compare } from '../text/finding.ts';
 import type { SectionHeading, SiteFacts } from './types.ts';
 
@@ -107,4 +107,18 @@ export function entriesFromHeadings(
     if (open.length < 2) open.push({ level: heading.level, entries });
   }
   return top;
+}
+
+/** The pages of each pattern of a plan, by where it stands in the plan's text. */
+export function pagesOfPatterns(plan: Plan, site: SiteFacts, titleOf: TitleOf): Map<number, SitePath[]> {
+  const found = new Map<number, SitePath[]>();
+  const visit = (entries: readonly Entry[], parent: SitePath | null): void => {
+    for (const { target, mark, entries: below } of entries) {
+      if (target.kind === 'pages')
+        found.set(mark.start, pagesOf(target.pages, { parent, site, titleOf, inLanguage: path => path }));
+      visit(below, target.kind === 'page' || target.kind === 'address' ? target.written : parent);
+    }
+  };
+  for (const menu of plan.menus) visit(menu.entries, null);
+  return found;
 }

@@ -1,5 +1,4 @@
-import { pathMatcher } from '../address/glob.ts';
-import { type SitePath, isIndex } from '../address/path.ts';
+import type { SitePath } from '../address/path.ts';
 import type { Entry, Look, Menu, Plan } from '../plan/types.ts';
 import type { Finding } from '../text/finding.ts';
 import { nearest } from '../text/nearest.ts';
@@ -55,47 +54,6 @@ export function resolveMenus(plan: Plan, site: SiteFacts, source: Source): Resol
   const { ids, languages, panels } = ground;
   tellUnswitched(resolved, ground);
   return { menus: resolved, panels, ids, languages, look, findings: distinct(ground.findings) };
-}
-
-/** The pages whose own words become labels. */
-export function pagesToName(plan: Plan, site: SiteFacts, source: Source): SitePath[] {
-  const paths = new Set<SitePath>();
-  const { languages } = new Ground(plan, site, source);
-  const context = { site, carriers: [], source, giveId: () => '' };
-  const visit = (entries: readonly Entry[]): void => {
-    for (const entry of entries) {
-      visit(entry.entries);
-      const versions = entry.versions.size === 0 ? [entry] : entry.versions.values();
-      for (const version of versions) {
-        if (version === null) continue;
-        const { label, target } = version;
-        if (target.kind === 'pages')
-          for (const path of site.pages) if (pathMatcher(target.pages.globs)(path)) paths.add(path);
-        if (label !== null || (target.kind !== 'page' && target.kind !== 'address')) continue;
-        const reading = readTarget(target, context);
-        if ('destination' in reading && reading.destination.kind === 'page')
-          paths.add(reading.destination.path);
-      }
-    }
-  };
-  for (const menu of plan.menus) {
-    visit(menu.entries);
-    // A trail may end with any page.
-    if (menu.form === 'breadcrumb') for (const path of site.pages) paths.add(path);
-    if (menu.set) for (const path of site.pages) if (pathMatcher(menu.set.globs)(path)) paths.add(path);
-  }
-  const others = [...paths].flatMap(
-    path => languages?.all.flatMap(({ tag }) => languages.counterpart(path, tag) ?? []) ?? [],
-  );
-  return [...new Set([...paths, ...others])];
-}
-
-/** `index.html` in the site's folder, else the index page of another name. */
-export function frontPage(pages: ReadonlySet<SitePath>): SitePath | null {
-  const top = [...pages].filter(path => !path.includes('/') && isIndex(path)).sort();
-  return (
-    top.find(path => path === 'index.html') ?? top.find(path => path.startsWith('index')) ?? top[0] ?? null
-  );
 }
 
 /** The way to the top, as a menu of a single entry at the end of every page. */

@@ -3,7 +3,8 @@ import { type RuleName, type Severity, rules } from './rules.ts';
 
 /** One problem, as data: what was expected and what is there (`message`), where, and what to do next. */
 export interface Finding {
-  rule: RuleName;
+  /** The name of its rule. */
+  rule: string;
   severity: Severity;
   message: string;
   place: Place | null;

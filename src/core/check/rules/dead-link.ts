@@ -1,5 +1,4 @@
 import { nearestPage } from '../../menu/nearest-page.ts';
-import { finding } from '../../text/finding.ts';
 import { nearest } from '../../text/nearest.ts';
 import { linksOf, placeOfLink } from '../../site/links.ts';
 import { isToldByMenu } from '../places.ts';
@@ -7,18 +6,23 @@ import type { CheckRule } from '../types.ts';
 
 /** A link leads to a file of the site, and to a place that its page has. */
 export const deadLink: CheckRule = {
-  find: site =>
+  name: 'dead-link',
+  severity: 'error',
+  about: 'A link leads to a file of the site, and to a place in it.',
+  why: 'The link leads to no file of the site, or to no place in it.',
+  example: 'href="vist.html"   →  href="visit.html"',
+  find: (site, tell) =>
     linksOf(site).flatMap(one => {
       const { end } = one;
       if (isToldByMenu(one, site)) return [];
       if (end.kind === 'no-file') {
         const near = nearestPage(end.path, site.files);
         const remedy = near ? `Did you mean \`${near}\`?` : 'Add the file, or take the link out.';
-        return [finding('dead-link', placeOfLink(one), `the site has no \`${end.path}\``, remedy)];
+        return [tell(placeOfLink(one), `the site has no \`${end.path}\``, remedy)];
       }
       if (end.kind !== 'no-place') return [];
       const near = nearest(end.id, site.pages.get(end.path)?.ids.map(({ id }) => id) ?? []);
       const remedy = near ? `Did you mean \`#${near}\`?` : `Give the place an id:  id="${end.id}"`;
-      return [finding('dead-link', placeOfLink(one), `\`${end.path}\` has no place \`#${end.id}\``, remedy)];
+      return [tell(placeOfLink(one), `\`${end.path}\` has no place \`#${end.id}\``, remedy)];
     }),
 };

@@ -1,15 +1,19 @@
-import type { Difference } from '../../site/hand/differences.ts';
-import { differences } from '../../site/hand/differences.ts';
-import { type Finding, finding } from '../../text/finding.ts';
+import type { Difference } from '../../hand/differences.ts';
+import { differences } from '../../hand/differences.ts';
 import { copiesOf, placeOfDifference } from '../places.ts';
 import type { CheckRule } from '../types.ts';
 
 /** The copies of a menu written by hand hold the same entries, in the same order, with the same labels and targets. */
 export const menuDiffers: CheckRule = {
-  find: site =>
+  name: 'menu-differs',
+  severity: 'warning',
+  about: 'The copies of a menu are alike.',
+  why: 'The copies of a menu written by hand are not the same on all pages.',
+  example: 'kamino draft       makes one menu of them',
+  find: (site, tell) =>
     differences(site).flatMap(one => {
       const message = messageFor(one);
-      return message === null ? [] : [toFinding(message, one, placeOfDifference(one, site))];
+      return message === null ? [] : [tell(placeOfDifference(one, site), message, remedyFor(one))];
     }),
 };
 
@@ -33,9 +37,7 @@ function messageFor(one: Difference): string | null {
   }
 }
 
-function toFinding(message: string, one: Difference, place: Finding['place']): Finding {
-  const by = one.menu.selectors[0]?.selector;
-  const remedy =
-    by === undefined ? 'Make the copies alike.' : `One plan for all pages:  kamino draft --from "${by}"`;
-  return finding('menu-differs', place, message, remedy);
+function remedyFor({ menu }: Difference): string {
+  const by = menu.selectors[0]?.selector;
+  return by === undefined ? 'Make the copies alike.' : `One plan for all pages:  kamino draft --from "${by}"`;
 }

@@ -1,10 +1,14 @@
-import { finding } from '../../text/finding.ts';
 import { linksOf } from '../../site/links.ts';
 import type { CheckRule } from '../types.ts';
 
 /** Some other page links to each page; the front page is where visitors begin. */
 export const orphan: CheckRule = {
-  find: site => {
+  name: 'orphan',
+  severity: 'warning',
+  about: 'Some other page links to each page.',
+  why: 'No other page links to this one, so that nobody finds it.',
+  example: '- prices.html      add an entry to the plan',
+  find: (site, tell) => {
     const linked = new Set(
       linksOf(site).flatMap(({ end, page }) =>
         'path' in end && end.kind !== 'no-file' && end.path !== page.frame.path ? [end.path] : [],
@@ -13,12 +17,7 @@ export const orphan: CheckRule = {
     return [...site.pages.keys()]
       .filter(path => path !== site.front && !linked.has(path))
       .map(path =>
-        finding(
-          'orphan',
-          { file: path },
-          'no other page links to this one',
-          'Link to it, or leave it out of the site.',
-        ),
+        tell({ file: path }, 'no other page links to this one', 'Link to it, or leave it out of the site.'),
       );
   },
 };

@@ -6,6 +6,8 @@ const example =
 
 /** A row for each entry, with its level (1 for the first) or with the label of the entry it lies below (`parent`). */
 export const csv: OutlineFormat = {
+  endings: ['csv'],
+  isMeant: null,
   read: text => {
     const { data, errors } = papaparse.parse<Record<string, string>>(text.replace(/^\ufeff/, ''), {
       header: true,

@@ -4,25 +4,15 @@ import { markdown } from './markdown.ts';
 import { opml } from './opml.ts';
 import type { OutlineFormat } from './types.ts';
 
-export type OutlineName = 'markdown' | 'opml' | 'csv' | 'json';
-
 /** The formats that are both written and read. */
-export const outlineFormats: Record<OutlineName, OutlineFormat> = { markdown, opml, csv, json };
+export const outlineFormats = { markdown, opml, csv, json } as const satisfies Record<string, OutlineFormat>;
 
-/** The format of a file by its name and content; null where it is none. */
+export type OutlineName = keyof typeof outlineFormats;
+
+/** The format of a file by its name and content; null where it is none. A sitemap is read only. */
 export function outlineFormatOf(file: string, text: string): OutlineName | 'sitemap' | null {
-  const ending = /\.([a-z]+)$/i.exec(file)?.[1]?.toLowerCase();
-  switch (ending) {
-    case 'md':
-    case 'markdown':
-      return 'markdown';
-    case 'csv':
-    case 'json':
-    case 'opml':
-      return ending;
-    case 'xml':
-      return /<opml[\s>]/i.test(text) ? 'opml' : 'sitemap';
-    default:
-      return null;
-  }
+  const ending = /\.([a-z]+)$/i.exec(file)?.[1]?.toLowerCase() ?? '';
+  for (const [name, { endings, isMeant }] of Object.entries(outlineFormats) as [OutlineName, OutlineFormat][])
+    if (endings.includes(ending) && (endings[0] === ending || isMeant === null || isMeant(text))) return name;
+  return ending === 'xml' ? 'sitemap' : null;
 }

@@ -5,6 +5,8 @@ const shape =
 
 /** A document with `menus`, or a bare list of entries. */
 export const json: OutlineFormat = {
+  endings: ['json'],
+  isMeant: null,
   read: text => {
     const value = parse(text);
     const menus = Array.isArray(value) ? null : (value as Fields).menus;

@@ -6,6 +6,8 @@ const example = '- [Visit](visit/index.html)\n  - [Getting here](visit/here.html
 
 /** A list of links, with a heading before each menu; a link in bold letters is set apart. */
 export const markdown: OutlineFormat = {
+  endings: ['md', 'markdown'],
+  isMeant: null,
   read: text => {
     const menus: OutlineMenu[] = [];
     let name: string | null = null;

@@ -4,6 +4,8 @@ import { type OutlineEntry, OutlineError, type OutlineFormat, type OutlineMenu, 
 
 /** http://opml.org/spec2.opml: outlines of type `link`; several menus each in an outline of type `menu`. */
 export const opml: OutlineFormat = {
+  endings: ['opml', 'xml'],
+  isMeant: text => /<opml[\s>]/i.test(text),
   read: text => {
     const menus: OutlineMenu[] = [];
     const open: { entries: OutlineEntry[] }[] = [];

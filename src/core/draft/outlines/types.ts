@@ -17,6 +17,10 @@ export interface OutlineMenu {
 
 /** One format of outlines. What it writes, it reads back as the same. */
 export interface OutlineFormat {
+  /** Of its files, without the dot. */
+  endings: readonly string[];
+  /** By its content, where files of another format have the same ending; null for any. */
+  isMeant: ((text: string) => boolean) | null;
   /** @throws OutlineError */
   read: (text: string) => OutlineMenu[];
   write: (menus: readonly OutlineMenu[]) => string;

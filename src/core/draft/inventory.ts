@@ -1,0 +1,107 @@
+import type { SitePath } from '../address/path.ts';
+import { menuNames } from '../hand/names.ts';
+import type { SiteEntry } from '../hand/shared.ts';
+import { type SiteMenu, siteMenus } from '../hand/site-menus.ts';
+import type { HandSite } from '../hand/types.ts';
+import { linksOf } from '../site/links.ts';
+import { counted, shortened } from '../text/nearest.ts';
+
+export interface InventoryPage {
+  path: string;
+  title: string | null;
+  language: string | null;
+  charset: string;
+  words: number;
+  /** Headings with their ids, in order. */
+  sections: { level: number; text: string; id: string | null }[];
+  ids: string[];
+  /** How many pages link to it, and how many links it has to pages of the site, to files, away from it and to nowhere. */
+  linkedFrom: number;
+  links: { page: number; file: number; away: number; nowhere: number };
+}
+
+/** A menu written by hand. */
+export interface InventoryMenu {
+  /** What finds its copies, tried in order, and on how many pages each is needed. */
+  selectors: { selector: string; pages: number }[];
+  /** Pages that carry it, and those that do not. */
+  carriedBy: string[];
+  lacking: string[];
+  /** What most copies hold. */
+  entries: InventoryEntry[];
+}
+
+export interface InventoryEntry {
+  label: string;
+  /** A path in the site, an address elsewhere, or null. */
+  target: string | null;
+  entries: InventoryEntry[];
+}
+
+/** What each page of a site has. */
+export function inventoryPages(site: HandSite): InventoryPage[] {
+  const linkedFrom = new Map<SitePath, Set<SitePath>>();
+  const counts = new Map<SitePath, InventoryPage['links']>();
+  for (const path of site.pages.keys()) {
+    linkedFrom.set(path, new Set());
+    counts.set(path, { page: 0, file: 0, away: 0, nowhere: 0 });
+  }
+  for (const { end, page } of linksOf(site)) {
+    const { path } = page.frame;
+    if (end.kind === 'page' && end.path !== path) linkedFrom.get(end.path)?.add(path);
+    const isSomewhere = end.kind === 'page' || end.kind === 'file' || end.kind === 'away';
+    counts.get(path)![isSomewhere ? end.kind : 'nowhere'] += 1;
+  }
+  return [...site.pages.values()].map(({ frame, headings, ids, words }) => ({
+    path: frame.path,
+    title: frame.title,
+    language: frame.language,
+    charset: frame.charset.name,
+    words,
+    sections: headings.map(({ level, text, id }) => ({ level, text, id })),
+    ids: ids.map(one => one.id),
+    linkedFrom: linkedFrom.get(frame.path)!.size,
+    links: counts.get(frame.path)!,
+  }));
+}
+
+/** The menus that recur over the pages of a site. */
+export function inventoryMenus(site: HandSite): InventoryMenu[] {
+  return siteMenus(site).map(({ selectors, copies, lacking, entries }) => ({
+    selectors: selectors.map(({ selector, pages }) => ({ selector, pages: pages.length })),
+    carriedBy: [...copies.keys()].sort(),
+    lacking: [...lacking],
+    entries: entries.map(entryOf),
+  }));
+}
+
+function entryOf({ label, target, entries }: SiteEntry): InventoryEntry {
+  return { label, target, entries: entries.map(entryOf) };
+}
+
+const mostNamed = 3;
+
+/** The command to go on with: the menus that most pages carry are what a plan takes over. */
+export function nextStep(site: HandSite, folder: string): { command: string; about: string } {
+  const usual = siteMenus(site).filter(
+    menu => menu.selectors.length > 0 && menu.copies.size * 2 > site.pages.size,
+  );
+  const command = `kamino draft${folder === '.' ? '' : ` ${folder}`}`;
+  const [first] = usual;
+  if (!first) return { command, about: 'no menu is on most pages: by folders and titles' };
+  const names = menuNames(usual);
+  const options = usual.map((menu, at) => {
+    const selector = JSON.stringify(menu.selectors[0]!.selector);
+    return `--from ${at === 0 ? '' : `${names[at]!}=`}${selector}`;
+  });
+  return { command: `${command} ${options.join(' ')}`, about: aboutMenu(first, site.pages.size) };
+}
+
+function aboutMenu({ selectors, lacking }: SiteMenu, all: number): string {
+  const [best, ...others] = selectors;
+  return [
+    `${best!.pages.length} of ${counted(all, 'page')}`,
+    ...others.map(({ selector, pages }) => `${counted(pages.length, 'page')}: "${selector}"`),
+    ...(lacking.length > 0 ? [`none on ${shortened(lacking, mostNamed)}`] : []),
+  ].join('; ');
+}

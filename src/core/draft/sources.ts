@@ -1,0 +1,117 @@
+import { type SiteMenu, siteMenus } from '../hand/site-menus.ts';
+import type { HandMenu, HandSite } from '../hand/types.ts';
+import { seekIn } from '../page/select.ts';
+import { type Finding, finding } from '../text/finding.ts';
+import { counted, nearest } from '../text/nearest.ts';
+import { readSelector } from '../text/selector.ts';
+import { menuFromFolders } from './from-folders.ts';
+import { menusFromOutline } from './from-outline.ts';
+import { outlineFormatOf, outlineFormats } from './outlines/index.ts';
+import { sitemapPaths } from './outlines/sitemap.ts';
+import { OutlineError } from './outlines/types.ts';
+import type { DraftMenu, DraftSite } from './types.ts';
+
+/** A menu written by hand that is taken over, with all selectors that its copies need. */
+export interface HandSource {
+  menu: SiteMenu;
+  selectors: string[];
+}
+
+const seen = 'kamino inventory  shows the menus that were found.';
+
+/** The menu of which a selector finds copies, or the finding that says why there is none. */
+export function handSource(selector: string, site: HandSite): HandSource | Finding {
+  const fail = (message: string, remedy: string): Finding => finding('no-hand-menu', null, message, remedy);
+  if (/\.(?:md|markdown|opml|csv|json|xml)$/i.test(selector))
+    return fail(`there is no file \`${selector}\``, 'Write its path from the folder where you stand.');
+  if (!readSelector(selector))
+    return fail(
+      `\`${selector}\` is no selector, and no file`,
+      `A selector is written as in a style sheet:  --from "nav.top"\n${seen}`,
+    );
+  const menus = siteMenus(site);
+  const hits = menus.map(menu => ({ menu, pages: pagesAt(selector, menu, site) }));
+  const [best] = hits.sort((one, other) => other.pages.length - one.pages.length);
+  if (!best || best.pages.length === 0) {
+    const near = nearest(
+      selector,
+      menus.flatMap(menu => menu.selectors.map(one => one.selector)),
+    );
+    return fail(`no menu is found by \`${selector}\``, near ? `Did you mean  --from "${near}"?` : seen);
+  }
+  const covered = new Set(best.pages);
+  const others = best.menu.selectors.filter(
+    one => one.selector !== selector && one.pages.some(path => !covered.has(path)),
+  );
+  return { menu: best.menu, selectors: [selector, ...others.map(one => one.selector)] };
+}
+
+/** The pages on which the first match of a selector is a copy of a menu, lies in it, or holds it. */
+function pagesAt(selector: string, menu: SiteMenu, site: HandSite): string[] {
+  return [...menu.copies].filter(([path, copy]) => isAt(selector, copy, site, path)).map(([path]) => path);
+}
+
+function isAt(selector: string, copy: HandMenu, site: HandSite, path: string): boolean {
+  const { raw, charset, bodyPoint } = site.pages.get(path)!.frame;
+  const found = seekIn({ raw, charset, scripting: true, bodyPoint }, [selector]).get(selector);
+  if (!found) return false;
+  const end = found.end < 0 ? Infinity : found.end;
+  const copyEnd = copy.end < 0 ? Infinity : copy.end;
+  return (
+    (found.start <= copy.start && copy.start < end) || (copy.start <= found.start && found.start < copyEnd)
+  );
+}
+
+/** The menus of an outline, or the finding that says why it is none. @param shown its path as the user sees it */
+export function outlineMenus(shown: string, text: string, site: DraftSite): DraftMenu[] | Finding {
+  const fail = (message: string, line: number | null, remedy: string): Finding => {
+    const place = { file: shown, ...(line === null ? {} : { position: { line, column: 1 } }) };
+    return finding('bad-outline', place, message, remedy);
+  };
+  const format = outlineFormatOf(shown, text);
+  if (format === null)
+    return fail(
+      'this is no outline that Kamino reads',
+      null,
+      'Outlines are .md, .opml, .csv, .json and the .xml of a sitemap.',
+    );
+  try {
+    return format === 'sitemap'
+      ? [fromSitemap(sitemapPaths(text), site)]
+      : menusFromOutline(outlineFormats[format].read(text), site);
+  } catch (error) {
+    if (!(error instanceof OutlineError)) throw error;
+    return fail(error.message, error.line, error.remedy);
+  }
+}
+
+/** The pages of a sitemap, as folders have them; those that are not there may come. */
+function fromSitemap(paths: readonly string[], known: DraftSite): DraftMenu {
+  const unknown = { label: null, isUnlisted: false, links: [] };
+  const pages = new Map(paths.map(path => [path, known.pages.get(path) ?? unknown]));
+  return menuFromFolders({
+    pages,
+    files: known.files,
+    front: pages.has('index.html') ? 'index.html' : null,
+  });
+}
+
+/** How many entries a menu has, on all levels. */
+export function countEntries({ entries }: { entries: DraftMenu['entries'] }): number {
+  return entries.reduce((sum, one) => sum + 1 + countEntries(one), 0);
+}
+
+/** Menus that could be taken over, each with a selector and what it is. */
+export function choicesOf(site: HandSite): { selector: string; about: string; isUsual: boolean }[] {
+  return siteMenus(site)
+    .filter(menu => menu.selectors.length > 0)
+    .map(({ copies, entries, selectors }) => {
+      const labels = entries.slice(0, 5).map(one => one.label);
+      const pages = `on ${copies.size} of ${counted(site.pages.size, 'page')}`;
+      return {
+        selector: selectors[0]!.selector,
+        about: `${pages}: ${labels.join(', ')}${entries.length > 5 ? ' …' : ''}`,
+        isUsual: copies.size * 2 > site.pages.size,
+      };
+    });
+}

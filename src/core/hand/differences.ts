@@ -1,0 +1,201 @@
+import type { SitePath } from '../address/path.ts';
+import { type CopyEntry, type SiteEntry, copyEntries, entryKey, flatShared, matched } from './shared.ts';
+import { type SiteMenu, siteMenus } from './site-menus.ts';
+import type { HandMenu, HandSite } from './types.ts';
+
+/** Where a copy of a menu is not as most are. `start` and `end` are byte offsets in the page. */
+export type Difference = { path: SitePath; start: number; end: number; menu: SiteMenu } & (
+  | { kind: 'missing' | 'order'; shared: SiteEntry }
+  | { kind: 'extra'; label: string }
+  | { kind: 'label' | 'target'; entry: CopyEntry; shared: SiteEntry }
+  /** The link leads nowhere from here, and would from another folder. */
+  | { kind: 'folder'; entry: CopyEntry; shared: SiteEntry }
+  /** The wrong entry is marked as the current one. */
+  | { kind: 'current'; entry: CopyEntry; right: SiteEntry }
+  | { kind: 'unclosed' }
+  /** The page has no copy at all. */
+  | { kind: 'lacking' }
+);
+
+/** Everything in which the copies of the site's menus differ. */
+export function differences(site: HandSite): Difference[] {
+  const kept = known.get(site);
+  if (kept) return kept;
+  const found = siteMenus(site).flatMap(menu => differencesOf(menu, site));
+  known.set(site, found);
+  return found;
+}
+
+const known = new WeakMap<HandSite, Difference[]>();
+
+function differencesOf(menu: SiteMenu, site: HandSite): Difference[] {
+  const shared = flatShared(menu.entries);
+  const copies = [...menu.copies].map(([path, hand]) => {
+    const entries = copyEntries(hand, path, site);
+    return { path, hand, entries, match: matched(entries, shared) };
+  });
+  const marks = currentMarks(copies);
+  const isUsual = menu.copies.size * 2 > site.pages.size;
+  return [
+    ...copies.flatMap(copy => inCopy(copy, menu, shared)),
+    ...copies.flatMap(copy => wrongMarks(copy, menu, shared, marks)),
+    ...(isUsual
+      ? menu.lacking.map(path => ({ kind: 'lacking', path, menu, start: 0, end: 0 }) as const)
+      : []),
+  ];
+}
+
+interface Copy {
+  path: SitePath;
+  hand: HandMenu;
+  entries: CopyEntry[];
+  match: ReadonlyMap<CopyEntry, SiteEntry>;
+}
+
+function inCopy(
+  { path, hand, entries, match }: Copy,
+  menu: SiteMenu,
+  shared: readonly SiteEntry[],
+): Difference[] {
+  const at = ({
+    start,
+    end,
+  }: {
+    start: number;
+    end: number;
+  }): Pick<Difference, 'path' | 'start' | 'end' | 'menu'> => ({
+    path,
+    start,
+    end,
+    menu,
+  });
+  const found: Difference[] = hand.unclosed.map(extent => ({ kind: 'unclosed', ...at(extent) }));
+  const present = new Set(match.values());
+  for (const one of shared)
+    if (!present.has(one))
+      found.push({ kind: 'missing', shared: one, ...at({ start: hand.start, end: hand.open }) });
+  for (const entry of entries) {
+    const usual = match.get(entry);
+    if (!usual && isRepeated(entry, shared)) continue;
+    if (!usual)
+      found.push({ kind: 'extra', label: entry.entry.label || entry.entry.href || '', ...at(entry.entry) });
+    else found.push(...ofEntry(entry, usual).map(difference => ({ ...difference, ...at(entry.entry) })));
+  }
+  // Where a list is not closed, what follows lies in it.
+  if (hand.unclosed.length > 0) return found;
+  const moved = firstMoved(
+    entries.flatMap(one => match.get(one) ?? []),
+    shared,
+  );
+  const place = entries.find(one => match.get(one) === moved);
+  if (moved && place) found.push({ kind: 'order', shared: moved, ...at(place.entry) });
+  else {
+    const under = entries.find(one => isElsewhere(one, match));
+    if (under) found.push({ kind: 'order', shared: match.get(under)!, ...at(under.entry) });
+  }
+  return found;
+}
+
+/** It stands in the same copy twice, as the wide and the narrow form of one menu do. */
+function isRepeated({ entry, target }: CopyEntry, shared: readonly SiteEntry[]): boolean {
+  return shared.some(one => one.target === target && entryKey(one.label) === entryKey(entry.label));
+}
+
+type OfEntry = { kind: 'label' | 'target' | 'folder'; entry: CopyEntry; shared: SiteEntry };
+
+function ofEntry(entry: CopyEntry, shared: SiteEntry): OfEntry[] {
+  const found: OfEntry[] = [];
+  if (entry.entry.label !== '' && entry.entry.label !== shared.label)
+    found.push({ kind: 'label', entry, shared });
+  const isDead = entry.end?.kind === 'no-file' || entry.end?.kind === 'foreign';
+  if (isDead && shared.target !== null && endsAlike(entry.entry.href!, shared.target))
+    found.push({ kind: 'folder', entry, shared });
+  const isTold = entry.end === null || !['page', 'file', 'away'].includes(entry.end.kind);
+  if (!isTold && entry.target !== shared.target) found.push({ kind: 'target', entry, shared });
+  return found;
+}
+
+/** The same file name: only the way to it differs. */
+function endsAlike(href: string, target: string): boolean {
+  const last = (path: string): string =>
+    path
+      .replace(/[?#].*$/, '')
+      .split('/')
+      .at(-1)!
+      .toLowerCase();
+  return last(href) === last(target) && !/^[a-z]:|^file:|^\//i.test(href);
+}
+
+/** The first entry that does not stand where it stands on most copies; null where all do. */
+function firstMoved(order: readonly SiteEntry[], shared: readonly SiteEntry[]): SiteEntry | null {
+  const places = order.map(one => shared.indexOf(one));
+  const kept = longestRise(places);
+  return order.find((_, at) => !kept.has(at)) ?? null;
+}
+
+/** Positions of a longest rising subsequence. */
+function longestRise(numbers: readonly number[]): Set<number> {
+  const best = numbers.map(() => ({ length: 1, from: -1 }));
+  numbers.forEach((number, at) => {
+    for (let before = 0; before < at; before += 1)
+      if (numbers[before]! < number && best[before]!.length + 1 > best[at]!.length)
+        best[at] = { length: best[before]!.length + 1, from: before };
+  });
+  const kept = new Set<number>();
+  const longest = Math.max(...best.map(one => one.length));
+  for (let at = best.findIndex(one => one.length === longest); at >= 0; at = best[at]!.from) kept.add(at);
+  return kept;
+}
+
+/** Its parent is another one than on most copies. */
+function isElsewhere(one: CopyEntry, match: Copy['match']): boolean {
+  const shared = match.get(one);
+  if (!shared) return false;
+  const parent = [...match].find(([other]) => other.entry === one.parent)?.[1] ?? null;
+  return parent !== shared.parent;
+}
+
+/** What marks the current page: features that stand on one entry a copy, mostly on the one that leads to the page itself. */
+function currentMarks(copies: readonly Copy[]): Set<string> {
+  const counts = new Map<string, { once: number; own: number; many: number }>();
+  for (const { path, entries, match } of copies) {
+    // A page that has no entry of its own may mark what it lies below.
+    if (![...match.values()].some(one => one.target === path)) continue;
+    const marks = new Set(entries.flatMap(one => one.entry.marks));
+    for (const mark of marks) {
+      const having = entries.filter(one => one.entry.marks.includes(mark));
+      const count = counts.get(mark) ?? { once: 0, own: 0, many: 0 };
+      if (having.length === 1) {
+        count.once += 1;
+        if (match.get(having[0]!)?.target === path) count.own += 1;
+      } else count.many += 1;
+      counts.set(mark, count);
+    }
+  }
+  const found = [...counts].filter(
+    ([, { once, own, many }]) => own >= 2 && own * 2 > once && many * 2 <= once,
+  );
+  return new Set(found.map(([mark]) => mark));
+}
+
+function wrongMarks(
+  { path, entries, match }: Copy,
+  menu: SiteMenu,
+  shared: readonly SiteEntry[],
+  marks: ReadonlySet<string>,
+): Difference[] {
+  const right = shared.find(one => one.target === path);
+  if (!right) return [];
+  const marked = entries.filter(one => one.entry.marks.some(mark => marks.has(mark)));
+  // What lies above the right one may be marked with it.
+  const above = new Set<SiteEntry>();
+  for (let one = right.parent; one; one = one.parent) above.add(one);
+  const wrong = marked.filter(one => {
+    const usual = match.get(one);
+    return usual !== right && !(usual && above.has(usual));
+  });
+  if (wrong.length === 0 || wrong.length > 2) return [];
+  const [entry] = wrong;
+  const { start, end } = entry!.entry;
+  return [{ kind: 'current', path, menu, start, end, entry: entry!, right }];
+}

@@ -1,0 +1,159 @@
+import { collapse } from '../page/words.ts';
+import { headings, rawTextElements } from '../page/kinds.ts';
+import { type Tree, type TreeNode, type TreeText, classesOf, isNode, textOf, valueOf } from '../page/tree.ts';
+import type { HandEntry } from './types.ts';
+
+const lists: ReadonlySet<string> = new Set(['ul', 'ol', 'menu', 'dir', 'dl']);
+const items: ReadonlySet<string> = new Set(['li', 'dt', 'dd']);
+const emphasis: ReadonlySet<string> = new Set(['b', 'strong', 'em', 'i', 'u', 'font', 'big', 'span', 'mark']);
+/** What they hold is no entry: a caption, a control, a form. */
+const passedOver: ReadonlySet<string> = new Set([
+  ...headings,
+  ...rawTextElements,
+  ...['template', 'noscript', 'button', 'form', 'select', 'label', 'svg', 'object', 'caption'],
+]);
+/** Anything but what stands between the entries of a line. */
+const words = /[^\s|·•:»«›‹>/\\~,*\u2013\u2014\u2022\u00a0\u2192-]/u;
+
+/** The entries of an element that holds a menu, with what lies below each. */
+export function entriesOf(tree: Tree, node: TreeNode): HandEntry[] {
+  return new EntryReader(tree).read(node.content, []);
+}
+
+/** Whether a text only stands between entries. */
+export function isSeparator(text: string): boolean {
+  return !words.test(text);
+}
+
+class EntryReader {
+  readonly #tree: Tree;
+
+  constructor(tree: Tree) {
+    this.#tree = tree;
+  }
+
+  /** @param marks of the elements around, up to the item */
+  read(content: readonly (TreeNode | TreeText)[], marks: readonly string[]): HandEntry[] {
+    const found: HandEntry[] = [];
+    for (const one of content) {
+      if (!isNode(one)) found.push(...this.#words(one, marks));
+      else if (isOurs(one)) continue;
+      else if (one.name === 'dd' && found.length > 0) found.at(-1)!.entries.push(...this.#item(one));
+      // A list that lies beside its item, not in it, belongs to the item before.
+      else if (
+        lists.has(one.name) &&
+        content.some(other => isNode(other) && other.name === 'li') &&
+        found.length > 0
+      )
+        found.at(-1)!.entries.push(...this.read(one.content, []));
+      else if (items.has(one.name)) found.push(...this.#item(one));
+      else if (isLink(one)) found.push(this.#link(one, marks));
+      else if (!passedOver.has(one.name)) found.push(...this.read(one.content, this.#marksOf(one, marks)));
+    }
+    return found;
+  }
+
+  /** One item of a list: its own link or words, and the lists in it. */
+  #item(item: TreeNode): HandEntry[] {
+    const below: HandEntry[] = [];
+    const own = this.#withoutLists(item.content, below);
+    const marks = this.#marksOf(item, []);
+    const [first, ...others] = this.read(own, marks);
+    if (!first) return below;
+    // Two links in one item are two entries, unless they lead to the same place, as a picture and its words do.
+    const twins = others.filter(one => one.href !== null && one.href === first.href);
+    const label = first.label || twins.map(one => one.label).find(Boolean) || '';
+    const rest = others.filter(one => !twins.includes(one) && one.href !== null);
+    return [{ ...first, label, entries: [...first.entries, ...below] }, ...rest];
+  }
+
+  /** The content without the lists in it at any depth; their entries go to `below`. */
+  #withoutLists(content: readonly (TreeNode | TreeText)[], below: HandEntry[]): (TreeNode | TreeText)[] {
+    return content.flatMap(one => {
+      if (!isNode(one)) return [one];
+      if (lists.has(one.name)) {
+        below.push(...this.read(one.content, []));
+        return [];
+      }
+      return [isLink(one) ? one : { ...one, content: this.#withoutLists(one.content, below) }];
+    });
+  }
+
+  #link(node: TreeNode, around: readonly string[]): HandEntry {
+    const { charset } = this.#tree;
+    const inner = node.content.filter(isNode).flatMap(one => this.#marksOf(one, []));
+    const isCurrent = valueOf(node, 'aria-current', charset) ?? 'false';
+    const marks = [
+      ...this.#marksOf(node, around),
+      ...inner,
+      ...(isCurrent === 'false' ? [] : ['aria-current']),
+    ];
+    const label = collapse(this.#text(node)) || (valueOf(node, 'title', charset) ?? '').trim();
+    const area = node.name === 'area' ? (valueOf(node, 'alt', charset) ?? '') : '';
+    return {
+      label: label || area,
+      href: valueOf(node, 'href', charset),
+      start: node.start,
+      end: node.open,
+      marks,
+      entries: [],
+    };
+  }
+
+  /** Words that are no link: an entry that only opens, or the page one is on. */
+  #words(text: TreeText, marks: readonly string[]): HandEntry[] {
+    const words = textOf(this.#tree, text);
+    return words
+      .split(/[|·•»›\u2022]/u)
+      .map(part => part.replace(/^[\s:>/\\~*,\u2013\u2014\u00a0-]+|[\s:>/\\~*,\u2013\u2014\u00a0-]+$/gu, ''))
+      .filter(part => /[\p{L}\p{N}]/u.test(part))
+      .map(part => {
+        const at = text.start + Math.max(0, this.#tree.raw.slice(text.start, text.end).indexOf(part));
+        const label = collapse(part);
+        return {
+          label,
+          href: null,
+          start: at,
+          end: at + part.length,
+          marks: [...marks, 'no link'],
+          entries: [],
+        };
+      });
+  }
+
+  #text(node: TreeNode): string {
+    return node.content
+      .map(one => {
+        if (!isNode(one)) return textOf(this.#tree, one);
+        if (one.name === 'img') return ` ${this.#pictureWords(one)} `;
+        if (one.name === 'br') return ' ';
+        return passedOver.has(one.name) && !headings.has(one.name) ? '' : this.#text(one);
+      })
+      .join('');
+  }
+
+  #pictureWords(image: TreeNode): string {
+    const { charset } = this.#tree;
+    return (valueOf(image, 'alt', charset) ?? '').trim() || (valueOf(image, 'title', charset) ?? '').trim();
+  }
+
+  #marksOf(node: TreeNode, around: readonly string[]): string[] {
+    const { charset } = this.#tree;
+    const id = valueOf(node, 'id', charset);
+    return [
+      ...around,
+      ...classesOf(node, charset).map(name => `.${name}`),
+      ...(id ? [`#${id}`] : []),
+      ...(emphasis.has(node.name) ? [node.name] : []),
+    ];
+  }
+}
+
+/** What Kamino put in is not written by hand. */
+export function isOurs(node: TreeNode): boolean {
+  return node.attributes.some(one => one.name === 'data-kamino');
+}
+
+export function isLink(node: TreeNode): boolean {
+  return (node.name === 'a' || node.name === 'area') && node.attributes.some(one => one.name === 'href');
+}

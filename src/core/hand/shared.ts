@@ -1,0 +1,168 @@
+import type { SitePath } from '../address/path.ts';
+import { type LinkEnd, endOfLink } from '../site/links.ts';
+import type { WholeSite } from '../site/whole.ts';
+import { targetKey } from './targets.ts';
+import { type HandEntry, type HandMenu, flatEntries } from './types.ts';
+
+/** An entry as most copies of a menu have it. */
+export interface SiteEntry {
+  label: string;
+  /** Where it leads: a path of the site with a section perhaps, or an address elsewhere; null for what only opens. */
+  target: string | null;
+  /** On how many copies it is. */
+  count: number;
+  parent: SiteEntry | null;
+  entries: SiteEntry[];
+  /** What sets it apart on most copies, whatever the page. */
+  marks: readonly string[];
+}
+
+export interface CopyEntry {
+  entry: HandEntry;
+  parent: HandEntry | null;
+  target: string | null;
+  /** Where its link leads; null for what is no link. */
+  end: LinkEnd | null;
+}
+
+/** Labels are the same whatever their case and white space. */
+export function entryKey(label: string): string {
+  return label.toLowerCase().replace(/\s+/g, ' ').trim();
+}
+
+/** The entries of one copy, each with where it leads, in order. */
+export function copyEntries(menu: HandMenu, path: SitePath, site: WholeSite): CopyEntry[] {
+  const page = site.pages.get(path)!;
+  return [...flatEntries(menu.entries)].map(({ entry, parent }) => {
+    const end = entry.href === null ? null : endOfLink(entry.href, page, site);
+    return { entry, parent, end, target: end === null ? null : targetKey(end, entry.href!, path) };
+  });
+}
+
+/** Which entry of most copies each entry of one copy stands for: by label and target, else by label, else by target. */
+export function matched(copy: readonly CopyEntry[], shared: readonly SiteEntry[]): Map<CopyEntry, SiteEntry> {
+  const found = new Map<CopyEntry, SiteEntry>();
+  const open = new Set(shared);
+  const tests: ((one: CopyEntry, entry: SiteEntry) => boolean)[] = [
+    (one, entry) => entryKey(one.entry.label) === entryKey(entry.label) && one.target === entry.target,
+    (one, entry) => one.entry.label !== '' && entryKey(one.entry.label) === entryKey(entry.label),
+    (one, entry) => one.target !== null && one.target === entry.target,
+  ];
+  for (const test of tests)
+    for (const one of copy) {
+      if (found.has(one)) continue;
+      const entry = [...open].find(other => test(one, other));
+      if (!entry) continue;
+      found.set(one, entry);
+      open.delete(entry);
+    }
+  return found;
+}
+
+/** The entries of most copies, as a tree in their usual order. */
+export function sharedEntries(copies: ReadonlyMap<SitePath, HandMenu>, site: WholeSite): SiteEntry[] {
+  const read = [...copies].map(([path, menu]) => copyEntries(menu, path, site));
+  const entries = usualEntries(read);
+  const shapes = read.map(copy => shapeOf(copy, entries));
+  const model = mostFrequent(shapes.filter(shape => shape.length === entries.length).map(shapeKey(entries)));
+  const shape =
+    shapes.find(one => one.length === entries.length && shapeKey(entries)(one) === model) ??
+    [...shapes].sort((one, other) => other.length - one.length)[0]!;
+  const rest = entries.filter(one => !shape.some(({ entry }) => entry === one));
+  for (const { entry, parent } of shape) {
+    entry.parent = parent;
+    parent?.entries.push(entry);
+  }
+  markHighlights(read, entries);
+  return [...shape.map(({ entry }) => entry), ...rest].filter(one => one.parent === null);
+}
+
+/** All of a tree of entries, in order. */
+export function flatShared(entries: readonly SiteEntry[]): SiteEntry[] {
+  return entries.flatMap(one => [one, ...flatShared(one.entries)]);
+}
+
+function usualEntries(copies: readonly (readonly CopyEntry[])[]): SiteEntry[] {
+  const labels = groups(copies, one => (one.entry.label === '' ? null : entryKey(one.entry.label)));
+  const isUsual = (group: Group): boolean =>
+    group.copies.size * 2 > copies.length || (group.copies.size * 2 === copies.length && group.copies.has(0));
+  const found: SiteEntry[] = [];
+  const add = (group: Group): void => {
+    const target = mostFrequent(group.members.flatMap(one => one.target ?? []));
+    const label = mostFrequent(group.members.map(one => one.entry.label).filter(Boolean)) ?? '';
+    found.push({ label, target, count: group.copies.size, parent: null, entries: [], marks: [] });
+  };
+  for (const group of labels.values()) if (isUsual(group)) add(group);
+  for (const [target, group] of groups(copies, one => one.target))
+    if (isUsual(group) && !found.some(one => one.target === target)) add(group);
+  return found;
+}
+
+interface Group {
+  /** Numbers of the copies that have it. */
+  copies: Set<number>;
+  members: CopyEntry[];
+}
+
+function groups(
+  copies: readonly (readonly CopyEntry[])[],
+  keyOf: (one: CopyEntry) => string | null,
+): Map<string, Group> {
+  const found = new Map<string, Group>();
+  copies.forEach((copy, at) => {
+    for (const one of copy) {
+      const key = keyOf(one);
+      if (key === null) continue;
+      const group = found.get(key) ?? { copies: new Set(), members: [] };
+      group.copies.add(at);
+      group.members.push(one);
+      found.set(key, group);
+    }
+  });
+  return found;
+}
+
+type Shape = { entry: SiteEntry; parent: SiteEntry | null }[];
+
+/** The shared entries of one copy in their order there, each with what it lies below. */
+function shapeOf(copy: readonly CopyEntry[], entries: readonly SiteEntry[]): Shape {
+  const match = matched(copy, entries);
+  const byEntry = new Map([...match].map(([one, shared]) => [one.entry, shared]));
+  return copy.flatMap(one => {
+    const entry = match.get(one);
+    if (!entry) return [];
+    return [{ entry, parent: (one.parent && byEntry.get(one.parent)) ?? null }];
+  });
+}
+
+const shapeKey =
+  (entries: readonly SiteEntry[]) =>
+  (shape: Shape): string =>
+    shape
+      .map(({ entry, parent }) => `${entries.indexOf(entry)}<${parent ? entries.indexOf(parent) : '-'}`)
+      .join(' ');
+
+/** What sets an entry apart wherever it stands, and no other one. */
+function markHighlights(copies: readonly (readonly CopyEntry[])[], entries: readonly SiteEntry[]): void {
+  const owners = new Map<string, Map<SiteEntry, number>>();
+  for (const copy of copies)
+    for (const [one, entry] of matched(copy, entries))
+      for (const mark of new Set(one.entry.marks)) {
+        const owner = owners.get(mark) ?? new Map<SiteEntry, number>();
+        owner.set(entry, (owner.get(entry) ?? 0) + 1);
+        owners.set(mark, owner);
+      }
+  for (const [mark, owner] of owners) {
+    const [only] = [...owner];
+    if (owner.size === 1 && only && only[1] * 2 > copies.length) only[0].marks = [...only[0].marks, mark];
+  }
+}
+
+/** The first of those that are met most often; null for none. */
+function mostFrequent<Value>(values: readonly Value[]): Value | null {
+  const counts = new Map<Value, number>();
+  for (const value of values) counts.set(value, (counts.get(value) ?? 0) + 1);
+  let best: Value | null = null;
+  for (const [value, count] of counts) if (best === null || count > counts.get(best)!) best = value;
+  return best;
+}

@@ -1,0 +1,79 @@
+import type { ResolvedMenu } from '../menu/types.ts';
+import type { EntryFit, MenuFit } from './fit.ts';
+import type { MenuFont, MenuFonts } from './fonts.ts';
+
+export interface MeasuredMenu {
+  menu: string;
+  /** Where the plan names languages: that of these labels. */
+  language: string | null;
+  /** The width of the bar, with home and gaps: it fits from here on, in px at a root size of 16. */
+  fitsFromPx: number;
+  /** The least of common fonts, where only system fonts are named; else the same. */
+  fitsFromLeastPx: number;
+  /** The same in em of the menu: what `fold: { when: crowded }` asks for. */
+  fitsFromEm: number;
+  home: number;
+  font: { family: string | null; sizePx: number; weight: number; files: string[]; isKnown: boolean };
+  entries: EntryFit[];
+  /** Height of an entry’s box. */
+  height: number;
+  widths: FitAt[];
+}
+
+export interface FitAt {
+  width: number;
+  fits: boolean;
+  /** How much room is left, or lacking where it is negative. */
+  left: number;
+  /** Where it does not fit: how many letters less would make it fit, and in which label. */
+  letters: { label: string; less: number } | null;
+}
+
+/** How wide a menu is, and at which of these widths it fits. */
+export function measuredMenu(menu: ResolvedMenu, fonts: MenuFonts, widths: readonly number[]): MeasuredMenu {
+  const fit = fonts.fit(menu);
+  const { entries, home, width, leastWidth, type, font, height } = fit;
+  return {
+    menu: menu.name,
+    language: menu.language?.tag ?? null,
+    fitsFromPx: Math.ceil(width * 100) / 100,
+    fitsFromLeastPx: Math.ceil(leastWidth * 100) / 100,
+    fitsFromEm: Math.ceil((width / type.size) * 1000) / 1000,
+    home: hundredth(home),
+    font: {
+      family: font.family,
+      sizePx: type.size,
+      weight: type.weight,
+      files: font.files,
+      isKnown: font.files.length > 0,
+    },
+    entries: entries.map(one => ({
+      label: one.label,
+      textWidth: hundredth(one.textWidth),
+      leastTextWidth: hundredth(one.leastTextWidth),
+      width: hundredth(one.width),
+      offset: hundredth(one.offset),
+    })),
+    height: hundredth(height),
+    widths: menu.form !== 'bar' && menu.form !== 'tabs' ? [] : widths.map(at => fitAt(at, fit)),
+  };
+}
+
+function hundredth(value: number): number {
+  return Math.round(value * 100) / 100;
+}
+
+function fitAt(at: number, { width, entries, type, font }: MenuFit & { font: MenuFont }): FitAt {
+  const left = Math.floor((at - width) * 100) / 100;
+  if (left >= 0) return { width: at, fits: true, left, letters: null };
+  const widthOf = (label: string): number => font.measure(label, type.boldest).most * type.size;
+  const longest = [...entries].sort((one, other) => other.textWidth - one.textWidth)[0];
+  const letters = [...(longest?.label ?? '')];
+  const whole = longest ? widthOf(longest.label) : 0;
+  let less = 1;
+  while (less < letters.length && whole - widthOf(letters.slice(0, -less).join('').trimEnd()) < -left)
+    less += 1;
+  // Shortening one label helps only as long as something of it is left.
+  const isWorthIt = longest !== undefined && less <= letters.length - 3;
+  return { width: at, fits: false, left, letters: isWorthIt ? { label: longest.label, less } : null };
+}

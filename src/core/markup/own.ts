@@ -1,0 +1,11 @@
+/** By these a style sheet, and a script, are known as Kamino's: the script asks whether it is there already. */
+export const styleSignature = '/* Kamino wrote this';
+export const scriptSignature = '(()=>{if(!document.dispatchEvent(new Event("kamino"';
+
+export function isOwnStyle(text: string): boolean {
+  return text.startsWith(styleSignature);
+}
+
+export function isOwnScript(text: string): boolean {
+  return text.startsWith(scriptSignature);
+}

@@ -1,0 +1,315 @@
+import type { SitePath } from '../address/path.ts';
+import { type Raw, lowerAscii } from '../text/bytes.ts';
+import { decode } from '../text/charset.ts';
+import { readAttributeReferences, readReferences } from '../text/references.ts';
+import { FrameReader } from './frame.ts';
+import { nothingWanted } from './wanted.ts';
+import { collapse } from './words.ts';
+import { headings } from './kinds.ts';
+import { type Tree, TreeBuilder } from './tree.ts';
+import type { Attribute, Frame } from './types.ts';
+import { type Listener, Walk } from './walk.ts';
+
+/** A stretch of a page: byte offsets of a tag. */
+export interface Extent {
+  start: number;
+  end: number;
+}
+
+export interface Identified extends Extent {
+  id: string;
+  /** The element's name; `a` also for an old `name` of a link. */
+  element: string;
+}
+
+export interface Heading extends Extent {
+  level: number;
+  text: string;
+  id: string | null;
+}
+
+export interface Link extends Extent {
+  href: string;
+  /** Its text, else the alternative text of its picture. */
+  text: string;
+  /** The menu of Kamino's that it lies in, or null. */
+  menu: string | null;
+}
+
+export interface Landmark extends Extent {
+  kind: 'banner' | 'navigation' | 'main' | 'contentinfo' | 'complementary' | 'search';
+  label: string | null;
+}
+
+/** All that is in a page. */
+export interface FullPage {
+  frame: Frame;
+  ids: Identified[];
+  headings: Heading[];
+  links: Link[];
+  landmarks: Landmark[];
+  /** How many words people read in its body. */
+  words: number;
+  /** It asks search engines to leave it out, or sends on to another page. */
+  isUnlisted: boolean;
+  /** The `datetime` of its first `time`, or null. */
+  date: string | null;
+}
+
+/** Reads a whole page. */
+export function readFull(path: SitePath, raw: Raw): FullPage {
+  return readWhole(path, raw, false).page;
+}
+
+/** The same with its tree, as for a browser with scripts off. */
+export function readWithTree(path: SitePath, raw: Raw): { page: FullPage; tree: Tree } {
+  const { page, builder } = readWhole(path, raw, true);
+  return { page, tree: builder!.tree(page.frame.charset) };
+}
+
+function readWhole(
+  path: SitePath,
+  raw: Raw,
+  hasTree: boolean,
+): { page: FullPage; builder: TreeBuilder | null } {
+  const walk = new Walk(raw, false);
+  const frame = new FrameReader(path, walk, { ...nothingWanted, end: true });
+  const full = new FullReader(walk, frame);
+  const builder = hasTree ? new TreeBuilder(walk) : null;
+  walk.run([frame, full, ...(builder ? [builder] : [])]);
+  return { page: full.page(frame.frame()), builder };
+}
+
+/** The ids of a page, each with the text of the heading that has it or is the first behind it; empty for none. */
+export function sectionLabels(page: FullPage): Map<string, string> {
+  const labels = new Map<string, string>();
+  for (const [at, { id, start }] of page.ids.entries()) {
+    if (labels.has(id)) continue;
+    const heading = page.headings.find(one => one.start >= start);
+    const next = page.ids[at + 1]?.start ?? Infinity;
+    labels.set(id, heading && heading.start <= next ? heading.text : '');
+  }
+  return labels;
+}
+
+/** The headings of a page, each with its own id or that of the section that it begins. */
+export function sectionHeadings(
+  page: FullPage,
+): { level: number; text: string; id: string | null; insert: number }[] {
+  const labels = sectionLabels(page);
+  let at = 0;
+  return page.headings.map(({ level, text, id, start }, number) => {
+    const before = page.headings[number - 1]?.start ?? -1;
+    while (at < page.ids.length && page.ids[at]!.start <= before) at += 1;
+    const around = page.ids
+      .slice(at)
+      .filter(one => one.start < start && sectionElements.has(one.element) && labels.get(one.id) === text);
+    // Behind the `<`, the letter and the figure.
+    return { level, text, id: id ?? around.at(-1)?.id ?? null, insert: start + 3 };
+  });
+}
+
+const sectionElements: ReadonlySet<string> = new Set(['section', 'div', 'article', 'a']);
+
+interface OpenText {
+  closes: string;
+  parts: Raw[];
+  done: (text: string) => void;
+}
+
+/** What is found before the charset is known: its texts are raw, and become text at the end. */
+interface Later {
+  raw: Raw;
+  done: (text: string) => void;
+}
+
+/** Landmarks by element; `header` and `footer` count only outside the parts of a page that have their own. */
+const landmarkOf: Record<string, Landmark['kind']> = {
+  header: 'banner',
+  nav: 'navigation',
+  main: 'main',
+  footer: 'contentinfo',
+  aside: 'complementary',
+  search: 'search',
+};
+const roles = new Set<string>(Object.values(landmarkOf));
+const sectioning = new Set(['article', 'aside', 'main', 'nav', 'section']);
+const inert = new Set(['template']);
+
+class FullReader implements Listener {
+  readonly #walk: Walk;
+  readonly #frame: FrameReader;
+  readonly #ids: (Extent & { raw: Raw; element: string })[] = [];
+  readonly #page: Omit<FullPage, 'frame' | 'ids'> = {
+    headings: [],
+    links: [],
+    landmarks: [],
+    words: 0,
+    isUnlisted: false,
+    date: null,
+  };
+  /** Attribute values, and texts of headings and links, that are still to be decoded. */
+  readonly #values: Later[] = [];
+  readonly #texts: Later[] = [];
+  /** Texts being read: of a heading, of a link. */
+  #open: OpenText[] = [];
+  #menus: { name: string; depth: number }[] = [];
+  /** Of the start tag just met: what it lies in, and whether anything counts there. */
+  #depth = 0;
+  #isInner = false;
+  #isInert = false;
+
+  constructor(walk: Walk, frame: FrameReader) {
+    this.#walk = walk;
+    this.#frame = frame;
+  }
+
+  /** Once the walk is over. */
+  page(frame: Frame): FullPage {
+    for (const one of this.#open.reverse()) this.#finish(one);
+    const text = (raw: Raw): string => readAttributeReferences(decode(raw, frame.charset));
+    for (const { raw, done } of this.#values) done(text(raw));
+    for (const { raw, done } of this.#texts) done(collapse(readReferences(decode(raw, frame.charset))));
+    return { frame, ids: this.#identified(text), ...this.#page };
+  }
+
+  /** An old `name` of a link counts where its id is another. */
+  #identified(text: (raw: Raw) => string): Identified[] {
+    const found: Identified[] = [];
+    let last: (Extent & { id: string }) | null = null;
+    for (const { start, end, raw, element } of this.#ids) {
+      const id = text(raw);
+      const isSame: boolean = last !== null && last.start === start && last.id === id;
+      last = { start, end, id };
+      if (id !== '' && !isSame) found.push({ start, end, id, element });
+    }
+    return found;
+  }
+
+  hearsText(): boolean {
+    return !this.#walk.outline.isInside(unread);
+  }
+
+  onText(): void {
+    const { start, end } = this.#walk.scanner;
+    const text = this.#walk.raw.slice(start, end);
+    if (start >= this.#frame.bodyPoint) this.#page.words += text.match(/[^\t\n\f\r ]+/g)?.length ?? 0;
+    for (const one of this.#open) one.parts.push(text);
+  }
+
+  onTag(): void {
+    const { outline, scanner } = this.#walk;
+    this.#isInert = outline.isInside(inert);
+    this.#depth = outline.depth;
+    this.#isInner = (scanner.name === 'header' || scanner.name === 'footer') && outline.isInside(sectioning);
+  }
+
+  onStart(): void {
+    const { name, start, end } = this.#walk.scanner;
+    this.#leaveMenus();
+    if (this.#isInert) return;
+    const attributes = this.#walk.scanner.attributes();
+    const extent = { start, end };
+    this.#readMenu(attributes);
+    const id = rawValue(attributes, 'id');
+    if (id !== null && id !== '') this.#ids.push({ ...extent, raw: id, element: name });
+    const oldName = name === 'a' ? rawValue(attributes, 'name') : null;
+    if (oldName !== null && oldName !== '') this.#ids.push({ ...extent, raw: oldName, element: name });
+    this.#readLandmark(name, attributes, extent);
+    if (headings.has(name)) this.#readHeading(name, id === '' ? null : id, extent);
+    else if (name === 'a' || name === 'area') this.#readLink(name, attributes, extent);
+    else if (name === 'meta') this.#readMeta(attributes);
+    else if (name === 'time') this.#readDate(attributes);
+    else if (name === 'img') this.#readAlternative(attributes);
+    else if (name === 'br') for (const one of this.#open) one.parts.push(' ');
+  }
+
+  onEnd(): void {
+    const { name } = this.#walk.scanner;
+    this.#leaveMenus();
+    const isHeading = headings.has(name);
+    for (const one of this.#open.filter(
+      ({ closes }) => closes === name || (isHeading && headings.has(closes)),
+    ))
+      this.#finish(one);
+  }
+
+  #leaveMenus(): void {
+    if (this.#menus.length === 0) return;
+    const { depth } = this.#walk.outline;
+    this.#menus = this.#menus.filter(menu => depth > menu.depth);
+  }
+
+  #readMenu(attributes: readonly Attribute[]): void {
+    const menu = rawValue(attributes, 'data-kamino');
+    if (menu !== null && this.#walk.outline.depth > this.#depth)
+      this.#menus.push({ name: readAttributeReferences(menu), depth: this.#depth });
+  }
+
+  #readHeading(name: string, id: Raw | null, extent: Extent): void {
+    const heading: Heading = { ...extent, level: Number(name[1]), text: '', id: null };
+    if (id !== null) this.#values.push({ raw: id, done: text => (heading.id = text || null) });
+    this.#page.headings.push(heading);
+    this.#open = this.#open.filter(one => !headings.has(one.closes));
+    this.#open.push({ closes: name, parts: [], done: text => (heading.text = text) });
+  }
+
+  #readLink(name: string, attributes: readonly Attribute[], extent: Extent): void {
+    const href = rawValue(attributes, 'href');
+    for (const one of this.#open.filter(({ closes }) => closes === 'a')) this.#finish(one);
+    if (href === null) return;
+    const link: Link = { ...extent, href: '', text: '', menu: this.#menus.at(-1)?.name ?? null };
+    this.#page.links.push(link);
+    this.#values.push({ raw: href, done: text => (link.href = text) });
+    const alt = name === 'area' ? rawValue(attributes, 'alt') : null;
+    if (alt !== null) this.#values.push({ raw: alt, done: text => (link.text = text) });
+    if (name === 'a') this.#open.push({ closes: 'a', parts: [], done: text => (link.text = text) });
+  }
+
+  /** What counts here is ASCII in every charset. */
+  #readMeta(attributes: readonly Attribute[]): void {
+    const value = (name: string): string => readAttributeReferences(rawValue(attributes, name) ?? '');
+    const isRobots = lowerAscii(value('name')) === 'robots';
+    const isRefresh = lowerAscii(value('http-equiv')) === 'refresh';
+    const content = value('content');
+    if ((isRobots && /noindex|none/i.test(content)) || (isRefresh && /url\s*=/i.test(content)))
+      this.#page.isUnlisted = true;
+  }
+
+  #readDate(attributes: readonly Attribute[]): void {
+    const date = rawValue(attributes, 'datetime');
+    if (date === null) return;
+    this.#values.push({ raw: date, done: text => (this.#page.date ??= text) });
+  }
+
+  #readAlternative(attributes: readonly Attribute[]): void {
+    const alt = rawValue(attributes, 'alt');
+    if (alt) for (const one of this.#open) one.parts.push(alt);
+  }
+
+  #readLandmark(name: string, attributes: readonly Attribute[], extent: Extent): void {
+    const role = lowerAscii(readAttributeReferences(rawValue(attributes, 'role') ?? '')).split(' ')[0]!;
+    const kind = roles.has(role)
+      ? (role as Landmark['kind'])
+      : role === '' && !this.#isInner
+        ? landmarkOf[name]
+        : undefined;
+    if (kind === undefined || this.#walk.outline.inForeign) return;
+    const landmark: Landmark = { ...extent, kind, label: null };
+    this.#page.landmarks.push(landmark);
+    const label = rawValue(attributes, 'aria-label');
+    if (label !== null) this.#values.push({ raw: label, done: text => (landmark.label = text) });
+  }
+
+  #finish(one: OpenText): void {
+    this.#open = this.#open.filter(other => other !== one);
+    this.#texts.push({ raw: one.parts.join(''), done: one.done });
+  }
+}
+
+function rawValue(attributes: readonly Attribute[], name: string): Raw | null {
+  return attributes.find(one => one.name === name)?.value ?? null;
+}
+
+/** Their content is no text for people. */
+const unread = new Set(['script', 'style', 'template', 'noscript']);

@@ -1,0 +1,133 @@
+import { type CssNode, generate, parse, walk } from 'css-tree';
+import type { SitePath } from '../address/path.ts';
+import { decode } from '../text/charset.ts';
+import type { Place } from '../text/source.ts';
+import { Source } from '../text/source.ts';
+import { type Tree, type TreeNode, isNode, valueOf } from './tree.ts';
+
+/** One selector of a rule of a style sheet, with what the rule sets. */
+export interface StyleRule {
+  selector: string;
+  specificity: Specificity;
+  declarations: readonly { property: string; value: string; isImportant: boolean }[];
+  /** It holds under a condition: a width, print and the like. */
+  condition: string | null;
+  place: Place;
+}
+
+/** https://www.w3.org/TR/selectors-4/#specificity-rules */
+export type Specificity = readonly [ids: number, classes: number, names: number];
+
+/** The rules of a style sheet. What cannot be read is passed over, as browsers do. */
+export function readStyles(source: Source, from = 0, to = source.text.length): StyleRule[] {
+  const rules: StyleRule[] = [];
+  const text = source.text.slice(from, to);
+  const conditions: string[] = [];
+  const sheet = parse(text, { positions: true, parseValue: false, onParseError: () => undefined });
+  walk(sheet, {
+    enter(node: CssNode) {
+      if (node.type === 'Atrule')
+        conditions.push(`@${node.name} ${node.prelude ? generate(node.prelude) : ''}`.trim());
+      if (node.type !== 'Rule' || node.prelude.type !== 'SelectorList') return;
+      if (conditions.some(one => /^@(?:-\w+-)?(?:keyframes|font-face|page)/.test(one))) return;
+      const declarations = node.block.children.toArray().flatMap(one =>
+        one.type === 'Declaration'
+          ? [
+              {
+                property: one.property.toLowerCase(),
+                value: generate(one.value).trim(),
+                isImportant: one.important !== false,
+              },
+            ]
+          : [],
+      );
+      for (const selector of node.prelude.children) {
+        const { start, end } = selector.loc ?? node.loc!;
+        rules.push({
+          selector: generate(selector),
+          specificity: specificityOf(selector),
+          declarations,
+          condition: conditions.length > 0 ? conditions.join(' ') : null,
+          place: source.place(from + start.offset, from + end.offset),
+        });
+      }
+    },
+    leave(node: CssNode) {
+      if (node.type === 'Atrule') conditions.pop();
+    },
+  });
+  return rules;
+}
+
+/** A style sheet of a page: a file that it links to, or what stands in it. */
+export type Sheet =
+  { kind: 'file'; href: string; isOurs: boolean } | { kind: 'inside'; start: number; end: number };
+
+/** The style sheets of a page, in order; what a `noscript` holds is none for a browser with scripts on. */
+export function sheetsOf(tree: Tree): Sheet[] {
+  return tree.nodes.flatMap((node): Sheet[] => {
+    if (node.within.includes('noscript')) return [];
+    const text = node.content.find(one => !isNode(one));
+    if (node.name === 'style' && text) return [{ kind: 'inside', start: text.start, end: text.end }];
+    if (node.name !== 'link') return [];
+    const rel = (valueOf(node, 'rel', tree.charset) ?? '').toLowerCase().split(/\s+/);
+    const href = valueOf(node, 'href', tree.charset);
+    if (!rel.includes('stylesheet') || href === null) return [];
+    return [{ kind: 'file', href, isOurs: valueOf(node, 'data-kamino', tree.charset) !== null }];
+  });
+}
+
+/** The rules that stand in a page itself. */
+export function inlineRules(path: SitePath, tree: Tree): StyleRule[] {
+  return sheetsOf(tree).flatMap(one => {
+    if (one.kind !== 'inside') return [];
+    const { start, end } = one;
+    // Line breaks stay where they are, so that places are those of the page.
+    const before = decode(tree.raw.slice(0, start), tree.charset);
+    const text = decode(tree.raw.slice(start, end), tree.charset);
+    return readStyles(new Source(path, before + text), before.length);
+  });
+}
+
+/** The same for a rule that stands in many pages. */
+export function ruleKey({ place, selector, declarations }: StyleRule): string {
+  return `${place.file.endsWith('.css') ? place.file : ''} ${selector} ${JSON.stringify(declarations)}`;
+}
+
+export function atLeast(one: Specificity, other: Specificity): boolean {
+  for (const at of [0, 1, 2] as const) if (one[at] !== other[at]) return one[at] > other[at];
+  return true;
+}
+
+function specificityOf(selector: CssNode): Specificity {
+  let [ids, classes, names] = [0, 0, 0];
+  const add = (node: CssNode): void => {
+    if (node.type === 'IdSelector') ids += 1;
+    else if (node.type === 'ClassSelector' || node.type === 'AttributeSelector') classes += 1;
+    else if (node.type === 'TypeSelector') names += node.name === '*' ? 0 : 1;
+    else if (node.type === 'PseudoElementSelector') names += 1;
+    else if (node.type === 'PseudoClassSelector') addPseudo(node);
+    else if ('children' in node && node.children) node.children.forEach(add);
+  };
+  const addPseudo = (node: Extract<CssNode, { type: 'PseudoClassSelector' }>): void => {
+    if (node.name === 'where') return;
+    const isOfItsList = ['not', 'is', 'has'].includes(node.name);
+    if (!isOfItsList) classes += 1;
+    const lists =
+      node.children?.toArray().flatMap(one => (one.type === 'SelectorList' ? one.children.toArray() : [])) ??
+      [];
+    const [most] = lists.map(specificityOf).sort((one, other) => (atLeast(one, other) ? -1 : 1));
+    if (isOfItsList && most) [ids, classes, names] = [ids + most[0], classes + most[1], names + most[2]];
+  };
+  add(selector);
+  return [ids, classes, names];
+}
+
+/** The name of Kamino's menu that an element lies in, or null. */
+export function menuAround(node: TreeNode, tree: Tree): string | null {
+  for (let one: TreeNode | null = node; one; one = one.parent) {
+    const name = valueOf(one, 'data-kamino', tree.charset);
+    if (name !== null) return name;
+  }
+  return null;
+}

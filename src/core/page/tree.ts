@@ -1,0 +1,158 @@
+import { type Raw, lowerAscii } from '../text/bytes.ts';
+import { type Charset, decode } from '../text/charset.ts';
+import { readAttributeReferences, readReferences } from '../text/references.ts';
+import type { Scanner } from './scanner.ts';
+import type { Attribute, Element } from './types.ts';
+import { type Listener, Walk } from './walk.ts';
+
+/** An element with what it lies in and what lies in it. */
+export interface TreeNode extends Element {
+  parent: TreeNode | null;
+  content: (TreeNode | TreeText)[];
+  attributes: readonly Attribute[];
+}
+
+/** A stretch of text: byte offsets. */
+export interface TreeText {
+  start: number;
+  end: number;
+}
+
+/** The elements of a page as a tree; `html`, `head` and `body` are not among them, what lies in them is. */
+export interface Tree {
+  raw: Raw;
+  charset: Charset;
+  content: (TreeNode | TreeText)[];
+  /** All elements, in the order of their start tags. */
+  nodes: TreeNode[];
+  /** These stand for themselves, with the attributes of their first tags. */
+  html: TreeNode;
+  head: TreeNode;
+  body: TreeNode;
+  /** Where the body's content begins, as far as it is known; what lies before it is the head's. */
+  bodyPoint: number;
+}
+
+/** @param scripting as for a browser with scripts on, where a `noscript` holds text and no elements */
+export function readTree(raw: Raw, charset: Charset, scripting: boolean): Tree {
+  const walk = new Walk(raw, scripting);
+  const builder = new TreeBuilder(walk);
+  walk.run([builder]);
+  return builder.tree(charset);
+}
+
+/** Hears what makes the tree of a page. */
+export class TreeBuilder implements Listener {
+  readonly #walk: Walk;
+  readonly #content: (TreeNode | TreeText)[] = [];
+  readonly #nodes: TreeNode[] = [];
+  readonly #roots = { html: rootNode('html'), head: rootNode('head'), body: rootNode('body') };
+  /** What holds the element whose start tag was just met. */
+  #parent: TreeNode | null = null;
+
+  constructor(walk: Walk) {
+    this.#walk = walk;
+  }
+
+  asks(): boolean {
+    const { scanner } = this.#walk;
+    if (scanner.name === 'html' || scanner.name === 'body') addRoot(this.#roots[scanner.name], scanner);
+    return !roots.has(scanner.name);
+  }
+
+  onTag(): void {
+    this.#parent = this.#innermost();
+  }
+
+  onStart(element: Element | null): void {
+    const { scanner } = this.#walk;
+    if (element === null || roots.has(scanner.name)) return;
+    const node: TreeNode = Object.assign(element, {
+      parent: this.#parent,
+      content: [],
+      attributes: scanner.attributes(),
+    });
+    (this.#parent?.content ?? this.#content).push(node);
+    this.#nodes.push(node);
+  }
+
+  onText(): void {
+    const { start, end } = this.#walk.scanner;
+    (this.#innermost()?.content ?? this.#content).push({ start, end });
+  }
+
+  /** Once the walk is over. */
+  tree(charset: Charset): Tree {
+    return {
+      raw: this.#walk.raw,
+      charset,
+      content: this.#content,
+      nodes: this.#nodes,
+      bodyPoint: 0,
+      ...this.#roots,
+    };
+  }
+
+  #innermost(): TreeNode | null {
+    return this.#walk.outline.innermost as TreeNode | null;
+  }
+}
+
+function rootNode(name: string): TreeNode {
+  const places = { start: -1, open: -1, close: -1, end: -1, stop: -1 };
+  const outer = { within: [], openBefore: [], inOpenLink: false, openAtClose: [], linkAtClose: false };
+  return { name, ...places, ...outer, parent: null, content: [], attributes: [] };
+}
+
+function addRoot(node: TreeNode, scanner: Scanner): void {
+  if (node.start >= 0) return;
+  Object.assign(node, { start: scanner.start, open: scanner.end, attributes: scanner.attributes() });
+}
+
+const roots: ReadonlySet<string> = new Set(['html', 'head', 'body']);
+
+export function isNode(one: TreeNode | TreeText): one is TreeNode {
+  return 'content' in one;
+}
+
+export function childrenOf(parent: { content: readonly (TreeNode | TreeText)[] }): TreeNode[] {
+  return parent.content.filter(isNode);
+}
+
+/** An attribute's value as text, or null where it is not there. */
+export function valueOf(node: TreeNode, name: string, charset: Charset): string | null {
+  const found = node.attributes.find(one => one.name === name);
+  return found ? readAttributeReferences(decode(found.value, charset)) : null;
+}
+
+export function classesOf(node: TreeNode, charset: Charset): string[] {
+  return (valueOf(node, 'class', charset) ?? '').split(/[\t\n\f\r ]+/).filter(Boolean);
+}
+
+export function textOf({ raw, charset }: Tree, { start, end }: TreeText): string {
+  return readReferences(decode(raw.slice(start, end), charset));
+}
+
+/** The first word of its `role`, in small letters. */
+export function roleOf(node: TreeNode, charset: Charset): string {
+  return lowerAscii(valueOf(node, 'role', charset) ?? '')
+    .trim()
+    .split(/\s+/)[0]!;
+}
+
+/** An element and all in it, in the order of the page. */
+export function* descendants(node: TreeNode): Generator<TreeNode> {
+  yield node;
+  for (const child of node.content) if (isNode(child)) yield* descendants(child);
+}
+
+/** What no entry of a menu holds: a list that is never closed ends there. */
+const noEntry: ReadonlySet<string> = new Set(
+  'h1 h2 h3 h4 h5 h6 p div table section article main form footer hr pre blockquote'.split(' '),
+);
+
+/** The first element in a list that is never closed which cannot be meant to lie in it; null where there is none. */
+export function firstBehind(list: TreeNode): TreeNode | null {
+  for (const node of descendants(list)) if (node !== list && noEntry.has(node.name)) return node;
+  return null;
+}

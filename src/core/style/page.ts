@@ -1,0 +1,90 @@
+import type { ResolvedLooks } from '../look/types.ts';
+import type { ResolvedMenu } from '../menu/types.ts';
+import { menuClass, parts } from '../markup/names.ts';
+import { leadsToSections } from '../markup/script.ts';
+import { conditionOfStaying } from './arrange.ts';
+
+/** How the page itself goes to its sections: below what stays, and calmly. */
+export function inPage(menus: readonly ResolvedMenu[], { scopes }: ResolvedLooks): string {
+  const top = menus.find(menu => menu.toTop !== null)?.toTop ?? null;
+  if (!top && !menus.some(menu => leadsToSections(menu.entries))) return '';
+  const calm = `@media (prefers-reduced-motion: no-preference) {
+  html {
+    scroll-behavior: smooth;
+  }
+}
+`;
+  const stays = menus.some(menu => menu.stays !== null);
+  const [above = '0.7em', , below = above] = (scopes[0]?.values.get('padding') ?? '0.7em').split(' ');
+  // Until the script knows it: rather more than less.
+  const height = stays ? `calc((1.35em + ${above} + ${below}) * 1.2)` : '0px';
+  const start = `${conditionOfStaying} {
+  html {
+    scroll-padding-block-start: var(--kamino-stays, ${height});
+  }
+}
+`;
+  const end = top ? `html {\n  scroll-padding-block-end: calc(${top.size} + 1.5rem);\n}\n` : '';
+  return calm + start + end;
+}
+
+/** Buttons, and the way to the top: in the flow at the end of the page, with a row of its own that stays in view. */
+export function singles(menus: readonly ResolvedMenu[]): string {
+  const top = menus.find(menu => menu.toTop !== null);
+  const button = menus.some(menu => menu.form === 'button')
+    ? `.${parts.menu}.${parts.button} {
+  display: flex;
+}
+`
+    : '';
+  if (!top) return button;
+  const { corner, showsAfter, size } = top.toTop!;
+  const own = `.${menuClass(top.name)}`;
+  return `${button}.${parts.menu}.${parts.top} {
+  position: sticky;
+  z-index: var(--kamino-layer, 20);
+  inset-block-end: 0;
+  display: flex;
+  ${corner === 'end' ? 'justify-content: flex-end;' : ''}
+  padding: 0.75rem;
+  padding-block-end: calc(max(0.75rem, env(safe-area-inset-bottom)) + var(--kamino-lift, 0px));
+  padding-inline: max(0.75rem, env(safe-area-inset-left), env(safe-area-inset-right));
+  scroll-margin-block-start: ${showsAfter};
+  background: none;
+  pointer-events: none;
+}
+${own} a.${parts.link}.${parts.link} {
+  justify-content: center;
+  inline-size: ${size};
+  block-size: ${size};
+  padding: 0;
+  border-radius: 50%;
+  pointer-events: auto;
+}
+${own} .${parts.icon}.${parts.icon} {
+  margin: 0;
+}
+${
+  top.entries[0]!.icon === null
+    ? `${own} a.${parts.link}::before {
+  content: "";
+  inline-size: 0.6em;
+  block-size: 0.6em;
+  margin-block-start: 0.25em;
+  border: solid currentcolor;
+  border-width: 0.14em 0 0 0.14em;
+  rotate: 45deg;
+}
+`
+    : ''
+}.${parts.top}.${parts.away} {
+  visibility: hidden;
+  opacity: 0;
+}
+@media (prefers-reduced-motion: no-preference) {
+  .${parts.menu}.${parts.top} {
+    transition: opacity 0.2s ease-out, visibility 0.2s;
+  }
+}
+`;
+}

@@ -1,0 +1,152 @@
+import { parts } from '../markup/names.ts';
+
+/** Parts of menus that not every site has. */
+export interface StyleParts {
+  home: boolean;
+  /** Submenus that open; others lie open. */
+  submenu: boolean;
+  toggle: boolean;
+  /** Drawers and full-screen menus. */
+  cover: boolean;
+  /** Some entries or parts have a ground of their own. */
+  boxes: boolean;
+}
+
+/** A part in a menu, two classes strong. */
+export const within = (part: keyof typeof parts): string => `.${parts.menu} .${parts[part]}`;
+
+/** The list of a menu itself, wherever its form puts it, and its entries. */
+export const topList = `:not(li)>.${parts.list}`;
+export const topEntry = `${topList}>.${parts.entry}`;
+
+/** What opens and closes: openers, toggles and the button of a cover. */
+const controls = (has: StyleParts): string[] => [
+  ...(has.submenu ? [`.${parts.opener}>*`] : []),
+  ...(has.toggle ? [`.${parts.toggle}>*`] : []),
+  ...(has.cover ? [`.${parts.close}`] : []),
+];
+
+/** What answers the pointer and the keyboard, with a state. */
+export const pick = (has: StyleParts, state = ''): string =>
+  `.${parts.menu} :is(${[`a.${parts.link}`, ...(has.home ? [`.${parts.home}`] : []), ...controls(has)].join(',')})${state}`;
+
+/** The same but for the home. */
+export const pickEntries = (has: StyleParts, state = ''): string =>
+  `.${parts.menu} :is(${[`a.${parts.link}`, ...controls(has)].join(',')})${state}`;
+
+/** The page's own rules for lists, links and the like end here; then what all forms share. */
+export function partRules(has: StyleParts): string {
+  const own = `.${parts.menu} [class^=kamino-]:not(:where(svg,img))`;
+  const openers = [...(has.submenu ? [`.${parts.opener}`] : []), ...(has.toggle ? [`.${parts.toggle}`] : [])];
+  const inside = openers.length > 0 ? `,.${parts.menu} :is(${openers.join(',')})>*` : '';
+  const all = `.${parts.menu}.${parts.menu},${own}${inside}`;
+  const before = all
+    .split(/,(?=\.kamino[. ])/)
+    .flatMap(one => [`${one}::before`, `${one}::after`])
+    .join(',');
+  return `${all} {
+  all: revert;
+  box-sizing: border-box;
+}
+${before} {
+  all: revert;
+  content: none;
+}
+${shared(has)}${has.submenu || has.toggle ? summaries(has) : ''}`;
+}
+
+const shared = (has: StyleParts): string => `.${parts.menu}.${parts.menu} {
+  min-inline-size: 0;
+  color: var(--kamino-color);
+  background: var(--kamino-background);
+  font-family: var(--kamino-font-family);
+  font-size: var(--kamino-font-size);
+  font-weight: var(--kamino-font-weight);
+  letter-spacing: var(--kamino-letter-spacing);
+  line-height: 1.35;
+}
+${within('list')} {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--kamino-gap);
+  min-inline-size: 0;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+${within('entry')} {
+  position: relative;
+  display: flex;
+  min-inline-size: 0;
+}
+.${parts.menu} :is(.${parts.link}${has.home ? `,.${parts.home}` : ''}${controls(has)
+  .map(one => `,${one}`)
+  .join('')}) {
+  position: relative;
+  display: flex;
+  align-items: center;
+  min-inline-size: 0;
+  padding: var(--kamino-padding);
+  border-radius: var(--kamino-radius);
+  color: var(--kamino-color);
+  text-decoration: none;
+  overflow-wrap: anywhere;
+}
+${
+  has.home
+    ? `${within('home')} {
+  margin-inline-end: 0.6em;
+  color: inherit;
+  font-weight: 700;
+}
+`
+    : ''
+}`;
+
+/** The marks of openers and toggles are drawn, and turn when open. */
+function summaries(has: StyleParts): string {
+  const all = `.${parts.menu} :is(${controls(has).join(',')})`;
+  return `${all} {
+  gap: 0.5em;
+  min-inline-size: 2em;
+${has.cover ? '  border: 0;\n  background: none;\n  font: inherit;\n  letter-spacing: inherit;\n' : ''}  list-style: none;
+  cursor: pointer;
+}
+${all}::-webkit-details-marker {
+  display: none;
+}
+${has.submenu ? openers : ''}`;
+}
+
+const openers = `${within('opener')} {
+  display: flex;
+}
+${within('opener')}>* {
+  min-block-size: 100%;
+}
+${within('opener')}>.${parts.link} {
+  flex: 1 1 auto;
+}
+${within('link')}+.${parts.opener}>* {
+  padding-inline: 0.6em;
+}
+${within('link')}:has(+.${parts.opener}) {
+  padding-inline-end: 0.3em;
+}
+${within('link')}:has(+.${parts.opener})::after {
+  margin-inline-end: -0.65em;
+}
+${within('opener')}>*::after {
+  content: "";
+  inline-size: 0.45em;
+  block-size: 0.45em;
+  margin-block-start: -0.2em;
+  border: solid currentcolor;
+  border-width: 0 0.12em 0.12em 0;
+  rotate: 45deg;
+}
+${within('opener')}[open]>*::after {
+  margin-block-start: 0.25em;
+  rotate: 225deg;
+}
+`;

@@ -1,0 +1,248 @@
+import type { Align } from '../plan/types.ts';
+import { parts } from '../markup/names.ts';
+import { type StyleParts, pick, topEntry, topList, within } from './parts.ts';
+
+export const bar = `.${parts.bar} .${parts.room} {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: var(--kamino-gap);
+}
+`;
+
+/**
+ * Entries that stand below each other: in a column, a submenu, a folded menu.
+ * @param lists their lists; @param scope what holds them; @param opens whether any of them have submenus
+ */
+export const lines = (lists: string, scope: string, opens: boolean): string => `${lists} {
+  flex-direction: column;
+  flex-wrap: nowrap;
+}
+${scope} .${parts.link}${opens ? `,${scope} .${parts.opener}:first-child` : ''} {
+  flex: 1 1 0;
+}
+${
+  opens
+    ? `${scope} .${parts.entry} {
+  flex-wrap: wrap;
+}
+${scope} summary.${parts.link} {
+  justify-content: space-between;
+}
+${scope} .${parts.link}+.${parts.opener}>* {
+  min-inline-size: 44px;
+  justify-content: flex-end;
+  padding-inline-end: var(--kamino-mark-inline);
+}
+`
+    : ''
+}${markBeside(scope)}`;
+
+export const plain = `.${parts.plain} .${parts.list} {
+  gap: 0 1.5em;
+}
+.${parts.plain} :is(.${parts.entry},.${parts.submenu}) {
+  flex-direction: column;
+}
+.${parts.plain} .${parts.link} {
+  padding: 0.35em 0;
+}
+`;
+
+/** Without a ground of its own an entry's mark is as wide as its label. */
+export const markPlain = `.${parts.plain} .${parts.entry} a.${parts.link}.${parts.link}::after {
+  inset-inline: 0;
+  inset-block-end: 0.1em;
+}
+`;
+
+/** Submenus lie in the flow, behind their openers; as sheets over the page only where menus are not folded. */
+export const submenus = `.${parts.opener}:not([open])+.${parts.submenu}.${parts.submenu} {
+  display: none;
+}
+${within('submenu')} {
+  flex-basis: 100%;
+  padding-inline-start: 1em;
+}
+`;
+
+/**
+ * Submenus as sheets: below the entries of a bar; beside those of a column, and of another sheet.
+ * @param menu its class; @param isBar or a column
+ */
+export function sheets(menu: string, isBar: boolean): string {
+  const sheet = `${menu} .${parts.submenu}`;
+  const beside = isBar ? `${sheet} .${parts.submenu}` : sheet;
+  const inside = isBar ? `${sheet} ` : `${menu} `;
+  return `${sheet} {
+  position: absolute;
+  z-index: var(--kamino-layer, 20);
+  inset-block-start: calc(100% + 0.3em);
+  inset-inline-start: 0;
+  inline-size: max-content;
+  min-inline-size: 12em;
+  max-inline-size: min(22em, 80vw);
+  padding: 0.4em;
+  border: var(--kamino-sheet-border, 1px solid color-mix(in srgb, currentcolor 18%, transparent));
+  border-radius: calc(var(--kamino-radius) + 0.2em);
+  color: var(--kamino-color);
+  background: var(--kamino-background);
+  box-shadow: var(--kamino-sheet-shadow, 0 0.6em 1.8em rgb(0 0 0 / 0.18));
+}
+${sheet}:not(:has(ul)) {
+  max-block-size: 85vh;
+  overflow-y: auto;
+}
+${beside} {
+  inset-block-start: calc(-0.4em - 1px);
+  inset-inline-start: calc(100% + 0.4em);
+}
+${inside}.${parts.opener}.${parts.opener}>*::after {
+  margin: 0;
+  rotate: -45deg;
+}
+${inside}.${parts.opener}.${parts.opener}>:dir(rtl)::after {
+  rotate: 135deg;
+}
+${
+  isBar
+    ? `${menu} ${topEntry}:nth-last-child(-n + 2):not(:nth-child(-n + 2))>.${parts.submenu} {
+  inset-inline: auto 0;
+}
+`
+    : ''
+}${sheet}.${parts.up} {
+  inset-block: auto calc(100% + 0.3em);
+}
+${sheet}.${parts.tall} {
+  overflow-y: auto;
+}
+${sheet}.${parts.tall} .${parts.submenu} {
+  position: static;
+  max-block-size: none;
+  border: 0;
+  box-shadow: none;
+}
+@media (prefers-reduced-motion: no-preference) {
+  ${sheet} {
+    transition: opacity var(--kamino-ease), translate var(--kamino-ease);
+    @starting-style {
+      opacity: 0;
+      translate: 0 -0.3em;
+    }
+  }
+}
+`;
+}
+
+/** A submenu in columns: no part of it opens, each stands under its own entry as a small heading. */
+export const columns = (menu: string, count: number): string => `${menu} .${parts.columns} {
+  display: grid;
+  grid-template-columns: repeat(${count}, auto);
+  align-items: start;
+  column-gap: 1em;
+  max-inline-size: min(${count * 16}em, 92vw);
+}
+${menu} .${parts.columns} .${parts.submenu} {
+  position: static;
+  inline-size: auto;
+  min-inline-size: 0;
+  padding: 0;
+  padding-block-end: 0.6em;
+  border: 0;
+  box-shadow: none;
+}
+${menu} .${parts.heading} {
+  font-size: 0.85em;
+  font-weight: 700;
+}
+`;
+
+const rests: Record<Exclude<Align, 'start'>, string> = {
+  center: 'margin-inline: auto;',
+  end: 'margin-inline-start: auto;',
+  spread: 'flex: 1 1 auto;\n  justify-content: space-between;',
+};
+
+/** @param menu its class */
+export function aligned(menu: string, align: Align): string {
+  if (align === 'start') return '';
+  return `${menu} ${topList} {
+  ${rests[align]}
+}
+`;
+}
+
+const inside = `.${parts.menu} .${parts.within}>a.${parts.link}::after`;
+const marked = (has: StyleParts): string =>
+  `.${parts.menu} ${has.home ? `:is(.${parts.link},.${parts.home})` : `.${parts.link}`}[aria-current]::after,${inside}`;
+
+export const marks = (has: StyleParts): string => `${marked(has)} {
+  content: "";
+  position: absolute;
+  inset-inline: var(--kamino-mark-inline);
+  inset-block-end: var(--kamino-mark-block);
+  block-size: 0.15em;
+  border-radius: 1em;
+  background: var(--kamino-marker);
+}
+${inside} {
+  inline-size: 1em;
+  inset-inline-end: auto;
+}
+`;
+
+/** In a line of entries the mark lies below the label; where entries stand below each other, beside it. */
+const markBeside = (scope: string): string => `${scope} .${parts.entry} a.${parts.link}.${parts.link}::after {
+  inset-block: 0.6em;
+  inset-inline: 0.35em auto;
+  inline-size: 0.15em;
+  block-size: auto;
+}
+`;
+
+/** A gap of its own sets it off from its neighbours. */
+export const highlight = (menu: string): string => `${menu} ${topEntry}+.${parts.highlight} {
+  margin-inline-start: 0.4em;
+}
+`;
+
+export const skip = `.${parts.skip}.${parts.skip} {
+  all: revert;
+  position: fixed;
+  z-index: 2147483000;
+  inset-block-start: 0.5rem;
+  inset-inline-start: 0.5rem;
+  padding: 0.75em 1.25em;
+  border-radius: 0.35em;
+  color: #1b2430;
+  background: #fff;
+  outline: 2px solid #1b2430;
+}
+.${parts.skip}.${parts.skip}:not(:focus) {
+  clip-path: inset(50%);
+}
+`;
+
+export const conditions = (has: StyleParts): string => `@media (prefers-reduced-motion: no-preference) {
+  ${pick(has)} {
+    transition: color 0.14s ease-out, background-color 0.14s ease-out;
+  }
+}
+@media (pointer: coarse) {
+  ${pick(has)} {
+    min-block-size: 44px;
+  }
+}
+@media (forced-colors: active) {
+  ${marked(has)} {
+    forced-color-adjust: none;
+    background: Highlight;
+  }
+}
+@media print {
+  .${parts.menu}.${parts.menu},.${parts.skip}.${parts.skip} {
+    display: none;
+  }
+}
+`;

@@ -1,0 +1,71 @@
+import { covers, folds } from '../menu/folds.ts';
+import type { ResolvedMenu, ResolvedPanels } from '../menu/types.ts';
+import type { ResolvedLooks } from '../look/types.ts';
+import { parts } from '../markup/names.ts';
+import { styleSignature } from '../markup/own.ts';
+import { arrangements } from './arrange.ts';
+import { compact } from './compact.ts';
+import { menuRules, toggleRules } from './folds.ts';
+import { extras } from './forms.ts';
+import { panelRules } from './panels.ts';
+import { inPage, singles } from './page.ts';
+import { base, markerRules, scopeRules, stateRules } from './looks.ts';
+import { type StyleParts, partRules, within } from './parts.ts';
+import { bar, conditions, lines, markPlain, marks, plain, skip, submenus } from './rules.ts';
+
+const head = `${styleSignature}; own rules go into a sheet of their own. */`;
+
+/** The style sheet for the menus of a site, in ASCII: only what they use. Every rule has the strength of two classes. */
+export function styleSheet(
+  menus: readonly ResolvedMenu[],
+  looks: ResolvedLooks,
+  { fits, panels }: { fits: ReadonlyMap<string, number>; panels: readonly ResolvedPanels[] },
+): string {
+  const { uses } = looks;
+  const has: StyleParts = {
+    home: menus.some(menu => menu.home !== null),
+    submenu: menus.some(menu => menu.entries.some(one => one.entries.length > 0)),
+    toggle: menus.some(menu => folds(menu)),
+    cover: menus.some(menu => covers(menu)),
+    boxes: looks.scopes.some(one => one.values.has('entry-background')),
+  };
+  // Tabs are a bar too.
+  const forms = new Set(
+    menus.flatMap(menu => (menu.form === 'tabs' ? (['bar', 'tabs'] as const) : menu.form)),
+  );
+  // A menu of several languages stands once for each.
+  const named = [...new Map(menus.map(menu => [menu.name, menu])).values()];
+  const below = [
+    ...(forms.has('column') ? [`.${parts.column}`] : []),
+    ...(has.submenu ? [`.${parts.submenu}`] : []),
+  ];
+  const lists = [
+    ...(forms.has('column') ? [`.${parts.column} .${parts.list}`] : []),
+    ...(has.submenu ? [within('submenu')] : []),
+  ];
+  const rules = [
+    inPage(named, looks),
+    partRules(has),
+    base(uses, has),
+    ...(forms.has('bar') ? [bar] : []),
+    ...(forms.has('plain') ? [plain] : []),
+    ...(has.submenu ? [submenus] : []),
+    ...panels.map(group => panelRules(group, uses)),
+    stateRules(uses, has),
+    marks(has),
+    ...(below.length > 0
+      ? [lines(lists.join(','), below.length > 1 ? `:is(${below.join(',')})` : below[0]!, has.submenu)]
+      : []),
+    ...(forms.has('plain') ? [markPlain] : []),
+    arrangements(named),
+    toggleRules(named),
+    ...named.map(menu => menuRules(menu, fits.get(menu.name))),
+    markerRules(looks),
+    extras(menus),
+    ...(forms.has('button') || forms.has('top') ? [singles(named)] : []),
+    skip,
+    conditions(has),
+  ].join('\n');
+  const sheet = `${head}\n${scopeRules(looks, named)}${compact(rules)}\n`;
+  return sheet.replace(/[^\0-\x7f]/gu, letter => `\\${letter.codePointAt(0)!.toString(16)} `);
+}

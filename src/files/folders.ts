@@ -1,0 +1,25 @@
+import { dirname, resolve } from 'node:path';
+import { type Finding, finding } from '../core/text/finding.ts';
+import { inPlace } from './own.ts';
+import { contains, realPlace } from './paths.ts';
+import type { OpenPlan } from './plan.ts';
+
+/** What is wrong with the folders of a plan. The output may lie in a site that is the plan's own folder. */
+export function folderFindings({ file, folder, source }: OpenPlan, output: string, site: string): Finding[] {
+  if (output === inPlace) return [];
+  const root = realPlace(site);
+  const target = realPlace(resolve(folder, output));
+  const plan = realPlace(file);
+  const wrong =
+    root === target
+      ? `the output \`${output}\` is the site itself`
+      : contains(target, root)
+        ? `the site lies in the output \`${output}\``
+        : contains(target, plan)
+          ? `the plan lies in the output \`${output}\``
+          : contains(root, target) && root !== realPlace(dirname(file))
+            ? `the output \`${output}\` lies in the site`
+            : null;
+  const remedy = 'Name another folder, for example  output: built';
+  return wrong === null ? [] : [finding('same-folder', { file: source.file }, wrong, remedy)];
+}

@@ -1,0 +1,159 @@
+import { existsSync, readFileSync, readdirSync, rmSync, rmdirSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { crc32 } from 'node:zlib';
+import { pathMatcher } from '../core/address/glob.ts';
+import { readAddress } from '../core/address/href.ts';
+import { type SitePath, folderOf } from '../core/address/path.ts';
+import { LostRecord, findInlaid, keepMenus, lift } from '../core/inlay/lift.ts';
+import { readFull } from '../core/page/full.ts';
+import { type Raw, bytesOf, rawOf } from '../core/text/bytes.ts';
+import { charsetOf } from '../core/text/charset.ts';
+import { type Finding, finding } from '../core/text/finding.ts';
+import { placeInRaw } from '../core/text/place.ts';
+import { editedStyle } from './errors.ts';
+import { inPlace, isOwnText, ownPaths } from './own.ts';
+import { checksumOf } from './pages.ts';
+import type { FileRecord, SiteRecord } from './record.ts';
+import { usualRead } from './site.ts';
+import type { Walk } from './walk.ts';
+import { Writer } from './write.ts';
+
+export interface LiftOptions {
+  dryRun?: boolean;
+  /** Leave working menus in the pages and take only Kamino's marks off. */
+  keepMenus?: boolean;
+  /** Lift menus too that someone has edited by hand. */
+  overwrite?: boolean;
+}
+
+/** Takes what Kamino put into the pages of a folder out again. */
+export class Lifter {
+  /** Paths of pages that are as they were, and of files of Kamino's that are gone. */
+  readonly lifted: string[] = [];
+  readonly removed: string[] = [];
+  readonly findings: Finding[] = [];
+  readonly record: SiteRecord;
+  readonly #root: string;
+  readonly #options: LiftOptions;
+  readonly #writer: Writer;
+  readonly #known: ReadonlyMap<string, FileRecord>;
+  /** Ids that were taken out of pages. */
+  readonly #ids = new Map<SitePath, Set<string>>();
+
+  constructor(root: string, record: SiteRecord, options: LiftOptions) {
+    this.#root = root;
+    this.record = record;
+    this.#options = options;
+    this.#writer = new Writer(root, false);
+    this.#known = record.output(inPlace)?.files ?? new Map<string, FileRecord>();
+  }
+
+  /** @param read what counts as a page */
+  site({ files, findings }: Walk, read = usualRead): void {
+    this.findings.push(...findings);
+    const paths = files.map(file => file.path).filter(pathMatcher([read], true));
+    for (const path of paths) this.#page(path);
+    if (this.#ids.size > 0) for (const path of paths) this.#lostIds(path);
+    if (!this.#options.keepMenus) for (const path of ownPaths) this.#ownFile(path);
+  }
+
+  #page(path: SitePath): void {
+    const raw = this.#read(path);
+    const [first] = findInlaid(raw);
+    if (!first) return;
+    if (this.#isEdited(path, raw)) {
+      const place = placeInRaw({ path, raw, charset: charsetOf(raw, null) }, first.start, first.start + 4);
+      this.findings.push(edited(place));
+      return;
+    }
+    try {
+      this.#take(path, raw);
+    } catch (error) {
+      if (!(error instanceof LostRecord)) throw error;
+      this.findings.push(lost(path, error));
+    }
+  }
+
+  #isEdited(path: SitePath, raw: Raw): boolean {
+    const { overwrite = false, keepMenus: keeps = false } = this.#options;
+    const known = this.#known.get(path)?.checksum ?? null;
+    return !overwrite && !keeps && known !== null && checksumOf(raw) !== known;
+  }
+
+  #take(path: SitePath, raw: Raw): void {
+    const { dryRun = false, keepMenus: keeps = false } = this.#options;
+    const lifted = keeps ? keepMenus(raw) : lift(raw, hash => this.record.taken(hash));
+    if (!dryRun) this.#writer.write(path, bytesOf(lifted));
+    this.lifted.push(path);
+    if (!keeps) this.#noteIds(path, raw);
+  }
+
+  #noteIds(path: SitePath, raw: Raw): void {
+    for (const { name, start, end } of findInlaid(raw)) {
+      const id = name === null ? / id="([^"]*)"$/.exec(raw.slice(start, end))?.[1] : undefined;
+      if (id !== undefined) this.#ids.set(path, (this.#ids.get(path) ?? new Set()).add(id));
+    }
+  }
+
+  /** Links of a page's own to ids that have gone with the menus. */
+  #lostIds(path: SitePath): void {
+    const raw = this.#read(path);
+    // Ids of Kamino's are written as they are.
+    if (![...this.#ids.values()].some(ids => [...ids].some(id => raw.includes(`#${id}`)))) return;
+    const page = readFull(path, this.#options.dryRun ? lift(raw, () => '') : raw);
+    for (const link of page.links) {
+      const address = readAddress(link.href, folderOf(path));
+      const target = address.kind === 'inside' ? address.path : address.kind === 'same-page' ? path : null;
+      if (target === null || !('fragment' in address) || address.fragment === null) continue;
+      if (this.#ids.get(target)?.has(address.fragment) !== true) continue;
+      this.findings.push(lostId(placeInRaw(page.frame, link.start, link.end), target, address.fragment));
+    }
+  }
+
+  /** Kamino's own files go too, unless someone has edited them. */
+  #ownFile(path: string): void {
+    const file = join(this.#root, path);
+    if (!existsSync(file) || !isOwnText(path, readFileSync(file, 'latin1'))) return;
+    const known = this.#known.get(path);
+    const isEdited = known !== undefined && crc32(readFileSync(file)) !== known.checksum;
+    if (isEdited && !this.#options.overwrite) {
+      this.findings.push(editedStyle(path));
+      return;
+    }
+    this.removed.push(path);
+    if (this.#options.dryRun) return;
+    rmSync(file);
+    if (readdirSync(dirname(file)).length === 0) rmdirSync(dirname(file));
+  }
+
+  #read(path: SitePath): Raw {
+    return rawOf(readFileSync(join(this.#root, path)));
+  }
+}
+
+function edited(place: Finding['place']): Finding {
+  return finding(
+    'edited-inside',
+    place,
+    'someone has edited this menu by hand; the page was left alone',
+    'Lift with --overwrite to take it out all the same, or with --keep-menus to keep it.',
+  );
+}
+
+function lostId(place: Finding['place'], page: string, id: string): Finding {
+  return finding(
+    'lost-id',
+    place,
+    `this link leads to \`#${id}\`, an id that Kamino had given a heading of \`${page}\``,
+    `Give the heading the id yourself:  id="${id}"`,
+  );
+}
+
+function lost(path: string, error: LostRecord): Finding {
+  return finding(
+    'lost-record',
+    { file: path },
+    `${error.message}; the page was left alone`,
+    'Bring back the folder .kamino, or lift with --keep-menus.',
+  );
+}

@@ -1,0 +1,82 @@
+import { resolve } from 'node:path';
+import { frontPage } from '../core/address/front.ts';
+import { pathMatcher } from '../core/address/glob.ts';
+import type { SiteFacts } from '../core/menu/types.ts';
+import type { Entry, Plan } from '../core/plan/types.ts';
+import { type Finding, finding } from '../core/text/finding.ts';
+import { SiteContents } from './contents.ts';
+import { isFolder } from './paths.ts';
+import type { OpenPlan } from './plan.ts';
+import { SiteRecord } from './record.ts';
+import { listSite, withoutOwn } from './site.ts';
+import type { SiteFile } from './walk.ts';
+
+/** The files of a site, and what the menus must know of them. */
+export interface OpenSite {
+  root: string;
+  files: SiteFile[];
+  /** Those of the files that are pages. */
+  pageFiles: ReadonlySet<string>;
+  facts: SiteFacts;
+  contents: SiteContents;
+  /** Paths whose names are not in Unicode’s composed form on the disk. */
+  onDisk: ReadonlyMap<string, string>;
+  record: SiteRecord;
+  findings: Finding[];
+}
+
+/** Lists the site that a plan names; the finding that says why where there is none. */
+export function openSite(open: OpenPlan, plan: Plan, isDry: boolean): OpenSite | Finding {
+  const root = resolve(open.folder, plan.site);
+  if (!isFolder(root))
+    return finding(
+      'cannot-read',
+      { file: open.source.file },
+      `the site’s folder \`${plan.site}\` is not there`,
+      '`site` is a folder, seen from the plan.',
+    );
+  const record = new SiteRecord(open.folder, isDry);
+  const { output, leaveOut } = plan;
+  const { files: all, findings } = listSite({ root, plan: open.file, record, output, leaveOut });
+  const known = withoutOwn(root, all);
+  // A piece of HTML that a menu holds is no page, and stays out of the finished site.
+  const pieces = new Set(piecesOf(plan.menus.flatMap(menu => menu.entries)));
+  const files = known.filter(({ path }) => !pieces.has(path));
+  const pageFiles = new Set(files.map(file => file.path).filter(pathMatcher([plan.read], true)));
+  const onDisk = decomposed(known);
+  const contents = new SiteContents(root, onDisk, known);
+  const facts = factsOf(contents, { known, pageFiles });
+  return { root, files, pageFiles, facts, contents, onDisk, record, findings };
+}
+
+function factsOf(
+  contents: SiteContents,
+  { known, pageFiles }: { known: readonly SiteFile[]; pageFiles: ReadonlySet<string> },
+): SiteFacts {
+  const pages = new Set([...pageFiles].map(path => path.normalize('NFC')));
+  const { sections, headings, language, date, picture, size, text } = contents;
+  return {
+    pages,
+    files: new Set(known.map(file => file.path.normalize('NFC'))),
+    words: new Map(),
+    ...{ sections, headings, language, date, picture, size, text },
+    parts: () => [],
+    front: frontPage(pages),
+  };
+}
+
+/** Paths by their composed form, where the disk has another. */
+function decomposed(files: readonly SiteFile[]): Map<string, string> {
+  const pairs = files.map(({ path }) => [path.normalize('NFC'), path] as const);
+  return new Map(pairs.filter(([composed, path]) => composed !== path));
+}
+
+/** The pieces of HTML that menus hold, in any language. */
+function piecesOf(entries: readonly Entry[]): string[] {
+  return entries.flatMap(({ target, versions, entries: below }) => [
+    ...[target, ...[...versions.values()].flatMap(one => one?.target ?? [])].flatMap(one =>
+      one.kind === 'insert' ? [one.written.replace(/^\.\//, '')] : [],
+    ),
+    ...piecesOf(below),
+  ]);
+}

@@ -1,0 +1,23 @@
+import { readFileSync } from 'node:fs';
+import type { Behaviour } from '../core/markup/names.ts';
+import { isOwnScript, isOwnStyle } from '../core/markup/own.ts';
+
+/** Kamino's own style sheet and script, in the output or the site. */
+export const ownStyle = 'kamino/menu.css';
+export const ownScript = 'kamino/menu.js';
+export const ownPaths = [ownStyle, ownScript];
+
+/** Whether a text is one that Kamino wrote for such a file. */
+export function isOwnText(path: string, text: string): boolean {
+  return path === ownStyle ? isOwnStyle(text) : path === ownScript && isOwnScript(text);
+}
+
+/** What the plan says as `output` where the pages themselves are changed. */
+export const inPlace = 'in-place';
+
+/** The script for what menus do in a browser; null where they do nothing there. */
+export function scriptOf(behaviours: readonly Behaviour[]): string | null {
+  if (behaviours.length === 0) return null;
+  const built = readFileSync(new URL('./client.json', import.meta.url), 'utf8');
+  return (JSON.parse(built) as Record<string, string>)[behaviours.join(' ')]!;
+}

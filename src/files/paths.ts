@@ -1,0 +1,53 @@
+import { existsSync, realpathSync, statSync } from 'node:fs';
+import { basename, dirname, isAbsolute, join, relative, resolve, sep } from 'node:path';
+import type { Finding } from '../core/text/finding.ts';
+
+const planNames = ['kamino.yaml', 'kamino.yml', 'kamino.json'];
+
+/**
+ * The file of a plan, whether it is there or not.
+ * @param given a plan file, or a folder with a plan; the folder where the user stands by default
+ */
+export function findPlan(given = '.'): string {
+  const path = resolve(given);
+  if (!existsSync(path) || !statSync(path).isDirectory()) return path;
+  return planNames.map(name => join(path, name)).find(existsSync) ?? join(path, planNames[0]!);
+}
+
+/** A path as the user sees it from where they stand, with `/`. */
+export function shownPath(path: string): string {
+  const shown = relative(process.cwd(), path);
+  return (shown === '' ? '.' : shown).split(sep).join('/');
+}
+
+/** Findings in files of a site, with their paths as the user sees them. */
+export function fromUser(findings: readonly Finding[], root: string): Finding[] {
+  const shown = shownPath(root);
+  if (shown === '.') return [...findings];
+  return findings.map(one =>
+    one.place ? { ...one, place: { ...one.place, file: `${shown}/${one.place.file}` } } : one,
+  );
+}
+
+/** The real place of a folder that may not exist yet. */
+export function realPlace(path: string): string {
+  if (existsSync(path)) return realpathSync(path);
+  const parent = dirname(path);
+  return parent === path ? path : join(realPlace(parent), basename(path));
+}
+
+/** Whether a path lies in a folder, and is not that folder itself. */
+export function contains(folder: string, path: string): boolean {
+  const inside = relative(folder, path);
+  return inside !== '' && inside !== '..' && !inside.startsWith(`..${sep}`) && !isAbsolute(inside);
+}
+
+/** Whether there is a folder of this name. */
+export function isFolder(path: string): boolean {
+  return existsSync(path) && statSync(path).isDirectory();
+}
+
+/** Whether there is anything of this name. */
+export function isThere(path: string): boolean {
+  return existsSync(path);
+}

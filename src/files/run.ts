@@ -1,0 +1,130 @@
+import { createHash } from 'node:crypto';
+import type { Inlay } from '../core/inlay/inlay.ts';
+import { lacksMain, otherLanguage, staysShort } from '../core/inlay/findings.ts';
+import { wordsIn } from '../core/markup/words.ts';
+import { carrier } from '../core/menu/carried.ts';
+import type { Resolution } from '../core/menu/resolve.ts';
+import type { ResolvedMenu } from '../core/menu/types.ts';
+import type { Seek } from '../core/page/types.ts';
+import type { Plan } from '../core/plan/types.ts';
+import { bytesOf } from '../core/text/bytes.ts';
+import type { Finding } from '../core/text/finding.ts';
+import type { OpenSite } from './open-site.ts';
+import type { Finished } from './output.ts';
+import { ownScript, ownStyle } from './own.ts';
+import { PageMaker } from './pages.ts';
+
+/** What finished files are made of. */
+export interface RunSource {
+  plan: Plan;
+  site: OpenSite;
+  resolution: Pick<Resolution, 'menus' | 'ids' | 'languages'>;
+  /** Labels keep room for a bolder state. */
+  reserves: boolean;
+  /** Kamino's own files, by path. */
+  own: ReadonlyMap<string, string>;
+  /** What follows selectors that need the whole page. */
+  seek: Seek | null;
+  /** Stands for all that finished files depend on beside their sources. */
+  basis: string;
+}
+
+/** The finished files of one build, each made when it is asked for. */
+export class Run {
+  readonly source: RunSource;
+  readonly site: OpenSite;
+  readonly #carries: Inlay['carries'];
+  readonly #maker: PageMaker;
+  readonly #made = new Map<string, Finished>();
+
+  constructor(source: RunSource) {
+    const { plan, site, resolution, own, reserves, seek } = source;
+    const { menus, ids, languages } = resolution;
+    this.source = source;
+    this.site = site;
+    this.#carries = carrier(menus);
+    const inlay: Inlay = {
+      menus,
+      carries: this.#carries,
+      styles: [ownStyle, ...(plan.style ? [plan.style.path] : [])],
+      script: own.has(ownScript) ? ownScript : null,
+      skipTo: plan.skipTo,
+      languageOf: languageOf(languages),
+      reserves,
+      links: { ...plan.links, onDisk: site.onDisk },
+      hash: hashOf,
+      taken: hash => site.record.taken(hash),
+      ids,
+      seek,
+    };
+    this.#maker = new PageMaker(site.root, inlay, (hash, raw) => {
+      site.record.keep(hash, raw);
+    });
+  }
+
+  /** What was found in pages on the way, one by one. */
+  get findings(): Finding[] {
+    return this.#maker.findings;
+  }
+
+  /** What was found in all pages made so far. */
+  get pageFindings(): Finding[] {
+    const { menus, languages } = this.source.resolution;
+    const { lackMain, otherLanguages, staysShort: short } = this.#maker;
+    const words = languages === null ? wordsIn(menus) : null;
+    const all = this.site.facts.pages.size;
+    return [
+      ...this.findings,
+      ...[...otherLanguages].map(([tag, pages]) => otherLanguage(tag, pages, { words, all })),
+      ...[...short].map(([key, pages]) => staysShort(key.split(' ') as [string, string], pages)),
+      ...(lackMain.length > 0 ? [lacksMain(lackMain)] : []),
+    ];
+  }
+
+  isPage(path: string): boolean {
+    return this.site.pageFiles.has(path);
+  }
+
+  from(path: string): string {
+    return `${this.site.root}/${path}`;
+  }
+
+  /** A finished page, good until the next is asked for. What was found in it is told once. */
+  page(path: string): Finished {
+    return this.#made.get(path) ?? this.#maker.page(path);
+  }
+
+  /** The same, with what went in and out. */
+  inlaid(path: string): ReturnType<PageMaker['inlaid']> {
+    return this.#maker.inlaid(path);
+  }
+
+  /** The same, kept for when it is written. */
+  pageToKeep(path: string): Finished {
+    const { bytes, checksum } = this.page(path);
+    const made = { bytes: Uint8Array.from(bytes), checksum };
+    this.#made.set(path, made);
+    return made;
+  }
+
+  /** The menus, with how many pages are to carry each. */
+  menus(): { name: string; pages: number }[] {
+    const pages = [...this.site.facts.pages];
+    const count = (menu: ResolvedMenu): number => pages.filter(page => this.#carries(menu, page)).length;
+    const counts = new Map<string, number>();
+    for (const menu of this.source.resolution.menus)
+      counts.set(menu.name, (counts.get(menu.name) ?? 0) + count(menu));
+    return [...counts].map(([name, number]) => ({ name, pages: number }));
+  }
+}
+
+function languageOf(languages: Resolution['languages']): Inlay['languageOf'] {
+  if (languages === null) return () => null;
+  const all = new Map(languages.all.map(one => [one.tag, one]));
+  return page => all.get(languages.of(page)) ?? null;
+}
+
+/** The name under which something taken out of a page is kept. */
+function hashOf(raw: string): string {
+  return createHash('sha256').update(bytesOf(raw)).digest('hex').slice(0, 24);
+}

@@ -1,0 +1,53 @@
+import { readFileSync } from 'node:fs';
+import { dirname, join, relative, resolve, sep } from 'node:path';
+import { pathMatcher } from '../core/address/glob.ts';
+import { inPlace, isOwnText, ownPaths } from './own.ts';
+import type { SiteRecord } from './record.ts';
+import { type SiteFile, type Walk, walkFolder } from './walk.ts';
+
+/** What a page is where no plan says it. */
+export const usualRead = '**/*.{html,htm}';
+
+/** Where a site lies, and what of its folder is none of it. */
+export interface SitePlace {
+  root: string;
+  /** The plan's file, whether it is there or not. */
+  plan: string;
+  /** What Kamino wrote, by the names that the plan gave its folders. */
+  record: Pick<SiteRecord, 'folders'>;
+  /** The output folder, as the plan has it; `built` where there is none. */
+  output?: string;
+  leaveOut?: readonly string[];
+}
+
+/**
+ * The files that belong to a site: what lies below its folder, but for the plan, the folders that Kamino wrote, and what
+ * is left out.
+ */
+export function listSite(place: SitePlace): Walk {
+  return walkFolder(place.root, leftBy(place));
+}
+
+/** Folders that Kamino writes, or wrote, but for the site's own folder. */
+export function outputsOf({ root, plan, record, output = 'built' }: SitePlace): string[] {
+  return [output, ...record.folders]
+    .filter(name => name !== inPlace)
+    .map(name => resolve(dirname(plan), name))
+    .filter(folder => folder !== root);
+}
+
+/** Which paths below the folder are no part of the site; folders end with `/`. */
+function leftBy(place: SitePlace): (path: string) => boolean {
+  const { root, plan, leaveOut = [] } = place;
+  const inSite = (path: string): string => relative(root, path).split(sep).join('/');
+  const own = new Set([...outputsOf(place).map(folder => `${inSite(folder)}/`), inSite(plan)]);
+  const isLeft = pathMatcher(leaveOut);
+  return path => own.has(path) || isLeft(path.endsWith('/') ? path.slice(0, -1) : path);
+}
+
+/** The files but for those that Kamino itself put beside the pages. */
+export function withoutOwn(root: string, files: readonly SiteFile[]): SiteFile[] {
+  return files.filter(
+    ({ path }) => !ownPaths.includes(path) || !isOwnText(path, readFileSync(join(root, path), 'latin1')),
+  );
+}

@@ -1,0 +1,100 @@
+import { existsSync, readFileSync, rmSync } from 'node:fs';
+import { crc32 } from 'node:zlib';
+import { editedInside } from '../core/inlay/edited.ts';
+import { findInlaid } from '../core/inlay/lift.ts';
+import { bytesOf, rawOf } from '../core/text/bytes.ts';
+import type { Finding } from '../core/text/finding.ts';
+import { editedStyle } from './errors.ts';
+import type { Finished } from './output.ts';
+import { inPlace, ownPaths } from './own.ts';
+import { checksumOf } from './pages.ts';
+import type { FileRecord } from './record.ts';
+import type { Run } from './run.ts';
+import { Writer } from './write.ts';
+
+export interface PlaceOptions {
+  dryRun: boolean;
+  overwrite: boolean;
+  progress: (done: number, all: number) => void;
+}
+
+/**
+ * Changes the pages of a site themselves. Pages edited around a menu are taken up; a page edited inside one is told and
+ * left alone.
+ */
+export class PlaceWriter {
+  readonly created: string[] = [];
+  readonly changed: string[] = [];
+  same = 0;
+  /** What was left alone, with the reason. */
+  readonly findings: Finding[] = [];
+  readonly #run: Run;
+  readonly #options: PlaceOptions;
+  readonly #writer: Writer;
+  readonly #known: ReadonlyMap<string, FileRecord>;
+  readonly #next = new Map<string, FileRecord>();
+
+  constructor(run: Run, options: PlaceOptions) {
+    this.#run = run;
+    this.#options = options;
+    this.#writer = new Writer(run.site.root, false);
+    this.#known = run.site.record.output(inPlace)?.files ?? new Map<string, FileRecord>();
+  }
+
+  write(): void {
+    const { site } = this.#run;
+    const pages = site.files.filter(file => this.#run.isPage(file.path));
+    pages.forEach(({ path }, at) => {
+      this.#options.progress(at, pages.length);
+      this.#page(path);
+    });
+    for (const path of ownPaths) this.#own(path);
+    if (!this.#options.dryRun) site.record.save(inPlace, { basis: '', glance: null, files: this.#next });
+  }
+
+  #page(path: string): void {
+    const there = readFileSync(this.#run.from(path));
+    const made = this.#run.page(path);
+    const edited = this.#isSuspect(path, there) ? editedInside(path, rawOf(there), rawOf(made.bytes)) : null;
+    if (edited) this.#leave(path, edited);
+    else this.#settle(path, made, there);
+  }
+
+  /** Whether what Kamino put into a page is no longer what it wrote. */
+  #isSuspect(path: string, there: Uint8Array): boolean {
+    const checksum = this.#known.get(path)?.checksum ?? null;
+    if (this.#options.overwrite || checksum === null) return false;
+    const raw = rawOf(there);
+    return findInlaid(raw).length > 0 && checksumOf(raw) !== checksum;
+  }
+
+  #own(path: string): void {
+    const file = this.#run.from(path);
+    const there = existsSync(file) ? readFileSync(file) : null;
+    const checksum = this.#known.get(path)?.checksum;
+    const text = this.#run.source.own.get(path);
+    if (text === undefined) {
+      // A script that no menu needs any more.
+      if (there !== null && crc32(there) === checksum && !this.#options.dryRun) rmSync(file);
+      return;
+    }
+    const made = { bytes: bytesOf(text), checksum: crc32(text) };
+    const isOurs = there === null || crc32(there) === made.checksum || crc32(there) === checksum;
+    if (isOurs || this.#options.overwrite) this.#settle(path, made, there);
+    else this.#leave(path, editedStyle(path));
+  }
+
+  #leave(path: string, why: Finding): void {
+    this.findings.push(why);
+    const old = this.#known.get(path);
+    if (old) this.#next.set(path, old);
+  }
+
+  #settle(path: string, { bytes, checksum }: Finished, there: Uint8Array | null): void {
+    const isSame = there !== null && Buffer.compare(there, bytes) === 0;
+    if (isSame) this.same += 1;
+    else (there === null ? this.created : this.changed).push(path);
+    if (!isSame && !this.#options.dryRun) this.#writer.write(path, bytes);
+    this.#next.set(path, { sourceSize: 0, sourceTime: 0, size: bytes.length, time: 0, checksum });
+  }
+}

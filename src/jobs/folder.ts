@@ -1,0 +1,49 @@
+import { dirname } from 'node:path';
+import { Outranking } from '../core/check/outranking.ts';
+import type { CheckedSite } from '../core/check/types.ts';
+import { Sheets } from '../core/page/reader.ts';
+import type { Finding } from '../core/text/finding.ts';
+import { readWholeSite, textIn } from '../files/read-whole.ts';
+import { SiteRecord } from '../files/record.ts';
+import { listSite } from '../files/site.ts';
+
+export interface FolderOptions {
+  /** The plan beside the pages, whether it is there or not. */
+  plan: string;
+  /** Read the pages without what Kamino put in. */
+  isLifted: boolean;
+  /** The folder of the server in which the site will lie. */
+  base?: string;
+  /** All style sheets that pages link to are wanted. */
+  hasSheets?: boolean;
+  progress?: ((done: number, all: number) => void) | undefined;
+}
+
+/** A folder of pages, read whole. */
+export interface OpenFolder {
+  site: CheckedSite;
+  sheets: Sheets;
+  /** A text file of the site; null where there is none of that name. */
+  text: (file: string) => string | null;
+  findings: Finding[];
+}
+
+/** Opens a folder of pages, with or without a plan: every page is read whole, in one go. */
+export function openFolder(root: string, options: FolderOptions): OpenFolder {
+  const { plan, isLifted, base = '/', hasSheets = false, progress } = options;
+  const record = new SiteRecord(dirname(plan), true);
+  const listed = listSite({ root, plan, record });
+  const text = textIn(root, listed);
+  const sheets = new Sheets(text);
+  const outranking = new Outranking(sheets);
+  const { site, findings } = readWholeSite(root, listed, {
+    lifted: isLifted ? hash => record.taken(hash) : null,
+    base,
+    see: (page, tree) => {
+      if (!isLifted) outranking.see(page, tree);
+      if (hasSheets) sheets.rules(page.frame.path, tree);
+    },
+    ...(progress ? { progress } : {}),
+  });
+  return { site: { ...site, beating: outranking.found }, sheets, text, findings };
+}

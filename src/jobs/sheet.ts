@@ -1,0 +1,73 @@
+import { readFileSync } from 'node:fs';
+import { extname, join } from 'node:path';
+import { type SpecimenMenu, fontRule, specimenPage } from '../core/draw/specimen.ts';
+import type { MenuFont } from '../core/look/fonts.ts';
+import { menuMarkup } from '../core/markup/markup.ts';
+import { withPlanned } from '../core/menu/planned.ts';
+import { type Finding, hasErrors } from '../core/text/finding.ts';
+import type { OpenPlan } from '../files/plan.ts';
+import { type Opened, fontsOf, openAll, styled } from './open.ts';
+
+export interface Sheet {
+  /** The sheet as a page; null, with the reasons among the findings, where the plan is wrong. */
+  html: string | null;
+  findings: Finding[];
+  menus: number;
+  entries: number;
+}
+
+const widths = [320, 390, 768, 1024, 1280];
+
+/** One sheet of every entry in every state, for comparing by eye; pages need not be there yet. */
+export async function sheetOf(plan: string | OpenPlan | undefined): Promise<Sheet> {
+  const opened = await openAll(plan, { change: withPlanned });
+  if ('stop' in opened) return { html: null, findings: opened.stop, menus: 0, entries: 0 };
+  const { looks, style, findings: ofLooks } = await styled(opened);
+  const told = [...opened.findings.filter(one => one.rule !== 'no-title'), ...ofLooks];
+  if (hasErrors(told)) return { html: null, findings: told, menus: 0, entries: 0 };
+  const shown = await menusOf(opened, looks.uses.weight);
+  const html = specimenPage({
+    title: `Specimen of ${opened.open.source.file}`,
+    menus: shown,
+    looks,
+    style,
+    fonts: fontRules(shown, opened.site.root),
+    widths,
+  });
+  const entries = shown.reduce((sum, { menu }) => sum + menu.entries.length, 0);
+  return { html, findings: told, menus: shown.length, entries };
+}
+
+async function menusOf(opened: Opened, reserves: boolean): Promise<(SpecimenMenu & { font: MenuFont })[]> {
+  const { plan, site, facts, resolution } = opened;
+  const menus = resolution.menus.filter(
+    menu => menu.shows === 'entries' && menu.entries.length > 0 && menu.form !== 'top',
+  );
+  const fonts = await fontsOf(opened);
+  const links = { ...plan.links, onDisk: site.onDisk };
+  const carried = new Set(menus.map(one => one.name));
+  const from = { page: facts.front ?? '', folder: '', links, reserves, carried };
+  const line = { indent: '', lineBreak: '\n', was: null, cell: null };
+  return menus.map(menu => {
+    const { font, ...fit } = fonts.fit(menu);
+    return { menu, markup: menuMarkup(menu, from, line, new Map()), fit, family: font.family, font };
+  });
+}
+
+const types: Readonly<Record<string, string>> = {
+  '.woff2': 'font/woff2',
+  '.woff': 'font/woff',
+  '.ttf': 'font/ttf',
+  '.otf': 'font/otf',
+};
+
+/** The fonts of menus with their files inside, so that the sheet stands alone. */
+function fontRules(shown: readonly { font: MenuFont }[], root: string): string {
+  const rules = new Set<string>();
+  for (const { font } of shown)
+    for (const { family, weight, file } of font.faces) {
+      const type = types[extname(file).toLowerCase()] ?? 'font/ttf';
+      rules.add(fontRule({ family, weight, type, data: readFileSync(join(root, file)).toString('base64') }));
+    }
+  return [...rules].join('\n');
+}
