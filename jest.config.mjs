@@ -1,8 +1,10 @@
 export default {
-  testEnvironment: 'node',
+  testEnvironment: '<rootDir>/test/helpers/environment.mjs',
   roots: ['<rootDir>/test'],
+  setupFiles: ['<rootDir>/test/helpers/setup.ts'],
   testMatch: ['**/*.test.ts'],
   extensionsToTreatAsEsm: ['.ts'],
+  maxWorkers: 2,
   testTimeout: 60_000,
   transform: {
     '^.+\\.ts$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' } }],

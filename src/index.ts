@@ -1,6 +1,8 @@
 /**
  * Kamino for other programs: the jobs that the commands do, and the main functions of the core.
  */
+export { run } from './cli/run.ts';
+export type { Io } from './cli/io.ts';
 export { build } from './jobs/build.ts';
 export type { BuildOptions, BuildResult } from './jobs/result.ts';
 export { demo, verify, type DemoResult } from './jobs/demo.ts';

@@ -16,6 +16,8 @@ export function dumpPage(
       // Its sandbox does not start for root.
       ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
       '--disable-gpu',
+      // Letters are as wide as in a window, whatever the size.
+      '--font-render-hinting=none',
       '--allow-file-access-from-files',
       `--window-size=${size.join(',')}`,
       `--user-data-dir=${profile}`,

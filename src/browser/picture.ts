@@ -26,6 +26,7 @@ export function pictureOf(browser: string, html: string, width: number): Uint8Ar
         '--headless',
         ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
         '--disable-gpu',
+        '--font-render-hinting=none',
         '--hide-scrollbars',
         `--window-size=${width},${height}`,
         `--user-data-dir=${profile}`,

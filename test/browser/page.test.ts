@@ -2,7 +2,7 @@ import { pathToFileURL } from 'node:url';
 import { join } from 'node:path';
 import { beforeAll, describe, expect, it, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
-import { open, useBrowser } from '../helpers/browser.ts';
+import { open, together, useBrowser } from '../helpers/browser.ts';
 import { folderWith, kamino, page } from '../helpers/site.ts';
 
 const heights = [300, 900, 40, 1500, 60, 700, 30, 260, 2100, 80, 45, 50];
@@ -51,13 +51,13 @@ to-top: { corner: start, size: 44px, shows-after: 500px, look: { background: "#1
 });
 const address = (path: string, root = join(folder, 'built')): string => pathToFileURL(join(root, path)).href;
 
-/** A calm way through the page takes a while. */
+/** A calm way through the page takes a while: it is over when the page stands still for three looks. */
 async function still(tab: Page): Promise<void> {
-  for (let before = NaN; ;) {
+  for (let before = NaN, same = 0; same < 2;) {
     const now = await tab.evaluate(() => scrollY);
-    if (before === now) return;
+    same = before === now ? same + 1 : 0;
     before = now;
-    await tab.waitForTimeout(250);
+    if (same < 2) await tab.waitForTimeout(90);
   }
 }
 
@@ -76,14 +76,9 @@ const marked = (tab: Page): Promise<[string, string]> =>
 describe('a section of the demo', () => {
   const names = ['programme', 'sky', 'tickets', 'warm', 'way-home'];
 
-  it.each([
-    [390, '100%'],
-    [390, '200%'],
-    [768, '100%'],
-    [1280, '100%'],
-    [768, '200%'],
-    [1280, '200%'],
-  ])('lies whole below the bar that stays, at %i px and %s text', async (width, size) => {
+  const windows = [390, 768, 1280].flatMap(width => ['100%', '200%'].map(size => ({ width, size })));
+
+  const below = together(windows, async ({ width, size }) => {
     const tab = await open(address('open-night.html', demo), { viewport: { width, height: 844 } });
     await tab.addStyleTag({ content: `html{font-size:${size}}` });
     await tab.waitForTimeout(200);
@@ -109,15 +104,9 @@ describe('a section of the demo', () => {
     expect(new URL(tab.url()).hash).toBe('#warm');
     await tab.context().close();
   });
+  it.each(windows)('lies whole below the bar that stays, at $width px and $size text', one => below(one));
 
-  it.each([
-    [390, '100%'],
-    [768, '100%'],
-    [1280, '100%'],
-    [390, '200%'],
-    [768, '200%'],
-    [1280, '200%'],
-  ])('of any other page is in full view after its link, at %i px and %s text', async (width, size) => {
+  const inView = together(windows, async ({ width, size }) => {
     const tab = await open(address('tonight.html', demo), {
       viewport: { width, height: 844 },
       reducedMotion: 'reduce',
@@ -144,8 +133,11 @@ describe('a section of the demo', () => {
     }
     await tab.context().close();
   });
+  it.each(windows)('of any other page is in full view after its link, at $width px and $size text', one =>
+    inView(one),
+  );
 
-  it.each(['off', 'lost'])('is reached with the script %s, and lies below the bar', async script => {
+  const scriptless = together(['off', 'lost'], async script => {
     const tab = await open('about:blank', { javaScriptEnabled: script !== 'off' });
     await tab.route('**/menu.js', route => route.abort());
     await tab.goto(address('open-night.html', demo));
@@ -159,6 +151,7 @@ describe('a section of the demo', () => {
     }
     await tab.context().close();
   });
+  it.each(['off', 'lost'])('is reached with the script %s, and lies below the bar', one => scriptless(one));
 });
 
 describe('the section in view', () => {

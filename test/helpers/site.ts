@@ -3,6 +3,7 @@ import { mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync, statSync, wr
 import { tmpdir } from 'node:os';
 import { dirname, join, relative } from 'node:path';
 import { afterAll } from '@jest/globals';
+import { runWarm } from './warm.ts';
 
 const program = join(import.meta.dirname, '../../dist/kamino.js');
 export const demoFolder = join(import.meta.dirname, '../../demo');
@@ -32,8 +33,13 @@ export interface Ran {
   err: string;
 }
 
-/** Runs the built program. */
+/** Runs the built program in a process that is kept for all commands of a test file. */
 export function kamino(folder: string, ...args: string[]): Ran {
+  return runWarm({ cwd: folder, args, env: { ...process.env, NO_COLOR: '1', FORCE_COLOR: '' } });
+}
+
+/** The same in a process of its own, as a terminal starts it. */
+export function kaminoAlone(folder: string, ...args: string[]): Ran {
   const { status, stdout, stderr } = spawnSync(process.execPath, [program, ...args], {
     cwd: folder,
     encoding: 'utf8',

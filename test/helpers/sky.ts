@@ -51,7 +51,7 @@ const written = (entries: readonly SkyEntry[], indent: string): string =>
     .join('');
 
 export const skyStyle =
-  'body{margin:0;font:16px/1.5 sans-serif}header,main{padding:0 16px}main{min-height:1500px}';
+  'body{margin:0;font:16px/1.5 sans-serif}header,main{padding:0 16px}main{min-height:1500px}h1{overflow-wrap:anywhere}';
 
 /** A built site of these pages: the folder of the output. @param menu lines of the menu beside its entries */
 export function skySite(
