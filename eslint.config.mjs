@@ -46,9 +46,14 @@ const coreLaws = rooms.map((name, at) =>
 );
 const outerLaws = [
   law(
-    ['src/client/**/*.ts'],
+    ['src/client/*.ts'],
     ['^node:', '^[a-z@]', '^\\.\\./(?!core/markup/names\\.ts$)', '\\.\\./core/(?!markup/names\\.ts$)'],
     'client knows only itself and core/markup/names.ts',
+  ),
+  law(
+    ['src/client/own/*.ts'],
+    ['^node:', '^[a-z@]', '/core/(?!markup/names\\.ts$|check/seen\\.ts$|draft/old-look\\.ts$)'],
+    'what runs in Kamino’s own pages knows the client, the names, and the types of what it gives back',
   ),
   ...['files', 'browser', 'server'].map(name =>
     law(

@@ -55,24 +55,11 @@ const client = {};
 // Every choice of them, so that what they share is there once.
 for (let choice = 1; choice < 2 ** behaviours.length; choice += 1) {
   const chosen = behaviours.filter((_, at) => choice & (2 ** at));
-  const { outputFiles } = await build({
-    stdin: {
-      contents: chosen.map(name => `import './${name}.ts';`).join(''),
-      resolveDir: 'src/client',
-    },
-    bundle: true,
-    minify: true,
-    format: 'iife',
-    target: 'es2022',
-    charset: 'ascii',
-    legalComments: 'none',
-    banner: { js: once.banner },
-    footer: { js: once.footer },
-    write: false,
-    plugins: [writtenOut],
-  });
-  client[chosen.join(' ')] = outputFiles[0].text.replaceAll('\n', '');
+  client[chosen.join(' ')] = await inBrowser(chosen, once);
 }
+// What runs in Kamino's own pages, and looks at others.
+for (const name of ['live', 'widths', 'rooms', 'look', 'height'])
+  client[`own/${name}`] = await inBrowser([`own/${name}`], {});
 writeFileSync(`${outdir}/client.json`, JSON.stringify(client));
 
 const written = new Set(Object.keys(result.metafile.outputs).map(path => path.slice(outdir.length + 1)));
@@ -90,6 +77,24 @@ writeFileSync(`${outdir}/LICENSES.txt`, [...bundled].sort().map(licence).join('\
 execFileSync(process.execPath, ['node_modules/@typescript/native/bin/tsc', '-p', 'tsconfig.types.json'], {
   stdio: 'inherit',
 });
+
+/** Modules of the client as one script in ASCII, on one line. */
+async function inBrowser(names, { banner = '', footer = '' }) {
+  const { outputFiles } = await build({
+    stdin: { contents: names.map(name => `import './${name}.ts';`).join(''), resolveDir: 'src/client' },
+    bundle: true,
+    minify: true,
+    format: 'iife',
+    target: 'es2022',
+    charset: 'ascii',
+    legalComments: 'none',
+    banner: { js: banner },
+    footer: { js: footer },
+    write: false,
+    plugins: [writtenOut],
+  });
+  return outputFiles[0].text.replaceAll('\n', '');
+}
 
 /** The licence text that a bundled package ships, under its name and version. */
 function licence(name) {

@@ -3,6 +3,12 @@ import { pathToFileURL } from 'node:url';
 
 const patience = 60_000;
 
+/** A browser on this machine, and the script that looks at a page in it. */
+export interface Looking {
+  browser: string;
+  script: string;
+}
+
 /** A page as a browser has it after its scripts have run, as markup; null where the browser gives none. */
 export function dumpPage(
   browser: string,

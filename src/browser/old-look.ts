@@ -4,7 +4,7 @@ import { dirname, join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import type { ComputedLook } from '../core/draft/old-look.ts';
 import { splice } from '../core/text/bytes.ts';
-import { dumpPage, leftIn } from './dump.ts';
+import { type Looking, dumpPage, leftIn } from './dump.ts';
 
 /**
  * The look of a menu as a browser computes it, from a copy of its page in a temporary folder.
@@ -12,7 +12,7 @@ import { dumpPage, leftIn } from './dump.ts';
  * @returns null where the browser gives none
  */
 export function computedLook(
-  browser: string,
+  { browser, script }: Looking,
   { file, raw }: { file: string; raw: string },
   {
     start,
@@ -25,7 +25,7 @@ export function computedLook(
   try {
     const spans = [
       { at: headPoint, text: `<base href="${pathToFileURL(dirname(file)).href}/">` },
-      { at: bodyPoint, text: `<script>addEventListener('load',${script});</script>` },
+      { at: bodyPoint, text: `<script>${script}</script>` },
       { at: start + 1 + name.length, text: ' data-kamino-probe' },
     ];
     const copy = join(folder, 'page.html');
@@ -45,37 +45,3 @@ export function computedLook(
     rmSync(folder, { recursive: true, force: true });
   }
 }
-
-/** Runs in the page. */
-const script = `function () {
-  var menu = document.querySelector('[data-kamino-probe]');
-  var links = menu ? [].slice.call(menu.querySelectorAll('a[href]')) : [];
-  var link = links[1] || links[0];
-  if (!link) return;
-  var clear = function (color) { return color === 'transparent' || /, 0\\)$/.test(color); };
-  var ground = function (from) {
-    for (var one = from; one; one = one.parentElement) {
-      var color = getComputedStyle(one).backgroundColor;
-      if (!clear(color)) return color;
-    }
-    return null;
-  };
-  // The innermost element with words has the colour that is seen.
-  var words = link;
-  while (words.children.length === 1 && words.textContent.trim() === words.children[0].textContent.trim()) words = words.children[0];
-  var style = getComputedStyle(link), text = getComputedStyle(words);
-  var item = link.closest('li, td') || link;
-  var padded = style.paddingLeft !== '0px' || style.paddingTop !== '0px' ? link : item;
-  var padding = getComputedStyle(padded);
-  var grounds = links.map(ground), box = getComputedStyle(menu);
-  var look = {
-    background: ground(link), color: text.color, fontFamily: text.fontFamily, fontSize: text.fontSize,
-    fontWeight: text.fontWeight, rootSize: getComputedStyle(document.documentElement).fontSize,
-    padding: [padding.paddingTop, padding.paddingRight, padding.paddingBottom, padding.paddingLeft],
-    room: [box.paddingTop, box.paddingBottom], radius: style.borderTopLeftRadius, linkBackground: clear(style.backgroundColor) ? null : style.backgroundColor,
-    grounds: grounds, pageFamily: getComputedStyle(document.body).fontFamily, pageBackground: ground(document.body)
-  };
-  document.documentElement.setAttribute('data-kamino-look', encodeURIComponent(JSON.stringify(look)));
-}`
-  .replace(/\n\s*/g, ' ')
-  .replace(/\/\/ The innermost[^.]*\. /, '');

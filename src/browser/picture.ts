@@ -3,18 +3,16 @@ import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'no
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
-import { dumpPage, leftIn } from './dump.ts';
+import { type Looking, dumpPage, leftIn } from './dump.ts';
 
 /** A picture (PNG) of a whole page in a window of this width; null where the browser gives none. */
-export function pictureOf(browser: string, html: string, width: number): Uint8Array | null {
+export function pictureOf({ browser, script }: Looking, html: string, width: number): Uint8Array | null {
   const folder = mkdtempSync(join(tmpdir(), 'kamino-picture-'));
   try {
     const page = join(folder, 'page.html');
     const [out, profile] = [join(folder, 'page.png'), join(folder, 'profile')];
-    const script =
-      "<script>addEventListener('load',function(){document.documentElement.setAttribute('data-kamino-height',encodeURIComponent(JSON.stringify(document.documentElement.scrollHeight)))})</script>";
     const end = html.lastIndexOf('</body>');
-    writeFileSync(page, html.slice(0, end) + script + html.slice(end));
+    writeFileSync(page, `${html.slice(0, end)}<script>${script}</script>${html.slice(end)}`);
     const height =
       Number(
         leftIn(dumpPage(browser, page, { profile, size: [width, 800], time: 8000 }), 'data-kamino-height'),

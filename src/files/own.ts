@@ -15,9 +15,23 @@ export function isOwnText(path: string, text: string): boolean {
 /** What the plan says as `output` where the pages themselves are changed. */
 export const inPlace = 'in-place';
 
+let built: Record<string, string> | null = null;
+
+/** All that was built to run in browsers, by name. */
+function inBrowsers(): Record<string, string> {
+  built ??= JSON.parse(readFileSync(new URL('./client.json', import.meta.url), 'utf8')) as Record<
+    string,
+    string
+  >;
+  return built;
+}
+
 /** The script for what menus do in a browser; null where they do nothing there. */
 export function scriptOf(behaviours: readonly Behaviour[]): string | null {
-  if (behaviours.length === 0) return null;
-  const built = readFileSync(new URL('./client.json', import.meta.url), 'utf8');
-  return (JSON.parse(built) as Record<string, string>)[behaviours.join(' ')]!;
+  return behaviours.length === 0 ? null : inBrowsers()[behaviours.join(' ')]!;
+}
+
+/** A script of Kamino's own pages, and of its looking at others. */
+export function ownScriptOf(name: 'live' | 'widths' | 'rooms' | 'look' | 'height'): string {
+  return inBrowsers()[`own/${name}`]!;
 }

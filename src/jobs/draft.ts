@@ -24,7 +24,7 @@ import { readTree } from '../core/page/tree.ts';
 import { rawOf } from '../core/text/bytes.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { noFolder } from '../files/errors.ts';
-import { inPlace } from '../files/own.ts';
+import { inPlace, ownScriptOf } from '../files/own.ts';
 import { findPlan, fromUser, isFolder, isThere, shownPath } from '../files/paths.ts';
 import { planOf } from '../files/plan.ts';
 import { writePlanSchema } from '../files/plan-schema.ts';
@@ -208,7 +208,13 @@ class Drafting {
     const place = { start: copy.start, name: node.name, headPoint, bodyPoint };
     const browser = findBrowser();
     const computed =
-      browser === null ? null : computedLook(browser, { file: join(this.#root, path), raw }, place);
+      browser === null
+        ? null
+        : computedLook(
+            { browser, script: ownScriptOf('look') },
+            { file: join(this.#root, path), raw },
+            place,
+          );
     if (computed) return lookFromBrowser(computed);
     const rules = [...this.#folder.sheets.files.values()].flat();
     return lookFromStyles(tree, copy.start, [...rules, ...inlineRules(path, tree)]);

@@ -7,7 +7,7 @@ import { isSingle } from '../core/menu/folds.ts';
 import type { ResolvedMenu } from '../core/menu/types.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { nearest } from '../core/text/nearest.ts';
-import { inPlace } from '../files/own.ts';
+import { inPlace, ownScriptOf } from '../files/own.ts';
 import { isThere } from '../files/paths.ts';
 import { type Opened, fontsOf, openAll } from './open.ts';
 
@@ -83,7 +83,7 @@ function seenBy(
   const files = pages.map(page => join(root, page));
   if (!files.every(isThere))
     return fail('the finished pages are not there yet', 'Build them first:  kamino build');
-  const seen = seeMenus(browser, files, widths);
+  const seen = seeMenus({ browser, script: ownScriptOf('rooms') }, files, widths);
   if (seen === null)
     return fail('the browser gave nothing', 'Try it again, or name another one in KAMINO_BROWSER.');
   return seen.map(({ file, width, menus: all }) => ({

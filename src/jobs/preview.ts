@@ -6,7 +6,7 @@ import { heldStates } from '../core/draw/specimen.ts';
 import { bytesOf } from '../core/text/bytes.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { renderFindings } from '../core/text/render.ts';
-import { ownStyle } from '../files/own.ts';
+import { ownScriptOf, ownStyle } from '../files/own.ts';
 import { fromUser } from '../files/paths.ts';
 import { type OpenPlan, openPlan } from '../files/plan.ts';
 import type { Run } from '../files/run.ts';
@@ -61,7 +61,11 @@ export async function preview(options: PreviewOptions = {}): Promise<Preview | {
       ],
     };
   const port = options.port ?? usualPort;
-  const server: PreviewServer = await serve(() => builds.source!, { port, lan });
+  const server: PreviewServer = await serve(() => builds.source!, {
+    port,
+    lan,
+    scripts: { live: ownScriptOf('live'), widths: ownScriptOf('widths') },
+  });
   let isBuilding = false;
   let isStale = false;
   let isPlan = true;

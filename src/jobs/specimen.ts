@@ -2,6 +2,7 @@ import { resolve } from 'node:path';
 import { findBrowser } from '../browser/find.ts';
 import { pictureOf } from '../browser/picture.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
+import { ownScriptOf } from '../files/own.ts';
 import { shownPath } from '../files/paths.ts';
 import { writeWhole } from '../files/write.ts';
 import { sheetOf } from './sheet.ts';
@@ -49,7 +50,7 @@ function writePicture(html: string, file: string): string | Finding {
       'a picture needs a browser, and none was found',
       'Install Chromium, Chrome or Edge, or name one in KAMINO_BROWSER.',
     );
-  const png = pictureOf(browser, html, 1600);
+  const png = pictureOf({ browser, script: ownScriptOf('height') }, html, 1600);
   if (png === null)
     return failed('the browser gave no picture', 'Try it again, or name another one in KAMINO_BROWSER.');
   writeWhole(file, Buffer.from(png));

@@ -2,15 +2,15 @@ import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { extname } from 'node:path';
 import express, { type Request, type Response } from 'express';
-import { liveScript } from './live.ts';
-import type { PreviewSource } from './types.ts';
-import { widthsPage, widthsScript } from './widths.ts';
+import type { PreviewScripts, PreviewSource } from './types.ts';
+import { widthsPage } from './widths.ts';
 
 export interface ServerOptions {
   /** The first port that is tried. */
   port: number;
   /** Of the machine on its network; null for this machine alone. */
   lan: string | null;
+  scripts: PreviewScripts;
 }
 
 export interface PreviewServer {
@@ -23,32 +23,21 @@ export interface PreviewServer {
 const tries = 20;
 
 /** Serves on this machine alone, unless its network is asked for; a port that is taken is passed over. */
-export async function serve(
-  source: () => PreviewSource,
-  { port, lan }: ServerOptions,
-): Promise<PreviewServer> {
+export async function serve(source: () => PreviewSource, options: ServerOptions): Promise<PreviewServer> {
+  const { port, lan, scripts } = options;
   const listeners = new Set<Response>();
-  const hosts = new Set(['localhost', '127.0.0.1', '[::1]', ...(lan === null ? [] : [lan])]);
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
-  app.use((request, response, next) => {
-    // A page of another site must not reach this one by a name of its own that leads here.
-    const host = (request.headers.host ?? '').replace(/:\d+$/, '');
-    if (!hosts.has(host))
-      return void response.status(403).type('text').send('This host is not known here.\n');
-    response.setHeader('Cache-Control', 'no-store');
-    response.setHeader('X-Content-Type-Options', 'nosniff');
-    next();
-  });
+  app.use(guard(lan));
   app.get('/_kamino/events', (request, response) => {
     response.writeHead(200, { 'Content-Type': 'text/event-stream' });
     response.write(`data: ${JSON.stringify(stateOf(source()))}\n\n`);
     listeners.add(response);
     request.on('close', () => listeners.delete(response));
   });
-  app.get('/_kamino/live.js', (_, response) => void response.type('js').send(liveScript));
-  app.get('/_kamino/widths.js', (_, response) => void response.type('js').send(widthsScript));
+  app.get('/_kamino/live.js', (_, response) => void response.type('js').send(scripts.live));
+  app.get('/_kamino/widths.js', (_, response) => void response.type('js').send(scripts.widths));
   app.get('/_widths', (request, response) => {
     const page = typeof request.query['page'] === 'string' ? request.query['page'] : null;
     response.type('html').send(widthsPage(source(), page));
@@ -60,13 +49,24 @@ export async function serve(
     sendFile(request, response, source());
   });
   const server = await listen(app, port, lan === null ? '127.0.0.1' : '0.0.0.0');
-  return {
-    port: (server.address() as AddressInfo).port,
-    tell: isPlan => {
-      for (const one of listeners)
-        one.write(`data: ${JSON.stringify({ ...stateOf(source()), isNew: true, isPlan })}\n\n`);
-    },
-    close: () => closed(server, listeners),
+  const tell = (isPlan: boolean): void => {
+    for (const one of listeners)
+      one.write(`data: ${JSON.stringify({ ...stateOf(source()), isNew: true, isPlan })}\n\n`);
+  };
+  const close = (): Promise<void> => closed(server, listeners);
+  return { port: (server.address() as AddressInfo).port, tell, close };
+}
+
+/** A page of another site must not reach this one by a name of its own that leads here. */
+function guard(lan: string | null): express.RequestHandler {
+  const hosts = new Set(['localhost', '127.0.0.1', '[::1]', ...(lan === null ? [] : [lan])]);
+  return (request, response, next) => {
+    const host = (request.headers.host ?? '').replace(/:\d+$/, '');
+    if (!hosts.has(host))
+      return void response.status(403).type('text').send('This host is not known here.\n');
+    response.setHeader('Cache-Control', 'no-store');
+    response.setHeader('X-Content-Type-Options', 'nosniff');
+    next();
   };
 }
 

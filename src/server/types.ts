@@ -1,3 +1,9 @@
+/** What runs in the pages that the server shows. */
+export interface PreviewScripts {
+  live: string;
+  widths: string;
+}
+
 /** What the server shows: the finished site as it is now. */
 export interface PreviewSource {
   /** Pages, by their paths. */

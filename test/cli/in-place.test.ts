@@ -214,7 +214,7 @@ describe('a build in place', () => {
 
   it('is whole when killed at any write, and right after the next build', () => {
     const many = Object.fromEntries(
-      Array.from({ length: 20 }, (_, at) => [`p${at}.html`, withMenu(`Page ${at}`)]),
+      Array.from({ length: 6 }, (_, at) => [`p${at}.html`, withMenu(`Page ${at}`)]),
     );
     const folder = folderWith({ ...files(), ...many });
     const before = contents(folder);
@@ -234,16 +234,13 @@ describe('a build in place', () => {
         if (!path.endsWith('.html') || /kamino-part/.test(path)) continue;
         expect(text === before[path] || (text.includes('</nav>') && /<\/html>\r?\n$/.test(text))).toBe(true);
       }
-      // On from where it was left, or from the pages as they were.
-      if (at % 2 === 0 || signal === null) {
-        if (at % 4 === 0) expect(kamino(folder, 'build').status).toBe(0);
-        expect(kamino(folder, 'lift').status).toBe(0);
-        const after = contents(folder);
-        for (const path of Object.keys(before)) expect(after[path]).toBe(before[path]);
-      }
+      if (at % 3 === 0) expect(kamino(folder, 'build').status).toBe(0);
+      expect(kamino(folder, 'lift').status).toBe(0);
+      const after = contents(folder);
+      for (const path of Object.keys(before)) expect(after[path]).toBe(before[path]);
       if (signal === null) break;
       killed += 1;
     }
-    expect(killed).toBeGreaterThan(50);
+    expect(killed).toBeGreaterThan(30);
   });
 });

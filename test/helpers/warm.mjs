@@ -10,7 +10,7 @@ function nextLine() {
   const bytes = [];
   const one = Buffer.alloc(1);
   for (;;) {
-    let got = 0;
+    let got;
     try {
       got = readSync(0, one, 0, 1, null);
     } catch (error) {
@@ -29,9 +29,9 @@ for (let line = nextLine(); line !== null; line = nextLine()) {
   const pipe = openSync(reply, 'w');
   const said = { out: '', err: '' };
   process.chdir(cwd);
-  for (const name of Object.keys(process.env)) if (!(name in env)) delete process.env[name];
+  for (const name of Object.keys(process.env)) if (!(name in env)) Reflect.deleteProperty(process.env, name);
   Object.assign(process.env, env);
-  let status = 2;
+  let status;
   try {
     status = await run(args, {
       out: text => void (said.out += text),

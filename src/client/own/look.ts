@@ -1,0 +1,55 @@
+import type { ComputedLook } from '../../core/draft/old-look.ts';
+import { all, styleOf } from '../shared.ts';
+import { leave } from './leave.ts';
+
+/** Runs in a copy of an old page: what the browser makes of the menu that is marked. */
+const isClear = (color: string): boolean => color === 'transparent' || /, 0\)$/.test(color);
+
+/** The colour that lies behind an element. */
+function ground(from: Element): string | null {
+  for (let one: Element | null = from; one; one = one.parentElement) {
+    const color = styleOf(one, 'background-color');
+    if (!isClear(color)) return color;
+  }
+  return null;
+}
+
+/** The innermost element with words has the colour that is seen. */
+function wordsIn(link: Element): Element {
+  let words = link;
+  while (words.children.length === 1 && words.textContent.trim() === words.children[0]!.textContent.trim())
+    words = words.children[0]!;
+  return words;
+}
+
+function lookOf(menu: Element, links: readonly Element[], link: Element): ComputedLook {
+  const text = wordsIn(link);
+  const item = link.closest('li, td') ?? link;
+  const isPadded = styleOf(link, 'padding-left') !== '0px' || styleOf(link, 'padding-top') !== '0px';
+  const sides = (['top', 'right', 'bottom', 'left'] as const).map(side =>
+    styleOf(isPadded ? link : item, `padding-${side}`),
+  );
+  const own = styleOf(link, 'background-color');
+  return {
+    background: ground(link),
+    color: styleOf(text, 'color'),
+    fontFamily: styleOf(text, 'font-family'),
+    fontSize: styleOf(text, 'font-size'),
+    fontWeight: styleOf(text, 'font-weight'),
+    rootSize: styleOf(document.documentElement, 'font-size'),
+    padding: sides as ComputedLook['padding'],
+    room: [styleOf(menu, 'padding-top'), styleOf(menu, 'padding-bottom')],
+    radius: styleOf(link, 'border-top-left-radius'),
+    linkBackground: isClear(own) ? null : own,
+    grounds: links.map(ground),
+    pageFamily: styleOf(document.body, 'font-family'),
+    pageBackground: ground(document.body),
+  };
+}
+
+addEventListener('load', () => {
+  const menu = document.querySelector('[data-kamino-probe]');
+  const links = menu ? all('a[href]', menu) : [];
+  const link = links[1] ?? links[0];
+  if (menu && link) leave('look', lookOf(menu, links, link));
+});
