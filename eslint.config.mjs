@@ -6,6 +6,8 @@ import tseslint from 'typescript-eslint';
 const rooms = [
   'text',
   'address',
+  'format',
+  'target',
   'plan',
   'edit',
   'page',
@@ -22,7 +24,8 @@ const rooms = [
   'manual',
 ];
 // What is read of pages does not know what is read of plans.
-const strangers = { page: ['plan', 'edit'], site: ['plan', 'edit'], hand: ['plan', 'edit'] };
+const plans = ['format', 'target', 'plan', 'edit'];
+const strangers = { page: plans, site: plans, hand: plans };
 const outer = ['client', 'files', 'browser', 'server', 'jobs', 'cli'];
 
 const law = (files, forbidden, message) => ({

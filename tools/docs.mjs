@@ -14,6 +14,10 @@ await build({
   bundle: true,
   format: 'esm',
   platform: 'node',
+  // What a bundled CommonJS package needs of Node.
+  banner: {
+    js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);",
+  },
 });
 const { documents } = await import(pathToFileURL(outfile).href);
 rmSync(folder, { recursive: true });

@@ -2,7 +2,7 @@ import { readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import type { SitePath } from '../core/address/path.ts';
 import { lift } from '../core/inlay/lift.ts';
-import type { PageWords, SiteFacts } from '../core/menu/types.ts';
+import type { PageWords, SiteFacts } from '../core/target/facts.ts';
 import { readFrame } from '../core/page/frame.ts';
 import { type FullPage, readFull, sectionHeadings, sectionLabels } from '../core/page/full.ts';
 import type { PageFiles } from '../core/page/reader.ts';

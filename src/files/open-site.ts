@@ -1,7 +1,7 @@
 import { resolve } from 'node:path';
 import { frontPage } from '../core/address/front.ts';
 import { pathMatcher } from '../core/address/glob.ts';
-import type { SiteFacts } from '../core/menu/types.ts';
+import type { SiteFacts } from '../core/target/facts.ts';
 import type { Entry, Plan } from '../core/plan/types.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
 import { SiteContents } from './contents.ts';

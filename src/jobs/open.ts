@@ -7,7 +7,7 @@ import type { ResolvedLooks } from '../core/look/types.ts';
 import { hasSheets } from '../core/menu/folds.ts';
 import { pagesToName } from '../core/menu/names.ts';
 import { type Resolution, resolveMenus } from '../core/menu/resolve.ts';
-import type { PageWords, SiteFacts } from '../core/menu/types.ts';
+import type { PageWords, SiteFacts } from '../core/target/facts.ts';
 import { behavioursOf } from '../core/markup/script.ts';
 import { missingWords } from '../core/markup/words.ts';
 import type { Seek } from '../core/page/types.ts';

@@ -5,12 +5,13 @@ import type Joi from 'joi';
 import { format } from 'prettier';
 import { documents } from '../../src/core/manual/documents.ts';
 import { allPages } from '../../src/core/manual/index.ts';
-import { keyPages } from '../../src/core/manual/keys.ts';
+import { keyPages, keyParts } from '../../src/core/manual/keys.ts';
+import type { Part } from '../../src/core/plan/parts/index.ts';
 import { readPlan } from '../../src/core/plan/read.ts';
-import { planSchema } from '../../src/core/plan/schema.ts';
+import { planSchema } from '../../src/core/plan/parts/plan.ts';
 import { Source } from '../../src/core/text/source.ts';
 
-type PartName = keyof typeof keyPages;
+type PartName = Exclude<Part, 'languages' | 'looks'>;
 
 const indented = (text: string, by: number): string => text.replace(/^/gm, ' '.repeat(by));
 const has = (text: string, key: string): boolean => new RegExp(`^${key}:`, 'm').test(text);
@@ -53,8 +54,8 @@ const plans: Record<PartName, (lines: string) => string> = {
 };
 
 describe('the manual', () => {
-  const examples = (Object.keys(keyPages) as PartName[]).flatMap(part =>
-    keyPages[part].map(({ key, example }) => ({ part, key, example })),
+  const examples = (keyParts as PartName[]).flatMap(part =>
+    keyPages(part).map(({ key, example }) => ({ part, key, example })),
   );
 
   test.each(examples)('shows $key in $part by an example that is a right plan', ({ part, key, example }) => {
@@ -80,7 +81,7 @@ describe('the manual', () => {
         };
         const isLook = part === 'parts' || key === 'looks' || key === 'highlight';
         const inState = part === 'states' ? 'state' : isLook ? 'look' : null;
-        walk(one, inState ?? parts[key] ?? (Object.hasOwn(keyPages, key) ? key : part));
+        walk(one, inState ?? parts[key] ?? (keyParts.includes(key as Part) ? key : part));
       };
       for (const [key, one] of Object.entries(keys)) {
         found.add(`${part} ${key}`);

@@ -1,5 +1,6 @@
 import { type SitePath, folderOf, isIndex } from '../address/path.ts';
-import { fileLabel, spaced } from '../menu/labels.ts';
+import { fileLabel } from '../menu/labels.ts';
+import { spaced } from '../text/names.ts';
 import { compare } from '../text/finding.ts';
 import { counted } from '../text/nearest.ts';
 import { draftEntry, threeLevels } from './targets.ts';

@@ -1,3 +1,4 @@
+import { plainName } from '../text/names.ts';
 import type { OutlineEntry, OutlineMenu } from './outlines/types.ts';
 import { draftEntry, threeLevels } from './targets.ts';
 import type { DraftEntry, DraftMenu, DraftSite } from './types.ts';
@@ -36,18 +37,10 @@ function entryFrom({ label, target, highlight, entries }: OutlineEntry, site: Dr
     entries: entries.map(one => entryFrom(one, site)),
   });
   return made.target === null && made.entries.length === 0
-    ? { ...made, target: { key: 'page', value: `${plain(label ?? '')}.html` }, mayBeMissing: true }
+    ? {
+        ...made,
+        target: { key: 'page', value: `${plainName(label ?? '') || 'page'}.html` },
+        mayBeMissing: true,
+      }
     : made;
-}
-
-/** A page that is only named in the outline gets a file name from its label. */
-function plain(label: string): string {
-  return (
-    label
-      .normalize('NFKD')
-      .replace(/\p{M}/gu, '')
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-+|-+$/g, '') || 'page'
-  );
 }

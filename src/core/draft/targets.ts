@@ -1,3 +1,4 @@
+import { keyOfScheme } from '../target/kinds/index.ts';
 import type { DraftEntry, DraftSite } from './types.ts';
 
 /** An entry from a label and an address written as in an `href`, from the site's folder. */
@@ -19,8 +20,8 @@ export function draftEntry(
 function targetOf(address: string, site: DraftSite): DraftEntry['target'] {
   if (site.pages.has(address)) return { key: 'page', value: address };
   if (site.files.has(address)) return { key: 'file', value: address };
-  if (/^mailto:/i.test(address)) return mailTarget(address);
-  if (/^tel:/i.test(address)) return { key: 'phone', value: address.slice(4) };
+  const byScheme = keyOfScheme(address);
+  if (byScheme) return byScheme;
   if (/^(?:https?:)?\/\//i.test(address))
     return { key: 'url', value: address.startsWith('//') ? `https:${address}` : address };
   if (address.includes('#')) return { key: 'section', value: address };
@@ -30,15 +31,6 @@ function targetOf(address: string, site: DraftSite): DraftEntry['target'] {
   return /\.html?$|\/$|^[^.]*$/i.test(address)
     ? { key: 'page', value: address }
     : { key: 'file', value: address };
-}
-
-function mailTarget(address: string): DraftEntry['target'] {
-  const [to = ''] = address.slice('mailto:'.length).split('?');
-  try {
-    return { key: 'mail', value: decodeURIComponent(to) };
-  } catch {
-    return { key: 'mail', value: to };
-  }
 }
 
 /** Without what lies more than three levels deep: a menu has three at most. The labels of what is left out go to `lost`. */

@@ -1,3 +1,4 @@
+import type { TargetKey } from '../target/kinds/index.ts';
 import type { Form, PlaceSide } from '../plan/types.ts';
 
 /** A plan to be written, with the words that help. */
@@ -27,7 +28,7 @@ export interface DraftMenu {
 export interface DraftEntry {
   /** null: Kamino takes it from the target. */
   label: string | null;
-  target: { key: 'page' | 'section' | 'file' | 'url' | 'mail' | 'phone'; value: string } | null;
+  target: { key: TargetKey; value: string } | null;
   highlight: boolean;
   /** The target may be made later. */
   mayBeMissing: boolean;

@@ -9,6 +9,10 @@ import {
   isSeq,
   parseDocument,
 } from 'yaml';
+import { patternKeys, targetKeys } from '../target/kinds/index.ts';
+
+/** The keys whose value names an entry. */
+const nameKeys = targetKeys.filter(key => key !== 'heading' && !patternKeys.includes(key));
 
 /** An entry in the text of a plan. */
 export interface EditEntry {
@@ -162,11 +166,11 @@ export class PlanEditor {
       };
       const targets = isScalar(node)
         ? [String(node.value)]
-        : ['page', 'section', 'file', 'url', 'mail', 'phone'].map(values).find(one => one.length > 0);
+        : nameKeys.map(values).find(one => one.length > 0);
       const [labels = []] = [values('label'), values('heading')].filter(one => one.length > 0);
       const shown = labels.length === 0 ? (targets ?? []).flatMap(one => shownLabel(one) ?? []) : [];
       const names = [...labels, ...shown, ...(targets ?? [])];
-      const isPattern = isMap(node) && (node.has('pages') || node.has('sections'));
+      const isPattern = isMap(node) && patternKeys.some(key => node.has(key));
       const entry: EditEntry = { names, isPattern, node, parent: list, below: null };
       const below = isMap(node) ? node.get('entries') : null;
       if (isSeq(below)) entry.below = this.#read(below, entry, shownLabel);

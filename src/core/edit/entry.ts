@@ -1,3 +1,4 @@
+import { keyOfScheme } from '../target/kinds/index.ts';
 import { listed, nearest } from '../text/nearest.ts';
 import { EditError, type EditEntry, NameError, PlanEditor, type Spot } from './editor.ts';
 
@@ -80,8 +81,9 @@ class Editing {
     const { pages, files } = this.#facts;
     if (pages.has(target)) return 'page';
     if (/^https?:/i.test(target)) return 'url';
-    if (/^mailto:/i.test(target) || /^[^/\s]+@[^/\s]+$/.test(target)) return 'mail';
-    if (/^tel:/i.test(target)) return 'phone';
+    if (/^[^/\s]+@[^/\s]+$/.test(target)) return 'mail';
+    const byScheme = keyOfScheme(target);
+    if (byScheme) return byScheme.key;
     if (target.includes('#')) return 'section';
     return files.has(target) ? 'file' : 'page';
   }

@@ -1,5 +1,6 @@
 import { classes, cssPage, properties } from './css.ts';
-import { keyPages, partPlaces } from './keys.ts';
+import { parts } from '../plan/parts/index.ts';
+import { keyPages, keyParts } from './keys.ts';
 import { allRules } from './rules.ts';
 import { wordPages } from './words.ts';
 
@@ -25,11 +26,11 @@ function fenced(language: string, code: string): string {
 }
 
 function keysDocument(): string {
-  const parts = (Object.keys(keyPages) as (keyof typeof keyPages)[]).flatMap(part => [
-    `## Keys ${partPlaces[part]}`,
+  const tables = keyParts.flatMap(part => [
+    `## Keys ${parts[part].stands}`,
     table(
       ['key', 'takes', 'without it', 'means', 'example'],
-      keyPages[part].map(({ key, takes, otherwise, means, example }) => [
+      keyPages(part).map(({ key, takes, otherwise, means, example }) => [
         `\`${key}\``,
         cell(takes),
         otherwise === null ? 'needed' : cell(otherwise),
@@ -41,7 +42,7 @@ function keysDocument(): string {
       ]),
     ),
   ]);
-  return document('Every key of the plan', ['`kamino explain KEY` prints the same.', ...parts]);
+  return document('Every key of the plan', ['`kamino explain KEY` prints the same.', ...tables]);
 }
 
 function rulesDocument(): string {

@@ -1,13 +1,12 @@
-import { tradeWords } from '../plan/keys.ts';
+import { parts } from '../plan/parts/index.ts';
+import { tradeWords } from '../plan/trade.ts';
 import { nearest } from '../text/nearest.ts';
 import { cssPage } from './css.ts';
 import { editorPage } from './editor.ts';
-import { type KeyPage, keyPages, partPlaces } from './keys.ts';
+import { type KeyPage, keyPages, keyParts } from './keys.ts';
 import { allRules } from './rules.ts';
 import type { ManualPage } from './types.ts';
 import { wordPages } from './words.ts';
-
-type PartName = keyof typeof keyPages;
 
 /** The pages of a name: a key may be one of several parts, and a word of its own too. */
 export function pagesNamed(name: string): ManualPage[] {
@@ -41,17 +40,15 @@ function ownWords(): ManualPage[] {
 }
 
 function keys(): ManualPage[] {
-  return (Object.keys(keyPages) as PartName[]).flatMap(part =>
-    keyPages[part].map(page => keyPage(part, page)),
-  );
+  return keyParts.flatMap(part => keyPages(part).map(page => keyPage(parts[part].stands, page)));
 }
 
-function keyPage(part: PartName, { key, takes, otherwise, means, example }: KeyPage): ManualPage {
+function keyPage(stands: string, { key, takes, otherwise, means, example }: KeyPage): ManualPage {
   const isNeeded = otherwise === null;
   return {
     name: key,
     kind: 'key',
-    title: `A key ${partPlaces[part]}.`,
+    title: `A key ${stands}.`,
     text: [means, `Takes ${takes}. ${isNeeded ? 'It is needed.' : `Without it: ${otherwise}.`}`],
     examples: [{ language: 'yaml', about: null, code: example }],
     see: [],

@@ -1,10 +1,12 @@
-import { type AddressStyle, fragmentOf, writtenAddress } from '../address/href.ts';
-import { type SitePath, folderOf } from '../address/path.ts';
+import { fragmentOf, writtenAddress } from '../address/href.ts';
+import type { SitePath } from '../address/path.ts';
+import type { AddressFrom } from '../target/kind.ts';
 import { covers, folds } from '../menu/folds.ts';
 import { type Mark, marksOn } from '../menu/marks.ts';
 import { entriesOn, isBefore } from '../menu/on-page.ts';
 import type { Form } from '../plan/types.ts';
-import type { Destination, ResolvedEntry, ResolvedHome, ResolvedMenu } from '../menu/types.ts';
+import type { ResolvedEntry, ResolvedHome, ResolvedMenu } from '../menu/types.ts';
+import { addressOf } from '../target/kinds/index.ts';
 import type { Raw } from '../text/bytes.ts';
 import { escapeMarkup } from '../text/references.ts';
 import { type Words, wordsOf } from './words.ts';
@@ -23,11 +25,7 @@ import {
 } from './names.ts';
 
 /** The page that markup is written for. */
-export interface Standpoint {
-  page: SitePath;
-  /** The folder from which its addresses are read. */
-  folder: SitePath;
-  links: AddressStyle;
+export interface Standpoint extends AddressFrom {
   /** Labels keep room for a bolder state. */
   reserves: boolean;
   /** The names of the menus that it carries. */
@@ -403,27 +401,4 @@ function withIcon({ icon }: ResolvedEntry, label: string): string {
   if (icon.show === 'icon') return `${icon.markup}<span class="${parts.unseen}">${label}</span>`;
   if (icon.at === 'start') return icon.markup + label;
   return label + icon.markup.replace(`class="${parts.icon}"`, `class="${parts.icon} ${parts.iconEnd}"`);
-}
-
-/** Null for an entry that only opens. */
-function addressOf(leadsTo: Destination, { folder, page, links }: Standpoint): string | null {
-  switch (leadsTo.kind) {
-    case 'page':
-    case 'file':
-      return writtenAddress(folder, leadsTo.path, links);
-    case 'section': {
-      const isHere = leadsTo.path === null || leadsTo.path === page;
-      const needsPage = !isHere || folder !== folderOf(page);
-      return (needsPage ? writtenAddress(folder, leadsTo.path ?? page, links) : '') + fragmentOf(leadsTo.id);
-    }
-    case 'language':
-      return writtenAddress(folder, leadsTo.counterparts[page] ?? leadsTo.front, links);
-    case 'url':
-    case 'mail':
-    case 'phone':
-      return leadsTo.url;
-    case 'insert':
-    case 'none':
-      return null;
-  }
 }

@@ -2,8 +2,8 @@ import type { SitePath } from '../address/path.ts';
 import type { Entry, Plan } from '../plan/types.ts';
 import type { Source } from '../text/source.ts';
 import type { Counterparts } from './languages.ts';
-import { isPattern, readTarget } from './targets.ts';
-import type { SiteFacts } from './types.ts';
+import { isPattern, pageOf, readTarget } from '../target/kinds/index.ts';
+import type { SiteFacts } from '../target/facts.ts';
 
 /** The pages that entries of the plan name for each language: what one entry names belongs together. */
 export function counterpartsOf(plan: Plan, site: SiteFacts, source: Source): Counterparts {
@@ -17,8 +17,8 @@ export function counterpartsOf(plan: Plan, site: SiteFacts, source: Source): Cou
         if (!version?.isGiven || isPattern(version.target)) continue;
         const reading = readTarget(version.target, context);
         const leadsTo = 'destination' in reading ? reading.destination : null;
-        if (leadsTo?.kind === 'page') pages.set(tag, leadsTo.path);
-        else if (leadsTo?.kind === 'section' && leadsTo.path !== null) pages.set(tag, leadsTo.path);
+        const page = leadsTo && pageOf(leadsTo);
+        if (page) pages.set(tag, page);
       }
       for (const page of pages.values()) found.set(page, new Map([...pages, ...(found.get(page) ?? [])]));
     }

@@ -8,7 +8,8 @@ import { fileLabel, labelOf, sharedPart } from './labels.ts';
 import { SiteLanguages } from './languages.ts';
 import { drawingOf } from './resolve-drawing.ts';
 import { counterpartsOf } from './counterparts.ts';
-import type { GivenId, ResolvedPanels, SectionHeading, SiteFacts } from './types.ts';
+import type { GivenId } from './types.ts';
+import type { ResolvedPanels, SectionHeading, SiteFacts } from '../target/facts.ts';
 
 /** What all menus of a plan are resolved against, and what is found on the way. */
 export class Ground {

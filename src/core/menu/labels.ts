@@ -1,6 +1,7 @@
 import { type SitePath, folderOf, isIndex, nameOf } from '../address/path.ts';
+import { spaced } from '../text/names.ts';
 import type { LabelSource } from '../plan/types.ts';
-import type { PageWords } from './types.ts';
+import type { PageWords } from '../target/facts.ts';
 
 /** What stands between the parts of a title. */
 const separators = /\s+[|–—·•:»«›‹~-]+\s+|:\s+/u;
@@ -54,12 +55,6 @@ export function fileLabel(path: SitePath): string {
   const name =
     isIndex(path) && folderOf(path) !== '' ? nameOf(folderOf(path)) : nameOf(path).replace(/\.[^.]+$/, '');
   return spaced(name);
-}
-
-/** `getting-here` as `Getting here`. */
-export function spaced(name: string): string {
-  const words = name.replace(/[-_]+/g, ' ').trim();
-  return words.charAt(0).toUpperCase() + words.slice(1);
 }
 
 function edgeParts(title: string): string[] {

@@ -1,7 +1,7 @@
 import { pathMatcher } from '../address/glob.ts';
 import { type SitePath, folderOf, isIndex, isInside, joinPath } from '../address/path.ts';
 import type { Language } from '../plan/types.ts';
-import type { SiteFacts } from './types.ts';
+import type { SiteFacts } from '../target/facts.ts';
 
 /** Pages that the plan itself names as the same one in several languages. */
 export type Counterparts = ReadonlyMap<SitePath, ReadonlyMap<string, SitePath>>;

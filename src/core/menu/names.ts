@@ -3,8 +3,8 @@ import type { SitePath } from '../address/path.ts';
 import type { Entry, Plan } from '../plan/types.ts';
 import type { Source } from '../text/source.ts';
 import { Ground } from './ground.ts';
-import { readTarget } from './targets.ts';
-import type { SiteFacts } from './types.ts';
+import { readTarget } from '../target/kinds/index.ts';
+import type { SiteFacts } from '../target/facts.ts';
 
 /** The pages whose own words become labels. */
 export function pagesToName(plan: Plan, site: SiteFacts, source: Source): SitePath[] {

@@ -1,6 +1,6 @@
 import type { PageReader } from '../page/reader.ts';
 import { type Tree, type TreeNode, childrenOf, isNode, textOf, valueOf } from '../page/tree.ts';
-import type { SectionHeading, SiteFacts } from './types.ts';
+import type { SectionHeading, SiteFacts } from '../target/facts.ts';
 
 /** What finds elements of pages by a selector. */
 export function partsIn(reader: PageReader): SiteFacts['parts'] {

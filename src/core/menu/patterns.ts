@@ -1,8 +1,9 @@
 import { pathMatcher } from '../address/glob.ts';
 import { type SitePath, folderOf, isIndex, isInside, nameOf } from '../address/path.ts';
-import type { Entry, PageOrder, PagePattern, Plan, Target } from '../plan/types.ts';
+import type { Entry, Plan, Target } from '../plan/types.ts';
+import type { PageOrder, PagePattern } from '../target/kinds/pages.ts';
 import { compare } from '../text/finding.ts';
-import type { SectionHeading, SiteFacts } from './types.ts';
+import type { SectionHeading, SiteFacts } from '../target/facts.ts';
 
 /** Words of a page by which it is sorted. */
 export type TitleOf = (page: SitePath) => string;

@@ -1,6 +1,6 @@
 import { normalizePath } from '../address/path.ts';
 import type { Entry, Plan } from '../plan/types.ts';
-import type { SiteFacts } from './types.ts';
+import type { SiteFacts } from '../target/facts.ts';
 
 /** The facts of a site in which the pages that the plan names, and that are not there yet, count as there. */
 export function withPlanned(facts: SiteFacts, plan: Plan): SiteFacts {

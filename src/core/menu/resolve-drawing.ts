@@ -3,7 +3,8 @@ import { readDrawing } from './drawing.ts';
 import type { Mark } from '../plan/types.ts';
 import type { Finding } from '../text/finding.ts';
 import type { RuleName } from '../text/rules.ts';
-import { type TargetContext, readTarget } from './targets.ts';
+import type { TargetContext } from '../target/kind.ts';
+import { readTarget } from '../target/kinds/index.ts';
 
 /** What hears of what is wrong. */
 interface Telling {

@@ -1,14 +1,24 @@
-import { type SitePath, nameOf } from '../address/path.ts';
-import type { Entry, EntryIcon, Mark, Target } from '../plan/types.ts';
+import type { SitePath } from '../address/path.ts';
+import type { Entry, EntryIcon, Mark } from '../plan/types.ts';
 import { counted, shortened } from '../text/nearest.ts';
 import type { Ground } from './ground.ts';
 import { HookNames, hookOf } from './hooks.ts';
-import { fileLabel, spaced } from './labels.ts';
+import { fileLabel } from './labels.ts';
 import { entriesFromHeadings, entriesFromPages, pagesOf } from './patterns.ts';
 import { drawingOf } from './resolve-drawing.ts';
 import { leftOut, sizeOf } from './resolve-parts.ts';
-import { type TargetContext, isPattern, readTarget, wordsKey } from './targets.ts';
-import type { Destination, ResolvedEntry, SectionHeading } from './types.ts';
+import type { TargetContext } from '../target/kind.ts';
+import { wordsKey } from '../target/kinds/heading.ts';
+import {
+  type Destination,
+  type PatternTarget,
+  isPattern,
+  labelOf,
+  pageOf,
+  readTarget,
+} from '../target/kinds/index.ts';
+import type { ResolvedEntry } from './types.ts';
+import type { SectionHeading } from '../target/facts.ts';
 
 /** The menu whose entries are resolved. */
 export interface EntriesContext {
@@ -126,11 +136,7 @@ export class EntryResolver {
   }
 
   /** The entries that a pattern stands for. */
-  #expanded(
-    entry: Entry,
-    target: Extract<Target, { kind: 'pages' | 'sections' }>,
-    parent: SitePath | null,
-  ): Entry[] {
+  #expanded(entry: Entry, target: PatternTarget, parent: SitePath | null): Entry[] {
     const { site, languages } = this.#ground;
     const { tag } = this.#context;
     if (target.kind === 'pages') {
@@ -164,9 +170,9 @@ export class EntryResolver {
     const { tag } = this.#context;
     if (languages === null || tag === null) return null;
     if (leadsTo.kind === 'language') return leadsTo.tag === tag ? null : leadsTo.tag;
-    const isPage = leadsTo.kind === 'page' || leadsTo.kind === 'section';
-    if (!isPage || leadsTo.path === null) return null;
-    const own = languages.of(leadsTo.path);
+    const page = pageOf(leadsTo);
+    if (page === null) return null;
+    const own = languages.of(page);
     return own === tag ? null : own;
   }
 
@@ -213,30 +219,13 @@ export class EntryResolver {
   }
 
   #label(leadsTo: Destination, mark: Mark): string {
-    switch (leadsTo.kind) {
-      case 'page':
-        return this.#pageLabel(leadsTo.path, mark);
-      case 'file':
-        return nameOf(leadsTo.path);
-      case 'section': {
-        const panel = this.#ground.panels
-          .find(one => one.name === leadsTo.panel?.group)
-          ?.panels.find(one => one.id === leadsTo.id);
-        if (panel) return panel.label;
-        const heading = leadsTo.path === null ? '' : this.#ground.site.sections(leadsTo.path).get(leadsTo.id);
-        return heading || spaced(leadsTo.id);
-      }
-      case 'url':
-        return leadsTo.url.replace(/^https?:\/\/(www\.)?/, '').replace(/\/$/, '');
-      case 'mail':
-      case 'phone':
-        return decodeURI(leadsTo.url.replace(/^\w+:/, '').replace(/\?.*/, ''));
-      case 'language':
-        return this.#ground.plan.languages.find(one => one.tag === leadsTo.tag)?.name ?? leadsTo.tag;
-      case 'insert':
-      case 'none':
-        return '';
-    }
+    const { site, panels, plan } = this.#ground;
+    return labelOf(leadsTo, {
+      page: path => this.#pageLabel(path, mark),
+      sections: site.sections,
+      panels,
+      languages: plan.languages,
+    });
   }
 
   /** The drawing of an entry, with ids that no other one has. */

@@ -3,7 +3,8 @@ import { nearest } from '../text/nearest.ts';
 import { carrier } from './carried.ts';
 import { folds } from './folds.ts';
 import type { Ground } from './ground.ts';
-import type { Destination, ResolvedEntry, ResolvedFold, ResolvedMenu } from './types.ts';
+import type { ResolvedEntry, ResolvedFold, ResolvedMenu } from './types.ts';
+import type { Destination } from '../target/kinds/index.ts';
 
 /** @param tag of the language that the menu is in, or null */
 export function foldOf({ name, fold }: Menu, tag: string | null, ground: Ground): ResolvedFold {

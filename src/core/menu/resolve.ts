@@ -12,16 +12,9 @@ import { panelEntries, panelsOf, tellUnswitched } from './resolve-panels.ts';
 import { EntryResolver, plainEntry } from './resolve-entries.ts';
 import { foldOf, joinFolds } from './resolve-folds.ts';
 import { cutOff, distinct } from './resolve-parts.ts';
-import { readTarget } from './targets.ts';
-import type {
-  GivenId,
-  MenuLanguage,
-  ResolvedEntry,
-  ResolvedHome,
-  ResolvedMenu,
-  ResolvedPanels,
-  SiteFacts,
-} from './types.ts';
+import { readTarget } from '../target/kinds/index.ts';
+import type { GivenId, MenuLanguage, ResolvedEntry, ResolvedHome, ResolvedMenu } from './types.ts';
+import type { ResolvedPanels, SiteFacts } from '../target/facts.ts';
 
 export interface Resolution {
   /** In a site of several languages a menu stands once for each that its pages are in. */

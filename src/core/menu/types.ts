@@ -1,5 +1,6 @@
 import type { SitePath } from '../address/path.ts';
-import type { WordName } from '../plan/keys.ts';
+import type { WordName } from '../plan/parts/plan.ts';
+import type { Destination } from '../target/kinds/index.ts';
 import type { Look } from '../plan/look-types.ts';
 import type { Align, Fold, Form, Menu, MenuPlace, Opens, ToTop, Toggle } from '../plan/types.ts';
 
@@ -97,76 +98,4 @@ export interface ResolvedEntry {
   lang: string | null;
   hreflang: string | null;
   entries: readonly ResolvedEntry[];
-}
-
-export type Destination =
-  | { kind: 'page' | 'file'; path: SitePath }
-  /** A place in a page; null for the page that carries the menu. */
-  | { kind: 'section'; path: SitePath | null; id: string; panel?: PanelMark }
-  /** The counterparts of pages in another language; its front page for all others. */
-  | { kind: 'language'; tag: string; counterparts: Readonly<Record<SitePath, SitePath>>; front: SitePath }
-  /** An address outside the site, ready for an `href`. */
-  | { kind: 'url' | 'mail' | 'phone'; url: string }
-  /** The designer's own piece of HTML. */
-  | { kind: 'insert'; html: string }
-  /** The entry only opens. */
-  | { kind: 'none' };
-
-/** That a place is a panel: of this group, and whether it is the one shown first. */
-export interface PanelMark {
-  group: string;
-  isFirst: boolean;
-}
-
-/** Panels of a page, with what shows and switches them. */
-export interface ResolvedPanels {
-  name: string;
-  page: SitePath;
-  /** The name of the menu that switches. */
-  menu: string;
-  panels: readonly { id: string; label: string }[];
-  first: string;
-  height: 'own' | 'tallest';
-}
-
-/** A heading as a target. */
-export interface SectionHeading {
-  level: number;
-  text: string;
-  /** Its own, or that of the section that it begins; null for none. */
-  id: string | null;
-  /** Offset behind the name of its tag, where an id would go. */
-  insert: number;
-}
-
-/** The words that a page has for itself. */
-export interface PageWords {
-  title: string | null;
-  heading: string | null;
-}
-
-/** What resolving must know of the site. */
-export interface SiteFacts {
-  /** Pages, and all files (pages among them), by their path. */
-  pages: ReadonlySet<SitePath>;
-  files: ReadonlySet<SitePath>;
-  words: ReadonlyMap<SitePath, PageWords>;
-  /** The ids of a page, each with the text of the heading that it stands for (empty for none). */
-  sections: (page: SitePath) => ReadonlyMap<string, string>;
-  /** The headings of a page, in order. */
-  headings: (page: SitePath) => readonly SectionHeading[];
-  /** The elements of a page that a selector finds, each with its id or null, its first heading, and where an id would go. */
-  parts: (page: SitePath, selector: string) => readonly SectionHeading[];
-  /** The language that a page says it is in, or null. */
-  language: (page: SitePath) => string | null;
-  /** The first `datetime` in a page, or null. */
-  date: (page: SitePath) => string | null;
-  /** Width and height of a picture in px; null where the file does not say. */
-  picture: (file: SitePath) => { width: number; height: number } | null;
-  /** Size of a file in bytes. */
-  size: (file: SitePath) => number;
-  /** Content of a file as text; null where it cannot be read as UTF-8. */
-  text: (file: SitePath) => string | null;
-  /** The front page, or null. */
-  front: SitePath | null;
 }

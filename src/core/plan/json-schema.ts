@@ -1,6 +1,7 @@
 import type Joi from 'joi';
-import type { Part } from './keys.ts';
-import { type JsonMeta, planSchema } from './schema.ts';
+import type { JsonMeta } from '../format/values.ts';
+import { type Part, partBelow } from './parts/index.ts';
+import { planSchema } from './parts/plan.ts';
 
 /** A schema of JSON Schema 2020-12. */
 export type JsonSchema = { [key: string]: unknown } | boolean;
@@ -12,37 +13,6 @@ export type Describe = (part: Part, key: string) => string | null;
 export function planJsonSchema(describe: Describe): JsonSchema {
   return new Writer(describe).write();
 }
-
-/** The part that the values of a key are. */
-const partsBelow: Readonly<Record<string, Part>> = {
-  labels: 'labels',
-  links: 'links',
-  languages: 'language',
-  words: 'words',
-  menus: 'menu',
-  place: 'place',
-  stays: 'stays',
-  home: 'home',
-  opens: 'opens',
-  fold: 'fold',
-  buttons: 'button',
-  panels: 'panels',
-  'to-top': 'to-top',
-  toggle: 'toggle',
-  entries: 'entry',
-  look: 'look',
-  font: 'font',
-  looks: 'look',
-  highlight: 'look',
-  states: 'states',
-  hover: 'state',
-  focus: 'state',
-  pressed: 'state',
-  current: 'state',
-  within: 'state',
-  parts: 'parts',
-  contrast: 'contrast',
-};
 
 /** So long a schema that stands in several places is written once. */
 const longEnough = 70;
@@ -109,7 +79,7 @@ class Writer {
     const patterns = (description['patterns'] ?? []) as { regex: string; rule: Joi.Description }[];
     const { part } = where;
     const properties = Object.entries(keys).map(([key, value]) => {
-      const schema = this.#schema(value, { part: partsBelow[key] ?? part, key });
+      const schema = this.#schema(value, { part: partBelow(key) ?? part, key });
       const about = schema === false ? null : this.#describe(part, key);
       return [key, about === null ? schema : { description: about, ...(schema as object) }] as const;
     });

@@ -1,4 +1,4 @@
-import type { Mark } from './mark.ts';
+import type { Mark } from '../text/mark.ts';
 
 /** The states of an entry beside `base`, in the order in which one wins over another. */
 export const stateNames = ['within', 'current', 'hover', 'focus', 'pressed'] as const;

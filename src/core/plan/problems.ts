@@ -3,8 +3,9 @@ import { type Finding, finding } from '../text/finding.ts';
 import { listed, nearest } from '../text/nearest.ts';
 import type { RuleName } from '../text/rules.ts';
 import type { Source } from '../text/source.ts';
-import { type Part, laterKeys, partNames, tradeWords } from './keys.ts';
-import { planSchema } from './schema.ts';
+import { forms } from '../format/values.ts';
+import { type Part, parts } from './parts/index.ts';
+import { tradeWords } from './trade.ts';
 import type { Mark } from './types.ts';
 import { type PlanText, pathKey } from './yaml.ts';
 
@@ -29,28 +30,6 @@ function isEcho(detail: Joi.ValidationErrorItem, details: readonly Joi.Validatio
     other => other.type === 'object.unknown' && pathKey(other.path.slice(0, -1)) === pathKey(parent),
   );
 }
-
-/** What a value of a form looks like, and an example. */
-const forms: Record<string, [takes: string, example: string]> = {
-  name: ['a name in a–z, 0–9 and hyphens that begins with a letter', 'menu: masthead'],
-  mail: ['a mail address', 'mail: hello@example.org'],
-  phone: ['a telephone number', 'phone: +44 1632 960014'],
-  fold: ['`crowded`, `any-width`, `never` or a width of the window', 'when: below 48em'],
-  way: ['a length of CSS, in vh for that of the window', 'shows-after: 100vh'],
-  time: ['a time in ms', 'after: 90ms'],
-  columns: ['a number of columns from 1 to 4', 'columns: 2'],
-  count: ['a number', 'most: 12'],
-  depth: ['1, 2 or 3', 'depth: 2'],
-  base: ['a folder of the server, with / at both ends', 'base: /observatory/'],
-  level: ['levels of headings from 1 to 6', 'levels: [2, 3]'],
-  language: ['the tag of a language', 'language: cy'],
-  length: ['a length of CSS', '0.75rem'],
-  border: ['a width, a style and perhaps a colour', 'border: 1px solid #d5dbe3'],
-  shadow: ['a shadow of CSS', 'shadow: 0 2px 8px rgb(0 0 0 / 0.2)'],
-  share: ['a share in %', 'tint: 12%'],
-  family: ['names of fonts', 'family: Inter, sans-serif'],
-  weight: ['a weight from 1 to 1000', 'weight: 500'],
-};
 
 class Teller {
   readonly #text: PlanText;
@@ -179,40 +158,34 @@ class Teller {
         `\`${key}\` is no tag of a language`,
         'Tags are those of the `lang` of a page:  en, cy, pt-BR',
       );
-    const part = partOf(path.slice(0, -1));
-    if (laterKeys[part].includes(key)) {
+    const { called, keys, later } = parts[partOf(path.slice(0, -1))];
+    if (later.includes(key)) {
       return this.#atKey(
         'later-key',
         path,
-        `\`${key}\` is a key of ${partNames[part]} that this version of Kamino does not build yet`,
+        `\`${key}\` is a key of ${called} that this version of Kamino does not build yet`,
         'Take it out for now.',
       );
     }
-    const known = keysOf(path.slice(0, -1));
-    const near = nearest(key, [...known, ...laterKeys[part]]);
+    const known = Object.keys(keys);
+    const near = nearest(key, [...known, ...later]);
     const ours = tradeWords[key.toLowerCase()];
     const remedy = ours
       ? `Kamino’s word for it is ${ours}.`
       : near
         ? `Did you mean \`${near}\`?`
-        : `Keys of ${partNames[part]}: ${known.join(', ')}.`;
-    return this.#atKey('unknown-key', path, `\`${key}\` is no key of ${partNames[part]}`, remedy);
+        : `Keys of ${called}: ${known.join(', ')}.`;
+    return this.#atKey('unknown-key', path, `\`${key}\` is no key of ${called}`, remedy);
   }
 
   #missingKey(path: Path): Finding {
     const key = String(path.at(-1));
-    const examples: Record<string, string> = {
-      kamino: 'Begin the plan with the version of its format:  kamino: 1',
-      menus: 'Add at least one menu:\n  menus:\n    - menu: masthead\n      entries:\n        - index.html',
-      menu: 'Give the menu a name:  menu: masthead',
-      entries: 'Give it entries:\n  entries:\n    - index.html',
-    };
     const parent = path.slice(0, -1);
     return this.#at(
       'missing-key',
       parent,
       `${nameOf(parent)} has no \`${key}\``,
-      examples[key] ?? `Add  ${key}: …`,
+      parts[partOf(parent)].keys[key]?.missing ?? `Add  ${key}: …`,
     );
   }
 
@@ -229,7 +202,7 @@ class Teller {
 
   #wrongForm(path: Path, value: string, form: string): Finding {
     const key = String(path.at(-1));
-    const [takes, example] = forms[form] ?? ['another value', ''];
+    const { takes, example } = forms.get(form) ?? { takes: 'another value', example: '' };
     return this.#at(
       'wrong-value',
       path,
@@ -294,7 +267,7 @@ function partOf(path: Path): Part {
   if (before === 'states') return 'state';
   if (before === 'parts' || before === 'looks' || last === 'highlight') return 'look';
   if (typeof last === 'number') return before === 'menus' ? 'menu' : 'entry';
-  return last !== undefined && Object.hasOwn(partNames, last) ? (last as Part) : 'plan';
+  return last !== undefined && Object.hasOwn(parts, last) ? (last as Part) : 'plan';
 }
 
 /** A map in which each language has its own value: what is no part of a plan. */
@@ -302,34 +275,17 @@ function isByLanguage(path: Path): boolean {
   const last = path.at(-1);
   return (
     last === 'languages' ||
-    (typeof last === 'string' && partOf(path) === 'plan' && !Object.hasOwn(partNames, last))
+    (typeof last === 'string' && partOf(path) === 'plan' && !Object.hasOwn(parts, last))
   );
 }
 
 function nameOf(path: Path): string {
-  const part = partNames[partOf(path)];
-  return part.replace(/^a(n?) /, 'this ');
+  return parts[partOf(path)].called.replace(/^a(n?) /, 'this ');
 }
 
 function labelOf(path: Path): string {
   const key = path.findLast(step => typeof step === 'string');
   return key === undefined ? 'the plan' : String(key);
-}
-
-/** The keys that the schema knows for the value at this path. */
-function keysOf(path: Path): string[] {
-  let schema: Joi.Description = planSchema.describe();
-  for (const step of path) {
-    const keys = schema['keys'] as Record<string, Joi.Description> | undefined;
-    const items = schema['items'] as Joi.Description[] | undefined;
-    const patterns = schema['patterns'] as { rule: Joi.Description }[] | undefined;
-    const next = typeof step === 'number' ? items?.[0] : (keys?.[step] ?? patterns?.[0]?.rule);
-    if (!next) return [];
-    const [match] =
-      (next['matches'] as { then?: Joi.Description; otherwise?: Joi.Description }[] | undefined) ?? [];
-    schema = [match?.then, match?.otherwise].find(one => one?.['keys'] !== undefined) ?? next;
-  }
-  return Object.keys((schema['keys'] as object | undefined) ?? {});
 }
 
 /** A value in a message: on one line, not too long, and with what cannot be seen made visible. */

@@ -1,35 +1,23 @@
 import type { PlanPath, PlanPlaces } from './places.ts';
-import type { Said, WrittenEntry } from './schema.ts';
+import type { Said } from '../format/key.ts';
+import type { View } from '../target/kind.ts';
+import { targetKeys, targetOf, targetWords } from '../target/kinds/index.ts';
+import type { WrittenEntry } from './parts/entry.ts';
 import { readLook, readLookUse } from './read-look.ts';
-import type { ByLanguage, Entry, EntryVersion, Mark, Target } from './types.ts';
+import type { ByLanguage, Entry, EntryVersion, Target } from './types.ts';
 
-/** The keys of an entry that may differ by language. */
-const saidKeys = [
-  'label',
-  'page',
-  'section',
-  'file',
-  'mail',
-  'phone',
-  'url',
-  'heading',
-  'pages',
-  'sections',
-  'insert',
-  'language',
-  'panel',
-  'subject',
-] as const;
-
-type SaidKey = (typeof saidKeys)[number];
+/** The keys of an entry that may differ by language while its target does not. */
+const wordKeys = ['label', ...targetWords];
+/** All that may differ by language. */
+const saidKeys = ['label', ...targetKeys, ...targetWords] as const;
 
 /** An entry as it is written for one language. */
-interface View {
-  entry: WrittenEntry;
-  text: (key: Exclude<SaidKey, 'pages'>) => string | undefined;
-  globs: readonly string[] | undefined;
-  at: (key: string) => PlanPath;
+interface EntryView extends View {
+  /** In this language. */
+  label: string | null;
 }
+
+type Written = Readonly<Record<string, unknown>>;
 
 /** Makes the entries of a plan from what is written. */
 export class EntryReader {
@@ -52,8 +40,8 @@ export class EntryReader {
     const versions = this.#versions(written, path);
     const first = [...versions.values()].find(one => one !== null);
     return {
-      label: first ? first.label : (this.#view(written, path, null).text('label') ?? null),
-      target: first ? first.target : this.#target(this.#view(written, path, null)),
+      label: first ? first.label : this.#view(written, path, null).label,
+      target: first ? first.target : targetOf(this.#view(written, path, null)),
       versions,
       highlight:
         typeof written.highlight === 'object'
@@ -91,25 +79,18 @@ export class EntryReader {
   }
 
   #versions(written: WrittenEntry, path: PlanPath): Map<string, EntryVersion | null> {
-    const maps = saidKeys.filter(key => isMap(written[key]));
+    const all: Written = { ...written };
+    const maps = saidKeys.filter(key => isMap(all[key]));
     for (const key of maps)
-      for (const tag of Object.keys(written[key] as object)) this.#known(tag, [...path, key, tag]);
+      for (const tag of Object.keys(all[key] as object)) this.#known(tag, [...path, key, tag]);
     const versions = new Map<string, EntryVersion | null>();
     if (maps.length === 0) return versions;
-    const targets = maps.filter(key => key !== 'label' && key !== 'subject');
+    const targets = maps.filter(key => !wordKeys.includes(key));
     for (const tag of this.#tags) {
-      const isOut = targets.some(key => !Object.hasOwn(written[key] as object, tag));
+      const isOut = targets.some(key => !Object.hasOwn(all[key] as object, tag));
       const view = this.#view(written, path, tag);
-      versions.set(
-        tag,
-        isOut
-          ? null
-          : {
-              label: view.text('label') ?? null,
-              target: this.#target(view),
-              isGiven: targets.length > 0,
-            },
-      );
+      const isGiven = targets.length > 0;
+      versions.set(tag, isOut ? null : { label: view.label, target: targetOf(view), isGiven });
     }
     return versions;
   }
@@ -129,81 +110,31 @@ export class EntryReader {
   }
 
   /** @param tag null: any language that it is written for */
-  #view(entry: WrittenEntry, path: PlanPath, tag: string | null): View {
-    const pick = (key: SaidKey): unknown => {
-      const value = entry[key];
-      if (!isMap(value)) return value;
-      return (value as Record<string, unknown>)[tag ?? Object.keys(value)[0] ?? ''];
+  #view(entry: WrittenEntry, path: PlanPath, tag: string | null): EntryView {
+    const all: Written = { ...entry };
+    const isSaid = (key: string): boolean => saidKeys.includes(key as never) && isMap(all[key]);
+    const pick = (key: string): unknown => {
+      const value = all[key];
+      if (!isSaid(key)) return value;
+      return (value as Written)[tag ?? Object.keys(value as object)[0] ?? ''];
     };
+    const at = (key: string): PlanPath =>
+      tag !== null && isSaid(key) ? [...path, key, tag] : [...path, key];
+    const slashes = (one: string, key: string): string => this.#places.slashes(one, at(key));
+    const text = (key: string): string | undefined => pick(key) as string | undefined;
+    const list = (key: string): string[] | undefined => pick(key) as string[] | undefined;
     return {
-      entry,
-      text: key => pick(key) as string | undefined,
-      globs: pick('pages') as string[] | undefined,
-      at: key => (tag !== null && isMap(entry[key as SaidKey]) ? [...path, key, tag] : [...path, key]),
+      label: text('label') ?? null,
+      text,
+      path: key => {
+        const value = text(key);
+        return value === undefined ? undefined : slashes(value, key);
+      },
+      list,
+      paths: key => list(key)?.map(one => slashes(one, key)),
+      mark: key => this.#places.mark(at(key)),
+      known: (one, key) => this.#known(one, at(key)),
     };
-  }
-
-  #target(view: View): Target {
-    const { text, at } = view;
-    const url = text('url');
-    if (url !== undefined) return { kind: 'url', url };
-    const address = text('mail');
-    if (address !== undefined) return { kind: 'mail', address, subject: text('subject') ?? null };
-    const tag = text('language');
-    if (tag !== undefined) {
-      this.#known(tag, at('language'));
-      return { kind: 'language', tag, mark: this.#mark(view, 'language') };
-    }
-    const special = this.#special(view);
-    if (special) return special;
-    const number = text('phone');
-    if (number !== undefined) return { kind: 'phone', number };
-    for (const kind of ['page', 'section', 'file', 'panel'] as const) {
-      const value = text(kind);
-      if (value !== undefined)
-        return { kind, written: this.#places.slashes(value, at(kind)), mark: this.#mark(view, kind) };
-    }
-    return { kind: 'none' };
-  }
-
-  #special(view: View): Target | null {
-    const { entry, text, at } = view;
-    const slashed = (value: string, key: string): string => this.#places.slashes(value, at(key));
-    const heading = text('heading');
-    if (heading !== undefined) {
-      const page = text('page');
-      return {
-        kind: 'heading',
-        page: page === undefined ? null : slashed(page, 'page'),
-        heading,
-        mark: this.#mark(view, 'heading'),
-      };
-    }
-    const insert = text('insert');
-    if (insert !== undefined)
-      return { kind: 'insert', written: slashed(insert, 'insert'), mark: this.#mark(view, 'insert') };
-    const sections = text('sections');
-    if (sections !== undefined) {
-      const levels = (entry.levels ?? ['2']).map(Number);
-      const mark = this.#mark(view, 'sections');
-      const page = slashed(sections, 'sections');
-      return { kind: 'sections', page, levels, except: entry.except ?? [], mark };
-    }
-    if (view.globs === undefined) return null;
-    const { order, most, depth = '1', first = [], except = [] } = entry;
-    const pages = {
-      globs: view.globs.map(glob => slashed(glob, 'pages')),
-      order,
-      first: first.map(glob => slashed(glob, 'first')),
-      except: except.map(glob => slashed(glob, 'except')),
-      most: most === undefined ? null : Number(most),
-      depth: Number(depth),
-    };
-    return { kind: 'pages', pages, mark: this.#mark(view, 'pages') };
-  }
-
-  #mark(view: View, key: string): Mark {
-    return this.#places.mark(view.at(key));
   }
 }
 

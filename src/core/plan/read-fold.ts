@@ -1,6 +1,7 @@
 import type { PlanPath, PlanPlaces } from './places.ts';
 import type { EntryReader } from './read-entry.ts';
-import type { WrittenFold, WrittenMenu, WrittenToggle } from './schema.ts';
+import type { WrittenFold, WrittenToggle } from './parts/fold.ts';
+import type { WrittenMenu } from './parts/menu.ts';
 import type { DrawingFile, Fold, Opens, Toggle } from './types.ts';
 
 interface Readers {

@@ -1,6 +1,6 @@
 import type { Look, StateLook, StateName } from './look-types.ts';
 import type { PlanPath, PlanPlaces } from './places.ts';
-import type { WrittenLook, WrittenState } from './schema.ts';
+import type { WrittenLook, WrittenState } from './parts/look.ts';
 import type { LookUse, Mark } from './types.ts';
 
 /** Makes a look from what is written, or the name of one. */

@@ -3,19 +3,16 @@ import { normalizePath } from '../address/path.ts';
 import { type Finding, finding, hasErrors } from '../text/finding.ts';
 import type { Source } from '../text/source.ts';
 import { planProblems } from './problems.ts';
-import {
-  type WrittenMenu,
-  type WrittenPanels,
-  type WrittenPlace,
-  type WrittenPlan,
-  type WrittenToTop,
-  planSchema,
-} from './schema.ts';
+import type { WrittenMenu } from './parts/menu.ts';
+import type { WrittenPanels } from './parts/panels.ts';
+import { type WrittenPlace, placeSides } from './parts/place.ts';
+import { type WrittenPlan, planSchema } from './parts/plan.ts';
+import type { WrittenToTop } from './parts/to-top.ts';
 import { PlanPlaces } from './places.ts';
 import { readLook, readLookUse } from './read-look.ts';
 import { EntryReader } from './read-entry.ts';
 import { readFold, readOpens } from './read-fold.ts';
-import type { HomeImage, Menu, MenuPlace, PanelGroup, PlaceSide, Plan } from './types.ts';
+import type { HomeImage, Menu, MenuPlace, PanelGroup, Plan } from './types.ts';
 import { type Value, readYaml } from './yaml.ts';
 
 export interface PlanReading {
@@ -165,7 +162,7 @@ class Conversion {
       const own = { 'carried-by': carriedBy, except, ...(place ? { place } : {}) };
       const menu = this.#menu({ ...plainMenu, ...own, menu: button }, path);
       const mark = this.#places.mark([...path, 'button']);
-      const given = this.#entries.read(entry, path);
+      const given = this.#entries.read({ ...entry, order: 'title', 'if-missing': 'error' }, path);
       return [
         {
           ...menu,
@@ -314,10 +311,8 @@ class Conversion {
   }
 }
 
-const sides: readonly PlaceSide[] = ['first-in', 'last-in', 'before', 'after', 'instead-of'];
-
 function placeOf(written: WrittenPlace): MenuPlace {
-  const side = sides.find(one => written[one] !== undefined)!;
+  const side = placeSides.find(one => written[one] !== undefined)!;
   return { side, selectors: written[side]! };
 }
 

@@ -1,10 +1,15 @@
 import type { SitePath } from '../address/path.ts';
-import type { WordName } from './keys.ts';
+import type { Target } from '../target/kinds/index.ts';
+import type { PageOrder } from '../target/kinds/pages.ts';
+import type { Mark } from '../text/mark.ts';
 import type { Look } from './look-types.ts';
-import type { Mark } from './mark.ts';
+import type { PlaceSide } from './parts/place.ts';
+import type { WordName } from './parts/plan.ts';
 
+export type { Target } from '../target/kinds/index.ts';
+export type { Mark } from '../text/mark.ts';
 export type { Look } from './look-types.ts';
-export type { Mark } from './mark.ts';
+export type { PlaceSide } from './parts/place.ts';
 
 /** The plan with every default resolved. */
 export interface Plan {
@@ -183,10 +188,6 @@ export interface Menu {
   mark: Mark;
 }
 
-export type PageOrder = 'title' | 'date' | 'file';
-
-export type PlaceSide = 'first-in' | 'last-in' | 'before' | 'after' | 'instead-of';
-
 export interface MenuPlace {
   side: PlaceSide;
   /** Tried in order. */
@@ -233,38 +234,4 @@ export interface EntryVersion {
   target: Target;
   /** The plan names the target for this very language. */
   isGiven: boolean;
-}
-
-/** `written` is as the plan has it. */
-export type Target =
-  | { kind: 'page' | 'section' | 'file'; written: string; mark: Mark }
-  /** A panel of `panels`, by its id. */
-  | { kind: 'panel'; written: string; mark: Mark }
-  | { kind: 'url'; url: string }
-  | { kind: 'mail'; address: string; subject: string | null }
-  | { kind: 'phone'; number: string }
-  /** A heading by its words; `page` null for the page that carries the menu. */
-  | { kind: 'heading'; page: string | null; heading: string; mark: Mark }
-  /** An entry for each page that matches. */
-  | { kind: 'pages'; pages: PagePattern; mark: Mark }
-  /** An entry for each heading of a page; null for the page that carries the menu. */
-  | { kind: 'sections'; page: string; levels: readonly number[]; except: readonly string[]; mark: Mark }
-  /** The designer's own piece of HTML, from a file of the site. */
-  | { kind: 'insert'; written: string; mark: Mark }
-  /** The counterpart of the page in another language. */
-  | { kind: 'language'; tag: string; mark: Mark }
-  /** The entry only opens. */
-  | { kind: 'none' }
-  /** A bare target: an address as in an `href`. */
-  | { kind: 'address'; written: string; mark: Mark };
-
-export interface PagePattern {
-  globs: readonly string[];
-  order: PageOrder;
-  /** Listed ones ahead. */
-  first: readonly string[];
-  except: readonly string[];
-  most: number | null;
-  /** How many levels of folders become submenus; 1 for a plain list. */
-  depth: number;
 }

@@ -1,5 +1,5 @@
 import type { ResolvedLooks } from '../look/types.ts';
-import type { ResolvedPanels } from '../menu/types.ts';
+import type { ResolvedPanels } from '../target/facts.ts';
 import { panelAttribute, parts } from '../markup/names.ts';
 import { hairline } from './arrange.ts';
 

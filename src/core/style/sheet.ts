@@ -1,5 +1,6 @@
 import { covers, folds } from '../menu/folds.ts';
-import type { ResolvedMenu, ResolvedPanels } from '../menu/types.ts';
+import type { ResolvedMenu } from '../menu/types.ts';
+import type { ResolvedPanels } from '../target/facts.ts';
 import type { ResolvedLooks } from '../look/types.ts';
 import { parts } from '../markup/names.ts';
 import { styleSignature } from '../markup/own.ts';

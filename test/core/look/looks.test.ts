@@ -4,7 +4,7 @@ import { colorTools, contrast, mix, nearestPassing, readColor } from '../../../s
 import { resolveLooks } from '../../../src/core/look/scopes.ts';
 import type { Scope } from '../../../src/core/look/types.ts';
 import { resolveMenus } from '../../../src/core/menu/resolve.ts';
-import type { SiteFacts } from '../../../src/core/menu/types.ts';
+import type { SiteFacts } from '../../../src/core/target/facts.ts';
 import { readPlan } from '../../../src/core/plan/read.ts';
 import { Source } from '../../../src/core/text/source.ts';
 

@@ -1,4 +1,4 @@
-import { nearestPage } from '../../menu/nearest-page.ts';
+import { nearestPage } from '../../target/nearest-page.ts';
 import { nearest } from '../../text/nearest.ts';
 import { linksOf, placeOfLink } from '../../site/links.ts';
 import { isToldByMenu } from '../places.ts';

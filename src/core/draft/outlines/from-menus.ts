@@ -1,4 +1,5 @@
-import type { Destination, ResolvedEntry, ResolvedMenu } from '../../menu/types.ts';
+import type { ResolvedEntry, ResolvedMenu } from '../../menu/types.ts';
+import { outlineLine } from '../../target/kinds/index.ts';
 import type { OutlineEntry, OutlineMenu } from './types.ts';
 
 /** The structure of a plan's menus. */
@@ -13,24 +14,5 @@ export function outlineOf(menus: readonly ResolvedMenu[]): OutlineMenu[] {
 }
 
 function entryOf({ label, leadsTo, highlight, entries }: ResolvedEntry): OutlineEntry {
-  return { label, target: targetOf(leadsTo), highlight: highlight !== null, entries: entries.map(entryOf) };
-}
-
-function targetOf(leadsTo: Destination): string | null {
-  switch (leadsTo.kind) {
-    case 'page':
-    case 'file':
-      return leadsTo.path;
-    case 'section':
-      return `${leadsTo.path ?? ''}#${leadsTo.id}`;
-    case 'language':
-      return leadsTo.front;
-    case 'url':
-    case 'mail':
-    case 'phone':
-      return leadsTo.url;
-    case 'insert':
-    case 'none':
-      return null;
-  }
+  return { label, target: outlineLine(leadsTo), highlight: highlight !== null, entries: entries.map(entryOf) };
 }

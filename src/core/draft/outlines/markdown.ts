@@ -1,3 +1,4 @@
+import { plainName } from '../../text/names.ts';
 import type { BlockContent, DefinitionContent, List, ListItem, PhrasingContent, RootContent } from 'mdast';
 import { fromMarkdown } from 'mdast-util-from-markdown';
 import { type OutlineEntry, OutlineError, type OutlineFormat, type OutlineMenu, entry } from './types.ts';
@@ -69,14 +70,9 @@ function wordsOf(content: readonly (PhrasingContent | RootContent)[]): string {
     .replace(/\s+/g, ' ');
 }
 
+/** A menu’s name: it begins with a letter. */
 function plain(name: string): string {
-  return (
-    name
-      .normalize('NFKD')
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^[^a-z]+|-+$/g, '') || 'menu'
-  );
+  return plainName(name).replace(/^[^a-z]+/, '') || 'menu';
 }
 
 function linesOf(entries: readonly OutlineEntry[], depth: number): string[] {

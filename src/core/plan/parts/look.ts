@@ -1,0 +1,286 @@
+import { type Key, type WrittenOf, mapOf, oneOf, optional } from '../../format/key.ts';
+import { border, color, family, lengths, shadow, share, spacing, text, weight } from '../../format/values.ts';
+import { type LookPart, type StateName, stateNames } from '../look-types.ts';
+
+export const fontKeys = {
+  family: optional(family, {
+    takes: 'names of fonts',
+    otherwise: 'the page’s own',
+    means: 'As in `font-family`.',
+    example: 'family: Inter, sans-serif',
+  }),
+  size: optional(lengths(1), {
+    takes: 'a length',
+    otherwise: 'the page’s own',
+    means: 'As in `font-size`.',
+    example: 'size: 1.05rem',
+  }),
+  weight: optional(weight, {
+    takes: '`normal`, `bold` or a number',
+    otherwise: 'the page’s own',
+    means: 'As in `font-weight`.',
+    example: 'weight: 500',
+  }),
+  spacing: optional(spacing, {
+    takes: 'a length',
+    otherwise: 'the page’s own',
+    means: 'As in `letter-spacing`.',
+    example: 'spacing: 0.02em',
+  }),
+  file: optional(text, {
+    takes: 'a font file of the site',
+    otherwise: 'found in the style sheets',
+    means: 'The file that widths are measured by.',
+    example: 'file: fonts/inter.woff2',
+  }),
+} as const;
+
+export const contrastKeys = {
+  level: optional(oneOf('AA', 'AAA'), {
+    otherwise: '`AA`',
+    means: 'Labels reach 4.5 or 7 (WCAG 2.2, 1.4.3 and 1.4.6), marks 3.',
+    example: 'level: AAA',
+  }),
+  mend: optional(oneOf('tints', 'all', 'none'), {
+    otherwise: '`tints`',
+    means:
+      '`tints`: derived colours that fall short become the nearest passing ones of the same hue, and are told; what you wrote stays, and is told. `all`: both are mended. `none`: neither.',
+    example: 'mend: none',
+  }),
+} as const;
+
+export const stateKeys = {
+  from: optional(oneOf(...stateNames, 'base'), {
+    takes: '`base` or another state',
+    otherwise: '`base`',
+    means: 'The state that this one starts from: it says only what differs.',
+    example: 'from: hover\ndarker: 8%',
+  }),
+  tint: optional(share, {
+    takes: 'a share in %',
+    otherwise: 'none',
+    means: 'So much of the accent is mixed into the ground.',
+    example: 'tint: 12%',
+  }),
+  lighter: optional(share, {
+    takes: 'a share in %',
+    otherwise: 'none',
+    means: 'The ground is so much lighter (in OKLCH).',
+    example: 'lighter: 8%',
+  }),
+  darker: optional(share, {
+    takes: 'a share in %',
+    otherwise: 'none',
+    means: 'The ground is so much darker (in OKLCH).',
+    example: 'darker: 8%',
+  }),
+  marker: optional(oneOf('below', 'above', 'start', 'dot', 'none'), {
+    otherwise: '`below` for `current` and `within`',
+    means: 'Where a mark in the accent stands.',
+    example: 'marker: dot',
+  }),
+  accent: optional(color, {
+    takes: 'a colour of CSS',
+    otherwise: 'that of the look',
+    means: 'What `tint` mixes in.',
+    example: 'accent: "#a33"\ntint: 20%',
+  }),
+  background: optional(color, {
+    takes: 'a colour of CSS',
+    otherwise: 'that of the state it starts from',
+    means: 'The ground of the entry.',
+    example: 'background: "#e5e9ee"',
+  }),
+  color: optional(color, {
+    takes: 'a colour of CSS',
+    otherwise: 'that of the state it starts from',
+    means: 'The label.',
+    example: 'color: "#7a1f1f"',
+  }),
+  border: optional(border, {
+    takes: 'a width, a style and a colour',
+    otherwise: 'that of the state it starts from',
+    means: 'All other states keep room for it.',
+    example: 'border: 2px solid currentcolor',
+  }),
+  shadow: optional(shadow, {
+    takes: 'a shadow of CSS',
+    otherwise: 'that of the state it starts from',
+    means: 'The shadow of the entry.',
+    example: 'shadow: 0 2px 8px rgb(0 0 0 / 0.2)',
+  }),
+  'icon-color': optional(color, {
+    takes: 'a colour of CSS',
+    otherwise: 'that of the state it starts from',
+    means: 'The colour of the icon: a lamp that lights up.',
+    example: 'icon-color: "#ffcc33"',
+  }),
+  font: optional(mapOf({ weight: fontKeys.weight }), {
+    takes: '`weight`',
+    otherwise: 'that of the state it starts from',
+    means: 'A bolder label: all labels keep room for it, so that nothing moves.',
+    example: 'font: { weight: 700 }',
+  }),
+} as const;
+
+export type WrittenState = WrittenOf<typeof stateKeys>;
+const state = mapOf(stateKeys).oxor('tint', 'lighter', 'darker');
+
+/** In the order in which one wins over another. */
+export const statesKeys = {
+  within: optional(state, {
+    takes: 'keys of a state',
+    otherwise: '`{ marker: below }`',
+    means: 'An entry in whose branch this page lies.',
+    example: 'within: { marker: none }',
+  }),
+  current: optional(state, {
+    takes: 'keys of a state',
+    otherwise: '`{ marker: below }`',
+    means: 'The entry of this very page.',
+    example: 'current: { marker: start, font: { weight: 700 } }',
+  }),
+  hover: optional(state, {
+    takes: 'keys of a state',
+    otherwise: '`{ tint: 12% }`',
+    means: 'Under the pointer.',
+    example: 'hover: { lighter: 6% }',
+  }),
+  focus: optional(state, {
+    takes: 'keys of a state',
+    otherwise: 'a ring',
+    means: 'With the keyboard’s focus; the ring is always there.',
+    example: 'focus: { from: hover }',
+  }),
+  pressed: optional(state, {
+    takes: 'keys of a state',
+    otherwise: 'a stronger tint, or a darker hover',
+    means: 'While it is held down.',
+    example: 'pressed: { from: hover, darker: 8% }',
+  }),
+} as const satisfies Record<StateName, Key>;
+
+/** What an entry and a part of a menu may have of their own. */
+const ownLookKeys = {
+  accent: optional(color, {
+    takes: 'a colour of CSS',
+    otherwise: 'the colour of the labels',
+    means: 'Every tint follows from this one colour.',
+    example: 'accent: "#3d5a80"',
+  }),
+  background: optional(color, {
+    takes: 'a colour of CSS, or `none`',
+    otherwise: 'the page’s own ground',
+    means: 'The ground of the menus; of an entry, its own.',
+    example: 'background: "#14213a"\ncolor: "#f4efe3"',
+  }),
+  color: optional(color, {
+    takes: 'a colour of CSS',
+    otherwise: 'the page’s own',
+    means:
+      'The colour of the labels. On a ground that the plan names, ink or paper where no colour is given.',
+    example: 'color: "#1d2733"',
+  }),
+  font: optional(mapOf(fontKeys), {
+    takes: '`family`, `size`, `weight`, `spacing`, `file`',
+    otherwise: 'the page’s own',
+    means: 'The type of the labels.',
+    example: 'font: { family: Inter, weight: 500 }',
+  }),
+  padding: optional(lengths(4), {
+    takes: 'one to four lengths',
+    otherwise: '`0.7em 0.95em`',
+    means: 'The room inside each entry.',
+    example: 'padding: 0.75rem 1.25rem',
+  }),
+  radius: optional(lengths(4), {
+    takes: 'one to four lengths',
+    otherwise: '`0.35em`',
+    means: 'The corners of each entry.',
+    example: 'radius: 0.4rem',
+  }),
+  border: optional(border, {
+    takes: 'a width, a style and a colour, or `none`',
+    otherwise: '`none`',
+    means:
+      'The border of each entry. Where only some entries or states have one, the others keep room for it, so that nothing moves.',
+    example: 'border: 1px solid currentcolor',
+  }),
+  shadow: optional(shadow, {
+    takes: 'a shadow of CSS, or `none`',
+    otherwise: '`none`',
+    means: 'The shadow of each entry.',
+    example: 'shadow: 0 1px 4px rgb(0 0 0 / 0.2)',
+  }),
+  'icon-color': optional(color, {
+    takes: 'a colour of CSS',
+    otherwise: 'that of the label',
+    means: 'The colour of icons that have none of their own.',
+    example: 'icon-color: "#e9b44c"',
+  }),
+  states: optional(mapOf(statesKeys), {
+    takes: 'a state for each name',
+    otherwise: 'a tint under the pointer, a mark below the current entry',
+    means: 'How entries look under the pointer, with the keyboard’s focus, held down, and where they are.',
+    example: 'states:\n  hover: { tint: 20% }\n  current: { marker: dot }',
+  }),
+} as const;
+export type WrittenOwnLook = WrittenOf<typeof ownLookKeys>;
+export const ownLook = mapOf(ownLookKeys);
+
+export const partsKeys = {
+  submenu: optional(ownLook, {
+    takes: 'keys of a look',
+    otherwise: 'the look of the menu',
+    means: 'The entries below an entry.',
+    example: 'submenu: { background: "#ffffff" }',
+  }),
+  fold: optional(ownLook, {
+    takes: 'keys of a look',
+    otherwise: 'the look of the menu',
+    means: 'The menu while it is folded and open.',
+    example: 'fold: { background: "#ffffff" }',
+  }),
+  toggle: optional(ownLook, {
+    takes: 'keys of a look',
+    otherwise: 'the look of the menu',
+    means: 'The control that opens the folded menu.',
+    example: 'toggle: { background: "#3d5a80", color: "#ffffff" }',
+  }),
+  home: optional(ownLook, {
+    takes: 'keys of a look',
+    otherwise: 'the look of the menu',
+    means: 'The site’s name.',
+    example: 'home: { color: "#3d5a80" }',
+  }),
+} as const satisfies Record<LookPart, Key>;
+
+export const lookKeys = {
+  ...ownLookKeys,
+  gap: optional(lengths(2), {
+    takes: 'one or two lengths',
+    otherwise: '`0.2em`',
+    means: 'The space between entries.',
+    example: 'gap: 0.5rem',
+  }),
+  contrast: optional(mapOf(contrastKeys), {
+    takes: '`level`, `mend`',
+    otherwise: '`{ level: AA, mend: tints }`',
+    means: 'How well labels must stand out from their ground, and what becomes of colours that do not.',
+    example: 'contrast: { level: AAA }',
+  }),
+  dark: optional(oneOf('page', 'auto', 'off'), {
+    otherwise: '`page`',
+    means:
+      'On a light ground the menus have a dark look too: where the page itself declares a dark scheme, wherever the visitor’s system is dark (`auto`), or never.',
+    example: 'dark: auto',
+  }),
+  parts: optional(mapOf(partsKeys), {
+    takes: 'a look for `submenu`, `fold`, `toggle` or `home`',
+    otherwise: 'the look of the menu',
+    means: 'What differs in a part of the menus.',
+    example: 'parts:\n  submenu: { background: "#ffffff", color: "#1d2733" }',
+  }),
+} as const;
+export type WrittenLook = WrittenOf<typeof lookKeys>;
+export const look = mapOf(lookKeys);

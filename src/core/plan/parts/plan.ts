@@ -1,0 +1,241 @@
+import { type WrittenOf, mapOf, needed, oneOf, optional, preset } from '../../format/key.ts';
+import {
+  base,
+  folder,
+  globs,
+  label,
+  languageTag,
+  linesOf,
+  listOf,
+  lookName,
+  mapOr,
+  nameForm,
+  recordOf,
+  said,
+  selector,
+  text,
+  uncut,
+} from '../../format/values.ts';
+import { button } from './button.ts';
+import { look } from './look.ts';
+import { menu } from './menu.ts';
+import { panels } from './panels.ts';
+import { toTop } from './to-top.ts';
+
+/** Kamino's own words in a page. */
+export const wordKeys = {
+  skip: optional(label, {
+    takes: 'text',
+    otherwise: '`Skip to the main content`',
+    means: 'The skip link at the start of a page.',
+    example: 'skip: Neidio i’r prif gynnwys',
+  }),
+  menu: optional(label, {
+    takes: 'text',
+    otherwise: '`Menu`',
+    means: 'The toggle of a folded menu.',
+    example: 'menu: Dewislen',
+  }),
+  close: optional(label, {
+    takes: 'text',
+    otherwise: '`Close`',
+    means: 'Closes a drawer or a full-screen menu.',
+    example: 'close: Cau',
+  }),
+  'new-window': optional(label, {
+    takes: 'text',
+    otherwise: '`new window`',
+    means: 'Said behind an entry that opens a window of its own.',
+    example: 'new-window: ffenestr newydd',
+  }),
+  previous: optional(label, {
+    takes: 'text',
+    otherwise: '`Previous`',
+    means: 'Stands above the page before this one.',
+    example: 'previous: Blaenorol',
+  }),
+  next: optional(label, {
+    takes: 'text',
+    otherwise: '`Next`',
+    means: 'Stands above the page behind this one.',
+    example: 'next: Nesaf',
+  }),
+  top: optional(label, {
+    takes: 'text',
+    otherwise: '`Back to the top`',
+    means: 'Names the way to the top.',
+    example: 'top: I’r brig',
+  }),
+  more: optional(label, {
+    takes: 'text',
+    otherwise: '`more pages`',
+    means: 'Names the opener beside a link, behind the entry’s label.',
+    example: 'more: rhagor o dudalennau',
+  }),
+} as const;
+export type WordName = keyof typeof wordKeys;
+
+export const languageKeys = {
+  name: needed(label, {
+    takes: 'text',
+    means: 'What the language is called in itself: the label of an entry that leads to it.',
+    example: 'name: Cymraeg',
+  }),
+  pages: optional(globs, {
+    takes: 'patterns of paths',
+    otherwise: 'by the page’s own `lang`',
+    means:
+      'The pages in this language. The folder that the first pattern begins with is the one in which counterparts are looked for.',
+    example: 'name: Cymraeg\npages: cy/**',
+  }),
+  words: optional(mapOf(wordKeys), {
+    takes: 'Kamino’s own words',
+    otherwise: 'English',
+    means:
+      'The few words that Kamino itself puts into a page, in this language. A word that is missing is told.',
+    example: 'name: Cymraeg\nwords: { menu: Dewislen, skip: Neidio i’r prif gynnwys }',
+  }),
+} as const;
+
+export const labelsKeys = {
+  from: preset(oneOf('title', 'heading', 'file'), 'title', {
+    means: 'The page’s title, its first `h1`, or the name of its file.',
+    example: 'from: heading',
+  }),
+  cut: optional(said(uncut), {
+    takes: 'text, or one for each language',
+    otherwise: 'found by itself',
+    means: 'The part that is taken off titles. Without it, the part that more than half of the titles share.',
+    example: 'cut: " | Brackenfold"',
+  }),
+} as const;
+
+export const linksKeys = {
+  from: preset(oneOf('page', 'root'), 'page', {
+    means: 'Whether addresses are written from the page that they stand in, or from the root of the server.',
+    example: 'from: root',
+  }),
+  index: preset(oneOf('shown', 'hidden'), 'shown', {
+    means: 'With `hidden`, `visit/` is written for `visit/index.html`.',
+    example: 'index: hidden',
+  }),
+  base: preset(base, '/', {
+    takes: 'a folder of the server',
+    means: 'The folder that the site will lie in, for `from: root`.',
+    example: 'from: root\nbase: /observatory/',
+  }),
+} as const;
+
+export const planKeys = {
+  kamino: needed(oneOf('1'), {
+    means: 'The version of the plan format.',
+    example: 'kamino: 1',
+    missing: 'Begin the plan with the version of its format:  kamino: 1',
+  }),
+  site: preset(folder, '.', {
+    takes: 'a folder, seen from the plan',
+    means: 'The folder that is read.',
+    example: 'site: pages',
+  }),
+  output: preset(folder, 'built', {
+    takes: 'a folder, or `in-place`',
+    means:
+      'The folder that the finished site is written into. With `in-place` the pages themselves are changed; `kamino lift` gives them back. A folder may lie in the site only where the site is the plan’s own folder.',
+    example: 'output: in-place',
+  }),
+  read: preset(text, '**/*.{html,htm}', {
+    takes: 'a pattern of paths',
+    means: 'Which files are pages; letter case does not matter.',
+    example: 'read: "**/*.html"',
+  }),
+  'leave-out': preset(globs, [], {
+    takes: 'patterns of paths',
+    otherwise: 'nothing',
+    means: 'Files and folders that are no part of the site: they are not read and not copied.',
+    example: 'leave-out: [old/**, "*.psd"]',
+  }),
+  'skip-to': preset(listOf(selector), [], {
+    takes: 'selectors of CSS',
+    otherwise: 'nothing',
+    means: 'Where the skip link leads on pages that have no `main`; tried in order.',
+    example: 'skip-to: ["#content", h1]',
+  }),
+  labels: preset(
+    mapOf(labelsKeys),
+    { from: 'title' },
+    {
+      takes: '`from`, `cut`',
+      otherwise: '`from: title`',
+      means: 'What an entry without a label is called.',
+      example: 'labels: { from: heading }',
+    },
+  ),
+  links: preset(
+    mapOf(linksKeys),
+    { from: 'page', index: 'shown', base: '/' },
+    {
+      takes: '`from`, `index`, `base`',
+      otherwise: 'relative links',
+      means: 'How the links of menus are written.',
+      example: 'links: { index: hidden }',
+    },
+  ),
+  style: optional(text, {
+    takes: 'a style sheet of the site',
+    otherwise: 'nothing',
+    means: 'Your own rules for the menus: linked after Kamino’s, so that they win.',
+    example: 'style: css/nav.css',
+  }),
+  languages: optional(recordOf(languageTag, mapOf(languageKeys)).min(1), {
+    takes: 'a language for each tag',
+    otherwise: 'one language',
+    means:
+      'The languages of the site. A menu is written once in the plan; titles, labels and targets may differ: `label: { en: Visit, cy: Ymweld }`. A page is in the first language whose `pages` match it, else in one without `pages` by its own `lang`, else in the first of them. The counterpart of a page is what the plan names for the other language, else the page with the same path in that language’s folder. An entry whose target names some languages only is left out in the others.',
+    example:
+      'languages:\n  en: { name: English }\n  cy: { name: Cymraeg, pages: cy/**, words: { skip: Neidio, menu: Dewislen } }',
+  }),
+  menus: needed(linesOf(menu), {
+    takes: 'a list of menus',
+    means: 'The menus of the site.',
+    example: 'menus:\n  - menu: masthead\n    entries:\n      - index.html',
+    missing: 'Add at least one menu:\n  menus:\n    - menu: masthead\n      entries:\n        - index.html',
+  }),
+  buttons: optional(linesOf(button), {
+    takes: 'a list of buttons',
+    otherwise: 'nothing',
+    means: 'Links on their own in the middle of pages, set apart as buttons, each at a place of its own.',
+    example:
+      'buttons:\n  - button: ask\n    label: Ask a question\n    section: contact.html#form\n    carried-by: index.html\n    place: { after: "#prices" }',
+  }),
+  'to-top': optional(toTop, {
+    takes: '`corner`, `shows-after`, `size`, `label`, `icon`, `look`',
+    otherwise: 'nothing',
+    means: 'A button back to the top of the page, in a row of its own at its end, in view from the way down.',
+    example: 'to-top: { corner: end }',
+  }),
+  panels: optional(linesOf(panels), {
+    takes: 'a list of groups',
+    otherwise: 'nothing',
+    means: 'Parts of a page that are shown one at a time, each with an address of its own.',
+    example: 'panels:\n  - panels: planets\n    page: planets.html\n    of: "#planets > section"',
+  }),
+  look: optional(mapOr(look, lookName), {
+    takes: 'keys of a look, or the name of one',
+    otherwise: 'the page’s own',
+    means:
+      'Colours, type, spaces and states of all menus. A menu, a part of it and an entry may have a look of their own: what differs is said there, the rest holds.',
+    example: 'look: { accent: "#3d5a80" }',
+  }),
+  looks: optional(recordOf(nameForm, look), {
+    takes: 'a look for each name',
+    otherwise: 'nothing',
+    means: 'Looks that several menus or entries share, by name.',
+    example: 'looks:\n  quiet: { background: none, accent: "#55606e" }',
+  }),
+} as const;
+
+/** The plan as it is written, once it is right: text, maps and lists. */
+export type WrittenPlan = WrittenOf<typeof planKeys>;
+
+/** What a plan may say. Everything it says arrives as text; each key converts its own. */
+export const planSchema = mapOf(planKeys);

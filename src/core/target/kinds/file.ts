@@ -1,0 +1,48 @@
+import { writtenAddress } from '../../address/href.ts';
+import { type SitePath, nameOf } from '../../address/path.ts';
+import { optional } from '../../format/key.ts';
+import { said, text, truth } from '../../format/values.ts';
+import type { Mark } from '../../text/mark.ts';
+import { type PlaceKind, type SingleKind, elsewhere } from '../kind.ts';
+import { readPlace } from '../read-place.ts';
+
+const keys = {
+  file: optional(said(text), {
+    takes: 'a path',
+    otherwise: elsewhere,
+    means: 'Any other file of the site.',
+    example: 'file: programme.pdf',
+  }),
+  save: optional(truth, {
+    otherwise: '`false`',
+    means: 'Lets the browser save the file.',
+    example: 'file: programme.pdf\nsave: true',
+  }),
+  details: optional(truth, {
+    otherwise: '`false`',
+    means: 'Tells type and size of the file behind the label.',
+    example: 'file: programme.pdf\ndetails: true',
+  }),
+} as const;
+
+export type FileTarget = { kind: 'file'; written: string; mark: Mark };
+export type FilePlace = { kind: 'file'; path: SitePath };
+
+export const fileKind = {
+  keys,
+  inButtons: { file: keys.file },
+  only: ['save', 'details'],
+  read: ({ path, mark }): FileTarget | null => {
+    const written = path('file');
+    return written === undefined ? null : { kind: 'file', written, mark: mark('file') };
+  },
+  lead: (target: FileTarget, context) => readPlace(target, context),
+} satisfies SingleKind<FileTarget, unknown>;
+
+export const filePlace: PlaceKind<FilePlace> = {
+  address: ({ path }, { folder, links }) => writtenAddress(folder, path, links),
+  label: ({ path }) => nameOf(path),
+  outline: ({ path }) => path,
+  hook: () => null,
+  page: () => null,
+};
