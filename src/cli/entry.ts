@@ -24,6 +24,16 @@ Examples:
 An entry is named by its label, by the labels from the top ("Visit/Getting here"), or by its page.
 Exit status: 0 fine, 2 an edit that would make the plan wrong.`;
 
+/** Where an entry goes. */
+function placed(command: Command): Command {
+  return command
+    .option('--before <entry>', 'before this entry')
+    .option('--after <entry>', 'behind this entry')
+    .option('--under <entry>', 'below this entry, as the last of its submenu')
+    .option('--first', 'first in the menu')
+    .option('--last', 'last in the menu');
+}
+
 /** The commands that edit the entries of a plan. */
 export function addEntry(program: Command, act: Act): void {
   const entry = program
@@ -38,28 +48,14 @@ export function addEntry(program: Command, act: Act): void {
       .option('--menu <name>', 'the menu, where the plan has several')
       .option('--spell-out', 'write the entries of a pattern one by one, where the entry comes from one')
       .option('--dry-run', 'show what would change, write nothing');
-  const placed = (command: Command): Command =>
-    command
-      .option('--before <entry>', 'before this entry')
-      .option('--after <entry>', 'behind this entry')
-      .option('--under <entry>', 'below this entry, as the last of its submenu')
-      .option('--first', 'first in the menu')
-      .option('--last', 'last in the menu');
   const run = (edit: EntryEdit, options: Options): Promise<void> =>
     act(voice => work(edit, options, voice))();
   placed(add('add <target>', 'add an entry'))
     .option('--label <label>', 'what it is called; its page’s title by default')
-    .action((target: string, options: Options) =>
-      run(
-        {
-          do: 'add',
-          target,
-          place: options,
-          ...(options.label === undefined ? {} : { label: options.label }),
-        },
-        options,
-      ),
-    );
+    .action((target: string, options: Options) => {
+      const { label } = options;
+      return run({ do: 'add', target, place: options, ...(label === undefined ? {} : { label }) }, options);
+    });
   placed(add('move <entry>', 'move an entry, with what lies below it')).action(
     (name: string, options: Options) => run({ do: 'move', name, place: options }, options),
   );

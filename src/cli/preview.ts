@@ -68,12 +68,16 @@ async function work(plan: string, options: Options, voice: Voice): Promise<numbe
     voice.io.out(`in this network:    ${lanAddress}\n\n${await qr.toString(lanAddress, { type: 'utf8' })}\n`);
   }
   voice.io.out(`${out.quiet('It follows every change. End it with Ctrl-C.')}\n`);
-  await new Promise<void>(resolve => {
+  await untilEnded();
+  await close();
+  return 0;
+}
+
+function untilEnded(): Promise<void> {
+  return new Promise(resolve => {
     for (const signal of ['SIGINT', 'SIGTERM'] as const)
       process.once(signal, () => {
         resolve();
       });
   });
-  await close();
-  return 0;
 }

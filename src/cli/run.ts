@@ -29,11 +29,25 @@ What to do first:
 Each command has its own help:  kamino build --help
 Each key of the plan, rule and word has its page:  kamino explain branch`;
 
-/** Runs a command line (without the program's own name) and gives its exit status: 0 fine, 1 errors found, 2 failed. */
-export async function run(argv: readonly string[], io: Io): Promise<number> {
-  let status = 0;
-  const program = new Command('kamino');
-  program
+/** The commands, in the order in which help tells of them. */
+const commands = [
+  addInventory,
+  addDraft,
+  addEntry,
+  addBuild,
+  addCheck,
+  addLift,
+  addMeasure,
+  addSpecimen,
+  addPreview,
+  addMap,
+  addExplain,
+  addDemo,
+  addCompletion,
+];
+
+function programFor(io: Io): Command {
+  return new Command('kamino')
     .description(
       'Puts working navigation into every page of a site, and can take it out again byte for byte.',
     )
@@ -49,22 +63,16 @@ export async function run(argv: readonly string[], io: Io): Promise<number> {
     })
     .addHelpText('after', firstSteps)
     .showSuggestionAfterError(true);
+}
+
+/** Runs a command line (without the program's own name) and gives its exit status: 0 fine, 1 errors found, 2 failed. */
+export async function run(argv: readonly string[], io: Io): Promise<number> {
+  let status = 0;
+  const program = programFor(io);
   const act: Act = work => async () => {
     status = await work(voiceOf(io, program.opts<{ color: boolean }>().color ? undefined : false));
   };
-  addInventory(program, act);
-  addDraft(program, act);
-  addEntry(program, act);
-  addBuild(program, act);
-  addCheck(program, act);
-  addLift(program, act);
-  addMeasure(program, act);
-  addSpecimen(program, act);
-  addPreview(program, act);
-  addMap(program, act);
-  addExplain(program, act);
-  addDemo(program, act);
-  addCompletion(program, act);
+  for (const add of commands) add(program, act);
   for (const command of program.commands) command.option('--no-color', 'no colour in what is printed');
   if (argv.length === 0) {
     program.outputHelp();

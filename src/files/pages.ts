@@ -1,5 +1,6 @@
 import { crc32 } from 'node:zlib';
-import { type Inlay, Inlayer } from '../core/inlay/inlay.ts';
+import { Inlayer } from '../core/inlay/inlay.ts';
+import type { Inlay } from '../core/inlay/inlaying.ts';
 import { findInlaid } from '../core/inlay/lift.ts';
 import { type Raw, type Span, Splicer } from '../core/text/bytes.ts';
 import type { Finding } from '../core/text/finding.ts';

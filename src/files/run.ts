@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import type { Inlay } from '../core/inlay/inlay.ts';
+import type { Inlay } from '../core/inlay/inlaying.ts';
 import { lacksMain, otherLanguage, staysShort } from '../core/inlay/findings.ts';
 import { wordsIn } from '../core/markup/words.ts';
 import { carrier } from '../core/menu/carried.ts';

@@ -5,13 +5,15 @@ import { computedLook } from '../browser/old-look.ts';
 import { found } from '../core/check/index.ts';
 import { Outranking } from '../core/check/outranking.ts';
 import { outranked } from '../core/check/rules/outranked.ts';
+import { noPages, sameName } from '../core/draft/findings.ts';
 import { menuFromFolders } from '../core/draft/from-folders.ts';
 import { menuFromHand } from '../core/draft/from-menu.ts';
 import { type Change, leftBehind, scriptsOf } from '../core/draft/left-behind.ts';
 import { lookFromBrowser, lookFromStyles } from '../core/draft/old-look.ts';
 import { draftSite } from '../core/draft/site.ts';
 import { skipTargets } from '../core/draft/skip.ts';
-import { choicesOf, countEntries, handSource, outlineMenus } from '../core/draft/sources.ts';
+import { type Ask, Questions } from '../core/draft/questions.ts';
+import { countEntries, handSource, outlineMenus } from '../core/draft/sources.ts';
 import { type Draft, type DraftLook, type DraftMenu, type DraftSite, pageLook } from '../core/draft/types.ts';
 import { writeDraft } from '../core/draft/write.ts';
 import { menuNames } from '../core/hand/names.ts';
@@ -32,6 +34,8 @@ import { writeWhole } from '../files/write.ts';
 import { type OpenFolder, openFolder } from './folder.ts';
 import { openAll, prepared } from './open.ts';
 
+export type { Ask } from '../core/draft/questions.ts';
+
 export interface DraftOptions {
   /** The folder of pages. */
   site?: string;
@@ -44,14 +48,6 @@ export interface DraftOptions {
   progress?: (done: number, all: number) => void;
   /** Asks somebody; without it every default is taken. */
   ask?: Ask;
-}
-
-/** One question with its answers, the default first. Gives the answer that was chosen. */
-export type Ask = (question: string, answers: readonly Answer[]) => Promise<string>;
-
-export interface Answer {
-  value: string;
-  about: string;
 }
 
 export interface DraftResult {
@@ -93,6 +89,7 @@ class Drafting {
   readonly #site: HandSite;
   readonly #known: DraftSite;
   readonly #options: DraftOptions;
+  readonly #questions: Questions;
   readonly #findings: Finding[] = [];
   readonly #menus: DraftResult['menus'] = [];
   /** The first menu that is taken over. */
@@ -104,11 +101,12 @@ class Drafting {
     this.#site = folder.site;
     this.#known = draftSite(folder.site);
     this.#options = options;
+    this.#questions = new Questions(options.ask);
   }
 
   async make(file: string): Promise<DraftResult> {
     const result = { file: shownPath(file), menus: this.#menus };
-    if (this.#site.pages.size === 0) this.#findings.push(noPages(this.#root));
+    if (this.#site.pages.size === 0) this.#findings.push(noPages(shownPath(this.#root)));
     const menus = this.#site.pages.size === 0 ? [] : await this.#menusToWrite();
     if (hasErrors(this.#findings))
       return { ...result, status: 2, findings: sortFindings(this.#findings), plan: null };
@@ -149,10 +147,8 @@ class Drafting {
 
   async #draftOf(menus: readonly DraftMenu[]): Promise<Draft> {
     const replaces = menus.some(menu => menu.place?.side === 'instead-of');
-    const copy = { value: 'built', about: 'a copy in the folder built, the pages stay as they are' };
-    const pages = { value: inPlace, about: 'the pages themselves; kamino lift takes the menu out again' };
-    const output = await this.#ask('What may Kamino change?', replaces ? [pages, copy] : [copy, pages]);
-    const placed = replaces ? menus : await this.#placed(menus);
+    const output = await this.#questions.output(replaces, inPlace);
+    const placed = replaces ? menus : await this.#questions.placed(menus);
     const look = this.#look();
     return {
       comments: [
@@ -162,38 +158,9 @@ class Drafting {
       ],
       output,
       skipTo: skipTargets(this.#site),
-      menus: await this.#setApart(placed),
+      menus: await this.#questions.setApart(placed, this.#known),
       look,
     };
-  }
-
-  /** Where on the page a new menu goes. */
-  async #placed(menus: readonly DraftMenu[]): Promise<readonly DraftMenu[]> {
-    const answers = [
-      { value: '', about: 'first in the header of each page, else at its start' },
-      { value: 'body', about: 'at the very start of each page' },
-      { value: 'slot', about: 'where the pages say data-kamino-slot="masthead"' },
-    ];
-    const answer = await this.#ask('Where on the page shall the menu stand?', answers);
-    if (answer !== 'body') return menus;
-    return menus.map(menu => ({ ...menu, place: { side: 'first-in', selectors: ['body'] } }));
-  }
-
-  /** One entry of the first menu may be set apart as a button. */
-  async #setApart(menus: readonly DraftMenu[]): Promise<readonly DraftMenu[]> {
-    const [first, ...others] = menus;
-    if (!first || first.entries.some(one => one.highlight)) return menus;
-    const answers = first.entries.map((one, at) => ({ value: String(at), about: this.#labelOf(one) }));
-    const none = { value: '', about: 'none' };
-    const answer = await this.#ask('Which entry shall be set apart as a button?', [none, ...answers]);
-    const entries = first.entries.map((one, at) =>
-      String(at) === answer ? { ...one, highlight: true } : one,
-    );
-    return [{ ...first, entries }, ...others];
-  }
-
-  #labelOf({ label, target }: DraftMenu['entries'][number]): string {
-    return label ?? this.#known.pages.get(target?.value ?? '')?.label ?? target?.value ?? '';
   }
 
   /** Of the first menu that is taken over, where a browser is at hand; else from its style sheets. */
@@ -220,12 +187,8 @@ class Drafting {
     return lookFromStyles(tree, copy.start, [...rules, ...inlineRules(path, tree)]);
   }
 
-  async #ask(question: string, answers: readonly Answer[]): Promise<string> {
-    return this.#options.ask ? this.#options.ask(question, answers) : answers[0]!.value;
-  }
-
   async #menusToWrite(): Promise<DraftMenu[]> {
-    const from = this.#options.from ?? (await this.#chosenMenus());
+    const from = this.#options.from ?? (await this.#questions.chosen(this.#site));
     if (from.length === 0) {
       const menu = menuFromFolders(this.#known);
       this.#note(menu);
@@ -252,16 +215,6 @@ class Drafting {
       copies,
       lacking: [...(hand?.lacking ?? [])],
     });
-  }
-
-  /** Which menu to take over, where nobody has said it: the main one, where most pages carry it. */
-  async #chosenMenus(): Promise<string[]> {
-    const choices = choicesOf(this.#site);
-    const answers = choices.slice(0, 4).map(({ selector, about }) => ({ value: selector, about }));
-    const none = { value: '', about: 'none: a new menu from folders and titles' };
-    const all = choices[0]?.isUsual === true ? [...answers, none] : [none, ...answers];
-    const answer = all.length > 1 ? await this.#ask('Which menu shall the new one replace?', all) : '';
-    return answer === '' ? [] : [answer];
   }
 
   #source(from: string): Source | null {
@@ -292,21 +245,3 @@ class Drafting {
 }
 
 type Source = { name: string | null; menu: SiteMenu; selectors: string[] } | { menus: DraftMenu[] };
-
-function noPages(root: string): Finding {
-  return finding(
-    'no-pages',
-    { file: shownPath(root) },
-    'there are no HTML pages in this folder',
-    'Name the folder of your pages.',
-  );
-}
-
-function sameName(name: string): Finding {
-  return finding(
-    'same-menu-name',
-    null,
-    `two menus are called \`${name}\``,
-    'Name them:  --from foot="footer ul"',
-  );
-}

@@ -1,5 +1,5 @@
 import { structuredPatch } from 'diff';
-import { EditError, NameError } from '../core/edit/editor.ts';
+import { EditError, NameError } from '../core/edit/list.ts';
 import { type EntryEdit, editedPlan } from '../core/edit/entry.ts';
 import { Ground } from '../core/menu/ground.ts';
 import { partsIn } from '../core/menu/parts.ts';

@@ -49,45 +49,18 @@ export async function preview(options: PreviewOptions = {}): Promise<Preview | {
   options.onBuild?.(first);
   if (!builds.source) return { findings: first.findings };
   const lan = options.lan ? lanHost() : null;
-  if (options.lan && lan === null)
-    return {
-      findings: [
-        finding(
-          'cannot-read',
-          null,
-          'this machine is in no network',
-          'Leave --lan out to look at the pages here.',
-        ),
-      ],
-    };
+  if (options.lan && lan === null) return { findings: [noNetwork()] };
   const port = options.port ?? usualPort;
   const server: PreviewServer = await serve(() => builds.source!, {
     port,
     lan,
     scripts: { live: ownScriptOf('live'), widths: ownScriptOf('widths') },
   });
-  let isBuilding = false;
-  let isStale = false;
-  let isPlan = true;
-  const rebuild = async (): Promise<void> => {
-    if (isBuilding) {
-      isStale = true;
-      return;
-    }
-    isBuilding = true;
-    do {
-      isStale = false;
-      options.onBuild?.(await builds.next());
-    } while (isStale);
-    isBuilding = false;
-    server.tell(isPlan);
-    isPlan = true;
-  };
+  const again = new Rebuilding(async () => options.onBuild?.(await builds.next()), server);
   const watcher = watchFiles(builds.root, [builds.planFile], {
     isLeft: builds.isLeft,
     onChange: paths => {
-      if ([...paths].some(path => path !== builds.planFile)) isPlan = false;
-      void rebuild();
+      void again.after([...paths].every(path => path === builds.planFile));
     },
   });
   await watcher.ready;
@@ -100,6 +73,40 @@ export async function preview(options: PreviewOptions = {}): Promise<Preview | {
       await server.close();
     },
   };
+}
+
+/** One build at a time; what changes meanwhile is built behind it. */
+class Rebuilding {
+  readonly #build: () => Promise<void>;
+  readonly #server: PreviewServer;
+  #isBuilding = false;
+  #isStale = false;
+  #isPlanAlone = true;
+
+  constructor(build: () => Promise<void>, server: PreviewServer) {
+    this.#build = build;
+    this.#server = server;
+  }
+
+  /** @param isPlan nothing but the plan has changed */
+  async after(isPlan: boolean): Promise<void> {
+    if (!isPlan) this.#isPlanAlone = false;
+    this.#isStale = true;
+    if (this.#isBuilding) return;
+    this.#isBuilding = true;
+    while (this.#isStale) {
+      this.#isStale = false;
+      await this.#build();
+    }
+    this.#isBuilding = false;
+    this.#server.tell(this.#isPlanAlone);
+    this.#isPlanAlone = true;
+  }
+}
+
+function noNetwork(): Finding {
+  const remedy = 'Leave --lan out to look at the pages here.';
+  return finding('cannot-read', null, 'this machine is in no network', remedy);
 }
 
 /** The site as it was built last, as long as the plan is right. */

@@ -1,4 +1,4 @@
-import type { FullPage } from '../page/full.ts';
+import type { FullPage } from '../page/content.ts';
 import type { Sheets } from '../page/reader.ts';
 import { ruleMatcher } from '../page/select.ts';
 import { type StyleRule, atLeast, menuAround, ruleKey } from '../page/styles.ts';

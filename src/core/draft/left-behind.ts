@@ -8,6 +8,7 @@ import { type Finding, finding } from '../text/finding.ts';
 import { counted, listed } from '../text/nearest.ts';
 import { placeInRaw } from '../text/place.ts';
 import { Source } from '../text/source.ts';
+import { callsIn, definedIn, escapePattern, names, withoutDefinitions } from './script-text.ts';
 
 /** A part of a page that a menu is to stand instead of: byte offsets. */
 export interface Removed {
@@ -49,21 +50,6 @@ export function scriptsOf(path: SitePath, { nodes, charset }: Tree): SitePath[] 
     return address?.kind === 'inside' ? [address.path] : [];
   });
 }
-
-const callPattern = /([A-Za-z_$][\w$]*)\s*\(/g;
-const words = new Set([
-  'if',
-  'for',
-  'while',
-  'switch',
-  'function',
-  'return',
-  'catch',
-  'typeof',
-  'Image',
-  'Array',
-  'alert',
-]);
 
 interface Script {
   source: Source;
@@ -224,31 +210,4 @@ function insideOf(parts: readonly Removed[]): (node: TreeNode) => boolean {
 
 function matchesOf({ selector }: StyleRule, tree: Tree): TreeNode[] {
   return tree.nodes.filter(ruleMatcher(tree, selector));
-}
-
-function callsIn(text: string): string[] {
-  return [...text.matchAll(callPattern)].map(match => match[1]!).filter(name => !words.has(name));
-}
-
-function definedIn(text: string): Set<string> {
-  const found = [
-    ...text.matchAll(/function\s+([A-Za-z_$][\w$]*)|([A-Za-z_$][\w$]*)\s*=\s*(?:function\b|\([^)]*\)\s*=>)/g),
-  ];
-  return new Set(found.map(match => (match[1] ?? match[2])!));
-}
-
-function withoutDefinitions(text: string): string {
-  return text.replace(/function\s+[A-Za-z_$][\w$]*\s*\(/g, '');
-}
-
-/** Where a script names something, as text in quotes or behind a point; -1 where it does not. */
-function names(text: string, name: string): number {
-  const match = new RegExp(`(["'])${escapePattern(name)}\\1|\\.${escapePattern(name)}\\b(?!\\s*\\()`).exec(
-    text,
-  );
-  return match ? match.index + 1 : -1;
-}
-
-function escapePattern(text: string): string {
-  return text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
 }

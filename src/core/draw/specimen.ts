@@ -1,6 +1,7 @@
 import type { MenuFit } from '../look/fit.ts';
 import type { Figure, ResolvedLooks, Scope } from '../look/types.ts';
 import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
+import { forms } from '../plan/forms.ts';
 import type { StateName } from '../plan/look-types.ts';
 import { escapeMarkup } from '../text/references.ts';
 
@@ -37,7 +38,7 @@ export function specimenPage({ title, menus, looks, style, fonts, widths }: Spec
       `<section><h2>${escapeMarkup(nameOf(one.menu))} <small>${escapeMarkup(about(one))}</small></h2>`,
       ...schemes.map(scheme => stateTable(one, scheme, hasDark)),
       figureTable(looks, one.menu),
-      ...(isRow(one.menu) ? [windows(one, { style, fonts, widths })] : []),
+      ...(forms[one.menu.form].isRow ? [windows(one, { style, fonts, widths })] : []),
       '</section>',
     ].join('\n'),
   );
@@ -77,11 +78,9 @@ function nameOf({ name, language }: ResolvedMenu): string {
 
 function about({ menu, fit, family }: SpecimenMenu): string {
   const type = `${family ?? 'the page’s own font'}, ${round(fit.type.size)} px`;
-  return isRow(menu) ? `${menu.form}, ${type}; fits from ${round(fit.width)} px` : `${menu.form}, ${type}`;
-}
-
-function isRow({ form }: ResolvedMenu): boolean {
-  return form === 'bar' || form === 'tabs';
+  return forms[menu.form].isRow
+    ? `${menu.form}, ${type}; fits from ${round(fit.width)} px`
+    : `${menu.form}, ${type}`;
 }
 
 /** A row for each entry, a column for each state, side by side. */
@@ -99,7 +98,7 @@ function stateTable({ menu, fit, family }: SpecimenMenu, scheme: 'light' | 'dark
 }
 
 function inMenu(menu: ResolvedMenu, item: string): string {
-  const form = menu.form === 'tabs' ? 'kamino-bar kamino-tabs' : `kamino-${menu.form}`;
+  const form = forms[menu.form].classes.map(one => `kamino-${one}`).join(' ');
   return `<div class="kamino ${form} kamino-menu-${menu.name}"><div class="kamino-room"><ul class="kamino-list">${item}</ul></div></div>`;
 }
 

@@ -9,43 +9,9 @@ import {
   isSeq,
   parseDocument,
 } from 'yaml';
-import { patternKeys, targetKeys } from '../target/kinds/index.ts';
-
-/** The keys whose value names an entry. */
-const nameKeys = targetKeys.filter(key => key !== 'heading' && !patternKeys.includes(key));
-
-/** An entry in the text of a plan. */
-export interface EditEntry {
-  /** What it may be called by: its label, its target as written, and what is shown in their place. */
-  names: string[];
-  /** It stands for many entries. */
-  isPattern: boolean;
-  node: Node;
-  parent: EditList;
-  below: EditList | null;
-}
-
-/** A list of entries in the text; `owner` is null for those of the menu itself. */
-export interface EditList {
-  seq: YAMLSeq;
-  owner: EditEntry | null;
-  entries: EditEntry[];
-}
-
-/** The plan cannot be edited so. */
-export class EditError extends Error {
-  readonly remedy: string;
-
-  constructor(message: string, remedy: string) {
-    super(message);
-    this.remedy = remedy;
-  }
-}
-
-/** No entry, or more than one, has the name that was said. */
-export class NameError extends EditError {}
-
-export type Spot = { side: 'before' | 'after' | 'under'; of: EditEntry } | { side: 'first' | 'last' };
+import { type Block, blockOf } from './block.ts';
+import { emptied, pairOf, reindent, scalarText } from './lines.ts';
+import { type EditEntry, EditError, type EditList, type Spot, readList } from './list.ts';
 
 /** The entries of one menu in the text of a plan, for edits that leave all else as it is, byte for byte. */
 export class PlanEditor {
@@ -66,7 +32,7 @@ export class PlanEditor {
         found ? 'the plan has several menus' : `no menu with entries of its own is called \`${menu ?? ''}\``,
         `Name one of them:  ${names.map(name => `--menu ${name}`).join('  or  ')}`,
       );
-    this.list = this.#read(found.get('entries') as YAMLSeq, null, shownLabel);
+    this.list = readList(found.get('entries') as YAMLSeq, null, shownLabel);
   }
 
   /** All entries, in order. */
@@ -154,55 +120,8 @@ export class PlanEditor {
     return emptied(rest, from);
   }
 
-  #read(seq: YAMLSeq, owner: EditEntry | null, shownLabel: (target: string) => string | null): EditList {
-    const list: EditList = { seq, owner, entries: [] };
-    for (const node of seq.items as Node[]) {
-      /** What stands there, in each language where it differs. */
-      const values = (key: string): string[] => {
-        const found = isMap(node) ? node.get(key) : null;
-        if (isMap(found))
-          return found.items.flatMap(one => (isScalar(one.value) ? String(one.value.value) : []));
-        return typeof found === 'string' ? [found] : [];
-      };
-      const targets = isScalar(node)
-        ? [String(node.value)]
-        : nameKeys.map(values).find(one => one.length > 0);
-      const [labels = []] = [values('label'), values('heading')].filter(one => one.length > 0);
-      const shown = labels.length === 0 ? (targets ?? []).flatMap(one => shownLabel(one) ?? []) : [];
-      const names = [...labels, ...shown, ...(targets ?? [])];
-      const isPattern = isMap(node) && patternKeys.some(key => node.has(key));
-      const entry: EditEntry = { names, isPattern, node, parent: list, below: null };
-      const below = isMap(node) ? node.get('entries') : null;
-      if (isSeq(below)) entry.below = this.#read(below, entry, shownLabel);
-      list.entries.push(entry);
-    }
-    return list;
-  }
-
-  /** The lines of an entry, with the comments right above it and the empty lines before these. */
-  #block({ node, parent }: EditEntry): { start: number; end: number; indent: string; line: number } {
-    const [from, to] = node.range!;
-    const line = this.text.lastIndexOf('\n', from - 1) + 1;
-    const match = /^([ ]*)- +$/.exec(this.text.slice(line, from));
-    if (parent.seq.flow || !match)
-      throw new EditError(
-        'these entries stand in one line',
-        'Write each on a line of its own, beginning with a hyphen, to edit them so.',
-      );
-    const last = this.text.slice(0, to).trimEnd().length;
-    const newline = this.text.indexOf('\n', Math.max(last - 1, line));
-    const end = newline < 0 ? this.text.length : newline + 1;
-    let start = line;
-    for (;;) {
-      const above = this.text.lastIndexOf('\n', start - 2) + 1;
-      const text = this.text.slice(above, start);
-      if (start === 0 || !/^ *#/.test(text) || indentOf(text) < match[1]!.length) break;
-      start = above;
-    }
-    // An empty line before it sets it off from the one above, wherever it goes.
-    while (/(?:^|\n)[^\S\n]*\n$/.test(this.text.slice(0, start)))
-      start = this.text.lastIndexOf('\n', start - 2) + 1;
-    return { start, end, indent: match[1]!, line };
+  #block(entry: EditEntry): Block {
+    return blockOf(this.text, entry);
   }
 
   /** Where a new line goes, how far it is indented, and the text that has room for it. */
@@ -320,35 +239,4 @@ export class PlanEditor {
   #replace(from: number, to: number, text: string): string {
     return this.text.slice(0, from) + text + this.text.slice(to);
   }
-}
-
-function pairOf(node: YAMLMap, key: string): Pair<Scalar, Node> | null {
-  return (node.items as Pair<Scalar, Node>[]).find(one => one.key.value === key) ?? null;
-}
-
-function indentOf(line: string): number {
-  return line.length - line.trimStart().length;
-}
-
-function reindent(block: string, by: number): string {
-  return block.replace(/^ *(?=\S)/gm, spaces => ' '.repeat(Math.max(0, spaces.length + by)));
-}
-
-/** Takes out an `entries:` that has nothing below it any more, ending where something was cut. */
-function emptied(text: string, at: number): string {
-  const before = text.slice(0, at);
-  const match = /\n *entries:[^\S\n]*(?:#[^\n]*)?\n$/.exec(before);
-  if (!match) return text;
-  const rest = `${before.slice(0, match.index)}\n`;
-  const bare = /(^|\n)( *- )page: ([^\n]+)\n$/.exec(rest);
-  const plain = bare ? `${rest.slice(0, bare.index)}${bare[1]!}${bare[2]!}${bare[3]!}\n` : rest;
-  return plain + text.slice(at);
-}
-
-/** A value as YAML, in quotes where it needs them. */
-function scalarText(value: string, inFlow: boolean): string {
-  const isPlain = /^[\p{L}\p{N}][^:#\n"'{}[\],&*!|>%@`]*$/u.test(value) && !/\s$/.test(value);
-  return isPlain || (!inFlow && /^[\p{L}\p{N}][^:#\n"'&*!|>%@`]*$/u.test(value) && !/\s$/.test(value))
-    ? value
-    : JSON.stringify(value);
 }

@@ -1,6 +1,7 @@
 import { keyOfScheme } from '../target/kinds/index.ts';
 import { listed, nearest } from '../text/nearest.ts';
-import { EditError, type EditEntry, NameError, PlanEditor, type Spot } from './editor.ts';
+import { PlanEditor } from './editor.ts';
+import { type EditEntry, EditError, NameError, type Spot } from './list.ts';
 
 /** Where an entry goes. */
 export interface EntryPlace {

@@ -57,18 +57,7 @@ function inCopy(
   menu: SiteMenu,
   shared: readonly SiteEntry[],
 ): Difference[] {
-  const at = ({
-    start,
-    end,
-  }: {
-    start: number;
-    end: number;
-  }): Pick<Difference, 'path' | 'start' | 'end' | 'menu'> => ({
-    path,
-    start,
-    end,
-    menu,
-  });
+  const at: Placer = ({ start, end }) => ({ path, start, end, menu });
   const found: Difference[] = hand.unclosed.map(extent => ({ kind: 'unclosed', ...at(extent) }));
   const present = new Set(match.values());
   for (const one of shared)
@@ -82,18 +71,25 @@ function inCopy(
     else found.push(...ofEntry(entry, usual).map(difference => ({ ...difference, ...at(entry.entry) })));
   }
   // Where a list is not closed, what follows lies in it.
-  if (hand.unclosed.length > 0) return found;
+  return hand.unclosed.length > 0 ? found : [...found, ...otherOrder(entries, match, { shared, at })];
+}
+
+type Placer = (extent: { start: number; end: number }) => Pick<Difference, 'path' | 'start' | 'end' | 'menu'>;
+
+/** The first entry that stands elsewhere in this copy. */
+function otherOrder(
+  entries: readonly CopyEntry[],
+  match: Copy['match'],
+  { shared, at }: { shared: readonly SiteEntry[]; at: Placer },
+): Difference[] {
   const moved = firstMoved(
     entries.flatMap(one => match.get(one) ?? []),
     shared,
   );
   const place = entries.find(one => match.get(one) === moved);
-  if (moved && place) found.push({ kind: 'order', shared: moved, ...at(place.entry) });
-  else {
-    const under = entries.find(one => isElsewhere(one, match));
-    if (under) found.push({ kind: 'order', shared: match.get(under)!, ...at(under.entry) });
-  }
-  return found;
+  if (moved && place) return [{ kind: 'order', shared: moved, ...at(place.entry) }];
+  const under = entries.find(one => isElsewhere(one, match));
+  return under ? [{ kind: 'order', shared: match.get(under)!, ...at(under.entry) }] : [];
 }
 
 /** It stands in the same copy twice, as the wide and the narrow form of one menu do. */

@@ -1,20 +1,12 @@
 import type { Look, StateLook, StateName } from '../plan/look-types.ts';
 import type { ColorTools, Hex } from './hex.ts';
+import { type Labels, defaultTint, layered, percent, specOf, textOn, tinted } from './grounds.ts';
 import type { LookTeller } from './teller.ts';
 import type { Figure, Paint, StateValues } from './types.ts';
 
 /** Levels of WCAG 2.2: 1.4.3 and 1.4.6 for text, 1.4.11 for marks. */
 export const textLevels = { AA: 4.5, AAA: 7 } as const;
 export const markLevel = 3;
-
-const ink = '#1b2430';
-const paper = '#ffffff';
-
-/** How much of the accent goes into the ground under the pointer, and under a pressed button. */
-const hoverShare = 0.12;
-const pressedShare = 0.2;
-/** Grounds that are nearer to each other than this cannot be told apart. */
-const leastDifference = 1.04;
 
 /** An entry's box, and what it is made from. */
 export interface BoxSource {
@@ -45,11 +37,8 @@ export class Box {
   readonly #states = new Map<StateName, StateValues>();
 
   constructor(source: BoxSource, tools: ColorTools | null, teller: LookTeller) {
-    this.#source = source;
-    this.#tools = tools;
-    this.#teller = teller;
-    const { look } = source;
-    this.look = look;
+    [this.#source, this.#tools, this.#teller] = [source, tools, teller];
+    const look = (this.look = source.look);
     this.#level = textLevels[look.contrast.level ?? 'AA'];
     const background = this.#paint(source.background, 'background') ?? { css: 'transparent', hex: null };
     const ground = background.hex ?? source.under;
@@ -110,7 +99,7 @@ export class Box {
   #resolve(name: StateName, chain: readonly StateName[]): StateValues {
     const known = this.#states.get(name);
     if (known) return known;
-    const spec = this.#specOf(name);
+    const spec = specOf(this, name, this.#tools);
     const { look } = this.#source;
     if (spec.from !== null && spec.from !== 'base' && [...chain, name].includes(spec.from)) {
       this.#teller.tell('state-circle', look, `states.${name}.from`, [
@@ -142,28 +131,14 @@ export class Box {
     return values;
   }
 
-  /** What the plan says of a state, else what holds without it. */
-  #specOf(name: StateName): StateLook {
-    const { states } = this.#source.look;
-    const said = states[name];
-    if (said) return said;
-    if (name === 'hover') return { ...noState, tint: hoverShare };
-    if (name !== 'pressed') return noState;
-    if (!states.hover || states.hover.from === 'pressed') return { ...noState, tint: pressedShare };
-    // A dark ground cannot be much darker: it turns lighter.
-    const { ground } = this.state('hover');
-    const isDark = ground !== null && this.#tools !== null && this.#tools.lightnessOf(ground) < 0.25;
-    return { ...noState, from: 'hover', ...(isDark ? { lighter: 0.08 } : { darker: 0.08 }) };
-  }
-
   #backgroundOf(name: StateName, spec: StateLook, start: StateValues): Paint {
     const own = this.#paint(spec.background, `states.${name}.background`);
     const from = own ?? start.background;
     const under = from.hex ?? (from.css === 'transparent' ? this.#source.under : null);
     const accent = this.#paint(spec.accent, `states.${name}.accent`) ?? this.accent;
     if (spec.tint !== null && this.#source.look.states[name] === undefined && under !== null && this.#tools)
-      return this.#byDefault(under, accent, spec.tint);
-    if (spec.tint !== null) return this.#tinted(from, under, accent, spec.tint);
+      return defaultTint(under, { accent, share: spec.tint, moves: this.#source.moves }, this.#labels());
+    if (spec.tint !== null) return tinted(from, { under, accent, share: spec.tint }, this.#tools);
     const shift = spec.lighter ?? (spec.darker === null ? null : -spec.darker);
     if (shift === null) return from;
     if (under === null || !this.#tools)
@@ -172,37 +147,9 @@ export class Box {
     return { css: hex, hex };
   }
 
-  #tinted(from: Paint, under: Hex | null, accent: Paint, share: number): Paint {
-    const tools = this.#tools;
-    if (under === null || accent.hex === null || !tools)
-      return layered(from, `${accent.css} ${percent(share)}`);
-    const hex = tools.mix(under, accent.hex, share);
-    return { css: hex, hex };
-  }
-
-  /** The tint that is seen and leaves the label as readable as it can: the first of some that does. */
-  #byDefault(under: Hex, accent: Paint, share: number): Paint {
-    const tools = this.#tools!;
-    const label = this.base.color.hex;
-    const atRest = label === null ? 0 : Math.min(this.#level, tools.contrast(label, under));
-    const isFine = (hex: Hex): boolean =>
-      tools.contrast(hex, under) >= leastDifference &&
-      (label === null || tools.contrast(label, hex) >= atRest);
-    const isLight = label !== null && tools.lightnessOf(label) > tools.lightnessOf(under);
-    const away = (by: number) => (): Hex => tools.withLightness(under, value => value + (isLight ? -by : by));
-    const towards = (by: number) => away(-by);
-    const tints = [1, 0.8, 0.6, 0.45].map(
-      part => (): Hex => (accent.hex === null ? under : tools.mix(under, accent.hex, share * part)),
-    );
-    const shifts = [away(share * 0.5), towards(share * 0.5), away(share), towards(share * 0.35)];
-    let seen: Hex | null = null;
-    for (const make of this.#source.moves === 'to-accent' ? [...tints, ...shifts] : [...shifts, ...tints]) {
-      const hex = make();
-      if (isFine(hex)) return { css: hex, hex };
-      if (seen === null && tools.contrast(hex, under) >= leastDifference) seen = hex;
-    }
-    const hex = seen ?? towards(share)();
-    return { css: hex, hex };
+  /** The label that grounds are chosen for. */
+  #labels(): Labels {
+    return { label: this.base.color.hex, level: this.#level, tools: this.#tools! };
   }
 
   #baseColor(ground: Hex | null): Paint {
@@ -300,34 +247,3 @@ export class Box {
     this.figures.push({ ...figure, color, ground, ratio: this.#tools.contrast(color, ground) });
   }
 }
-
-/** Ink or paper, whichever stands out more; on a ground where neither suffices, what does. */
-export function textOn(ground: Hex, level: number, tools: ColorTools): Hex {
-  const better = tools.contrast(ink, ground) >= tools.contrast(paper, ground) ? ink : paper;
-  return tools.nearestPassing(better, [ground], level);
-}
-
-/** A share of a colour over whatever lies there. */
-function layered({ css }: Paint, share: string): Paint {
-  const ground = css === 'transparent' ? 'transparent' : css;
-  return { css: `color-mix(in oklab, ${share}, ${ground})`, hex: null };
-}
-
-function percent(share: number): string {
-  return `${Math.round(share * 1000) / 10}%`;
-}
-
-const noState: StateLook = {
-  from: null,
-  tint: null,
-  lighter: null,
-  darker: null,
-  marker: null,
-  accent: null,
-  background: null,
-  color: null,
-  border: null,
-  shadow: null,
-  iconColor: null,
-  weight: null,
-};

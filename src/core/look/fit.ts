@@ -1,3 +1,4 @@
+import { forms } from '../plan/forms.ts';
 import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import type { Look } from '../plan/look-types.ts';
 import type { TextWidth } from './fallbacks.ts';
@@ -55,71 +56,93 @@ const noteGap = 0.4;
 const homeMark = 2;
 const homeMarkGap = 0.6;
 
-/**
- * How wide a bar is, and its entries: text by the font, spaces by the look. It fits where its room is at least so wide.
- * @param look that of the menu, with all that holds for it
- */
-export function fitOf(
+/** What a bar is made of, in px. */
+interface Ruler {
+  em: number;
+  type: MenuType;
+  top: number;
+  side: number;
+  bottom: number;
+  other: number;
+  gap: number;
+  /** Both of an entry together. */
+  border: number;
+  textOf: (text: string, weight: number) => TextWidth;
+}
+
+function rulerOf(
   menu: ResolvedMenu,
   look: Look,
   { type, measure }: { type: MenuType; measure: Measure },
-): MenuFit {
+): Ruler {
   const em = type.size;
   const px = (length: string): number => lengthOf(length, em);
   // Where menus lie on the page’s own ground their labels begin at its edge.
-  const isPlain = menu.form === 'plain';
+  const isPlain = forms[menu.form].showsAll;
   const [top, side, bottom, other] = sides(isPlain ? '0.35em 0' : (look.padding ?? '0.7em 0.95em')).map(
     px,
   ) as [number, number, number, number];
   const gap = isPlain ? 1.5 * em : px((look.gap ?? '0.2em').split(' ').at(-1)!);
   const spacing = look.font.spacing === null || look.font.spacing === 'normal' ? 0 : px(look.font.spacing);
-  const border = 2 * px(borderOf(look));
   const textOf = (text: string, weight: number): TextWidth => {
     const { least, most } = measure(text, weight);
     const spaces = spacing * [...text].length;
     return { least: least * em + spaces, most: most * em + spaces };
   };
+  return { em, type, top, side, bottom, other, gap, border: 2 * px(borderOf(look)), textOf };
+}
+
+/**
+ * How wide a bar is, and its entries: text by the font, spaces by the look. It fits where its room is at least so wide.
+ * @param look that of the menu, with all that holds for it
+ */
+export function fitOf(menu: ResolvedMenu, look: Look, types: { type: MenuType; measure: Measure }): MenuFit {
+  const ruler = rulerOf(menu, look, types);
+  const { em, type, top, side, bottom, other, gap, border, textOf } = ruler;
   const homeWidth = homeOf(menu, em, textOf);
   const home = homeWidth === null ? 0 : homeWidth.most + side + other + border;
   const leastHome = homeWidth === null ? 0 : homeWidth.least + side + other + border;
   const start = menu.home === null ? 0 : home + homeGap * em + gap;
-  const leastStart = menu.home === null ? 0 : leastHome + homeGap * em + gap;
-  let [offset, leastOffset] = [start, leastStart];
+  let [offset, leastOffset] = [start, menu.home === null ? 0 : leastHome + homeGap * em + gap];
   const entries = menu.entries.map((entry, at): EntryFit => {
-    if (at > 0) {
-      const apart = gap + (entry.highlight === null ? 0 : highlightGap * em);
-      offset += apart;
-      leastOffset += apart;
-    }
-    const text = textOf(entry.label, Math.max(weightOf(entry, type.weight), type.boldest));
-    const extras = extrasOf(entry, em, textOf) + border;
-    const hasOpener = entry.entries.length > 0;
-    const isLink = entry.leadsTo.kind !== 'none';
-    const end = hasOpener && isLink ? openerLink * em : other;
-    const opener = !hasOpener ? 0 : isLink ? openerWidth * em + border : (openerGap + openerSign) * em;
-    const around = side + end + extras + opener;
-    const shown = entry.icon?.show === 'icon' ? 0 : text.most;
-    const leastShown = entry.icon?.show === 'icon' ? 0 : text.least;
-    const made = {
-      label: entry.label,
-      textWidth: text.most,
-      leastTextWidth: text.least,
-      width: shown + around,
-      offset,
-    };
-    offset += made.width;
-    leastOffset += leastShown + around;
-    return made;
+    const apart = at === 0 ? 0 : gap + (entry.highlight === null ? 0 : highlightGap * em);
+    const made = entryFit(entry, ruler, offset + apart);
+    offset = made.offset + made.width;
+    leastOffset += apart + made.least;
+    const { label, textWidth, leastTextWidth, width } = made;
+    return { label, textWidth, leastTextWidth, width, offset: made.offset };
   });
   const equal = menu.widths === 'equal' ? equalized(entries, start, gap) : null;
+  const equalEnd = (equal?.at(-1)?.offset ?? 0) + (equal?.at(-1)?.width ?? 0);
   return {
     menu: menu.name,
     entries: equal ?? entries,
     home,
-    width: equal ? (equal.at(-1)?.offset ?? 0) + (equal.at(-1)?.width ?? 0) : offset,
-    leastWidth: equal ? (equal.at(-1)?.offset ?? 0) + (equal.at(-1)?.width ?? 0) : leastOffset,
+    width: equal ? equalEnd : offset,
+    leastWidth: equal ? equalEnd : leastOffset,
     height: top + bottom + lineHeight * em + border,
     type,
+  };
+}
+
+/** `least`: how wide it is at least, with what stands around its label. */
+function entryFit(entry: ResolvedEntry, ruler: Ruler, offset: number): EntryFit & { least: number } {
+  const { em, type, side, other, border, textOf } = ruler;
+  const text = textOf(entry.label, Math.max(weightOf(entry, type.weight), type.boldest));
+  const extras = extrasOf(entry, em, textOf) + border;
+  const hasOpener = entry.entries.length > 0;
+  const isLink = entry.leadsTo.kind !== 'none';
+  const end = hasOpener && isLink ? openerLink * em : other;
+  const opener = !hasOpener ? 0 : isLink ? openerWidth * em + border : (openerGap + openerSign) * em;
+  const around = side + end + extras + opener;
+  const isUnseen = entry.icon?.show === 'icon';
+  return {
+    label: entry.label,
+    textWidth: text.most,
+    leastTextWidth: text.least,
+    width: (isUnseen ? 0 : text.most) + around,
+    offset,
+    least: (isUnseen ? 0 : text.least) + around,
   };
 }
 

@@ -1,3 +1,4 @@
+import { forms } from '../plan/forms.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import type { EntryFit, MenuFit } from './fit.ts';
 import type { MenuFont, MenuFonts } from './fonts.ts';
@@ -55,7 +56,7 @@ export function measuredMenu(menu: ResolvedMenu, fonts: MenuFonts, widths: reado
       offset: hundredth(one.offset),
     })),
     height: hundredth(height),
-    widths: menu.form !== 'bar' && menu.form !== 'tabs' ? [] : widths.map(at => fitAt(at, fit)),
+    widths: forms[menu.form].isRow ? widths.map(at => fitAt(at, fit)) : [],
   };
 }
 

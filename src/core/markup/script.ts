@@ -1,12 +1,13 @@
+import { forms } from '../plan/forms.ts';
 import { folds } from '../menu/folds.ts';
 import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import { type Behaviour, behaviours } from './names.ts';
 
 const needs: Record<Behaviour, (menu: ResolvedMenu) => boolean> = {
   sections: ({ entries }) => leadsToSections(entries),
-  top: ({ form }) => form === 'top',
+  top: ({ toTop }) => toTop !== null,
   panels: ({ entries }) => leadsToPanels(entries),
-  submenus: ({ form, entries }) => form !== 'plain' && entries.some(one => one.entries.length > 0),
+  submenus: ({ form, entries }) => !forms[form].showsAll && entries.some(one => one.entries.length > 0),
   folds: menu => folds(menu),
 };
 

@@ -3,7 +3,9 @@ import { marksOn } from '../menu/marks.ts';
 import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import type { Raw } from '../text/bytes.ts';
 import { type Charset, encodeMarkup } from '../text/charset.ts';
-import { type LinePlace, type Standpoint, menuMarkup, scriptMarkup, styleMarkup } from './markup.ts';
+import { menuMarkup } from './markup.ts';
+import { scriptMarkup, styleMarkup } from './page-links.ts';
+import type { LinePlace, Standpoint } from './standpoint.ts';
 
 const mostKept = 4000;
 

@@ -1,5 +1,7 @@
+import { foldKinds } from '../plan/fold-kinds.ts';
+import { forms } from '../plan/forms.ts';
 import type { Fold } from '../plan/types.ts';
-import type { ResolvedFold, ResolvedMenu } from './types.ts';
+import type { ResolvedMenu } from './types.ts';
 
 interface Folding {
   fold: Pick<Fold, 'when' | 'as'>;
@@ -7,12 +9,12 @@ interface Folding {
 
 /** Whether a menu ever folds away behind a toggle. */
 export function folds({ fold }: Folding): boolean {
-  return fold.when !== 'never' && fold.as !== 'none';
+  return fold.when !== 'never' && foldKinds[fold.as].hasToggle;
 }
 
 /** Whether it folds into something that lies over the page. */
 export function covers(menu: Folding): boolean {
-  return folds(menu) && menu.fold.as !== 'stack';
+  return folds(menu) && foldKinds[menu.fold.as].isCover;
 }
 
 /** Whether its submenus ever lie over the page, as sheets that the pointer may open. */
@@ -21,25 +23,11 @@ export function hasSheets({
   opens,
   entries,
 }: Pick<ResolvedMenu, 'form' | 'opens' | 'entries'>): boolean {
-  const isBar = form === 'bar' || form === 'tabs';
-  return (
-    (isBar || (form === 'column' && opens.by === 'hover')) && entries.some(one => one.entries.length > 0)
-  );
+  const { isRow, opensInFlow } = forms[form];
+  return (isRow || (opensInFlow && opens.by === 'hover')) && entries.some(one => one.entries.length > 0);
 }
-
-/** A menu that never folds. */
-export const unfolded: ResolvedFold = {
-  when: 'never',
-  belowEm: null,
-  as: 'stack',
-  side: 'start',
-  behind: 'as-fits',
-  by: 'click',
-  joins: null,
-  toggle: { show: 'both', label: null, at: 'end', icon: 'lines' },
-};
 
 /** Whether it is a link on its own: a button, or the way to the top. */
 export function isSingle({ form }: Pick<ResolvedMenu, 'form'>): boolean {
-  return form === 'button' || form === 'top';
+  return forms[form].isSingle;
 }

@@ -1,7 +1,7 @@
 import type { SitePath } from '../address/path.ts';
 import type { Entry, EntryIcon, Mark } from '../plan/types.ts';
-import { counted, shortened } from '../text/nearest.ts';
 import type { Ground } from './ground.ts';
+import { tellLanguage } from './tell-language.ts';
 import { HookNames, hookOf } from './hooks.ts';
 import { fileLabel } from './labels.ts';
 import { entriesFromHeadings, entriesFromPages, pagesOf } from './patterns.ts';
@@ -91,7 +91,7 @@ export class EntryResolver {
     const { highlight, covers, newWindow, outsideMark, save } = entry;
     const details = entry.details && destination.kind === 'file' ? this.#details(destination.path) : null;
     const hreflang = this.#languageOf(destination);
-    if (!isGiven) this.#tellLanguage(entry, destination, hreflang);
+    if (!isGiven) tellLanguage(entry, { leadsTo: destination, hreflang }, this.#context, this.#ground);
     return [
       {
         label,
@@ -174,43 +174,6 @@ export class EntryResolver {
     if (page === null) return null;
     const own = languages.of(page);
     return own === tag ? null : own;
-  }
-
-  #tellLanguage(entry: Entry, leadsTo: Destination, hreflang: string | null): void {
-    const { languages } = this.#ground;
-    const { tag, carriers } = this.#context;
-    if (languages === null || tag === null) return;
-    const name = (of: string): string => languages.all.find(one => one.tag === of)?.name ?? of;
-    if (leadsTo.kind === 'language') {
-      const lost = carriers.filter(page => leadsTo.counterparts[page] === undefined);
-      if (lost.length === 0 || leadsTo.tag === tag) return;
-      return this.#ground.tell(
-        'no-counterpart',
-        entry.mark,
-        `${counted(lost.length, 'page')} ${lost.length === 1 ? 'has' : 'have'} no counterpart in ${name(leadsTo.tag)} (${shortened(lost, 3)}); there this entry leads to ${leadsTo.front}`,
-        'Add the pages, or name them with what they stand for:  page: { … }',
-      );
-    }
-    const isFirst = tag === languages.all[0]!.tag;
-    if (hreflang !== null && (leadsTo.kind === 'page' || leadsTo.kind === 'section'))
-      return this.#ground.tell(
-        'no-counterpart',
-        entry.mark,
-        `\`${leadsTo.path!}\` has no counterpart in ${name(tag)}; the entry of its menu leads to the page in ${name(hreflang)}`,
-        `Add the page, or leave the entry out there by naming the others:  page: { ${hreflang}: ${leadsTo.path!} }`,
-      );
-    const isWords = entry.label !== null && /\p{L}/u.test(entry.label) && entry.versions.size === 0;
-    if (
-      !isFirst &&
-      isWords &&
-      (leadsTo.kind === 'page' || leadsTo.kind === 'section' || leadsTo.kind === 'none')
-    )
-      this.#ground.tell(
-        'same-label',
-        entry.mark,
-        `the label “${entry.label!}” is the same in ${name(tag)}`,
-        `Write one for each language:  label: { ${languages.all.map(one => `${one.tag}: …`).join(', ')} }`,
-      );
   }
 
   #details(path: SitePath): string {

@@ -1,4 +1,6 @@
 import type { SitePath } from '../address/path.ts';
+import { bareMenu } from '../plan/bare-menu.ts';
+import { forms } from '../plan/forms.ts';
 import type { Entry, Look, Menu, Plan } from '../plan/types.ts';
 import type { Finding } from '../text/finding.ts';
 import { nearest } from '../text/nearest.ts';
@@ -50,33 +52,21 @@ export function resolveMenus(plan: Plan, site: SiteFacts, source: Source): Resol
 }
 
 /** The way to the top, as a menu of a single entry at the end of every page. */
-function topMenus({ toTop, menus }: Plan, ground: Ground, resolver: MenuResolver): ResolvedMenu[] {
-  if (!toTop || menus.length === 0) return [];
+function topMenus({ toTop }: Plan, ground: Ground, resolver: MenuResolver): ResolvedMenu[] {
+  if (!toTop) return [];
   const { corner, showsAfter, size, labels, look, mark } = toTop;
-  const plain: Menu = {
-    ...menus[0]!,
+  const own = bareMenu({
     name: 'top',
     form: 'top',
+    title: 'Top',
     carriedBy: ['**'],
     except: [],
     place: { side: 'last-in', selectors: ['body'] },
-    stays: null,
-    home: null,
-    look: null,
-    align: 'start',
-    widths: 'natural',
-    separators: 'none',
-    fold: { ...menus[0]!.fold, when: 'never', joins: null },
-    from: null,
-    panels: null,
-    set: null,
-    data: null,
-    entries: [],
     mark,
-  };
+  });
   const { icon } = toTop;
   const drawing = icon === 'arrow' ? null : ground.drawing(icon, 'top');
-  return resolver.menu(plain).map(menu => {
+  return resolver.menu(own).map(menu => {
     const tag = menu.language?.tag;
     const entry: ResolvedEntry = {
       ...plainEntry,
@@ -90,6 +80,12 @@ function topMenus({ toTop, menus }: Plan, ground: Ground, resolver: MenuResolver
     };
     return { ...menu, toTop: { corner, showsAfter, size }, entries: [entry] };
   });
+}
+
+function shownBy({ form, set, from }: Menu): ResolvedMenu['shows'] {
+  if (form === 'breadcrumb') return 'trail';
+  if (set) return 'set';
+  return from?.part === 'branch' ? 'branch' : 'entries';
 }
 
 class MenuResolver {
@@ -116,25 +112,14 @@ class MenuResolver {
   }
 
   #one(menu: Menu, carriers: readonly SitePath[], language: MenuLanguage | null): ResolvedMenu {
-    const { name, form, align, carriedBy, except, place, opens, currentEntry, data } = menu;
+    const { name, form, align, carriedBy, except, place, opens, currentEntry } = menu;
+    const { stays, widths, separators, data } = menu;
     const tag = language?.tag ?? null;
-    const front =
-      tag === null
-        ? this.#ground.site.front
-        : (this.#ground.languages!.front(tag) ?? this.#ground.site.front);
-    const shows =
-      form === 'breadcrumb'
-        ? 'trail'
-        : menu.set
-          ? 'set'
-          : menu.from?.part === 'branch'
-            ? 'branch'
-            : 'entries';
+    const front = (language && this.#ground.languages?.front(language.tag)) ?? this.#ground.site.front;
+    const shows = shownBy(menu);
     const own = this.#sourceEntries(menu, carriers);
-    const entries = new EntryResolver(this.#ground, { carriers, tag, menu: name }).resolve(
-      own,
-      shows === 'branch' ? 0 : 1,
-    );
+    const resolver = new EntryResolver(this.#ground, { carriers, tag, menu: name });
+    const entries = resolver.resolve(own, shows === 'branch' ? 0 : 1);
     return {
       name,
       title: (tag === null ? undefined : menu.titles.get(tag)) ?? menu.title,
@@ -149,9 +134,9 @@ class MenuResolver {
       toTop: null,
       currentEntry,
       shows,
-      stays: menu.stays,
-      widths: menu.widths,
-      separators: menu.separators,
+      stays,
+      widths,
+      separators,
       language,
       front,
       look: this.#ground.look(menu.look),
@@ -167,6 +152,7 @@ class MenuResolver {
     if (menu.set) return this.#setEntries(menu, menu.set, carriers);
     if (menu.panels !== null) return panelEntries(menu, this.#ground);
     const others = this.#ground.plan.menus.filter(one => one !== menu && one.entries.length > 0);
+    if (forms[menu.form].isSingle) return menu.entries;
     if (!menu.from) return menu.entries.length > 0 ? menu.entries : (others[0]?.entries ?? []);
     const { menu: name, depth, mark } = menu.from;
     const source = others.find(one => one.name === name);

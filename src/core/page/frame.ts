@@ -1,13 +1,13 @@
 import type { SitePath } from '../address/path.ts';
-import { type Raw, lowerAscii } from '../text/bytes.ts';
+import type { Raw } from '../text/bytes.ts';
 import { type Charset, charsetOf, decode } from '../text/charset.ts';
 import { readAttributeReferences, readReferences } from '../text/references.ts';
 import { type Selector, matches } from '../text/selector.ts';
-import { headElements } from './kinds.ts';
+import { HeadReader } from './head.ts';
 import type { Outline } from './outline.ts';
 import type { Scanner } from './scanner.ts';
 import { type Wanted, attributeStarts, ownHeader } from './wanted.ts';
-import { charsetLabel, collapse, endOfTitle, once, withoutTags } from './words.ts';
+import { collapse, endOfTitle, once, withoutTags } from './words.ts';
 import type { Attribute, Element, Found, Frame, MainContent, OpenElements, Slot } from './types.ts';
 import { type Listener, Walk } from './walk.ts';
 
@@ -24,32 +24,20 @@ export function readFrame(path: SitePath, raw: Raw, wanted: Wanted): Frame {
   return reader.frame();
 }
 
-type Phase = 'before' | 'head' | 'after-head' | 'body';
-
 /** Hears what makes the frame of a page. In a walk with scripts off it leaves out what a `noscript` holds. */
 export class FrameReader implements Listener {
   readonly #path: SitePath;
   readonly #raw: Raw;
   readonly #wanted: Wanted;
   readonly #scanner: Scanner;
+  readonly #head: HeadReader;
   readonly #outline: Outline;
   readonly #sought: readonly Selector[];
   readonly #read = (value: Raw): string => this.#readValue(value);
-  #phase: Phase = 'before';
-  #label: string | null = null;
-  #base: Raw | null = null;
-  #language: Raw | null = null;
   #title: Raw | null = null;
   #heading: [number, number] | null = null;
-  /** Behind the last `base` or `meta charset`. */
-  #afterKnown = 0;
-  /** Where the style link could stand: before the elements of the head, and where the head ends. */
-  readonly #headStarts: { at: number; ends: boolean }[] = [];
-  #firstSheet = -1;
-  #bodyPoint = -1;
   #bodyEnd = -1;
   #openAtEnd: OpenElements | null = null;
-  #isFrameset = false;
   #hasNoscript = false;
   readonly #slots: { name: Raw; element: Element }[] = [];
   readonly #found = new Map<string, Element | Found>();
@@ -75,14 +63,15 @@ export class FrameReader implements Listener {
     this.#sought = compound.length > 0 ? [...wanted.selectors, ...compound] : wanted.selectors;
     this.#scanner = walk.scanner;
     this.#outline = walk.outline;
+    this.#head = new HeadReader(raw, walk.scanner, walk.outline);
     this.#leavesNoscript = wanted.scripting && !walk.outline.scripting;
     this.#slotStarts = wanted.slotStarts ?? attributeStarts(raw).slots;
     this.#lastSlot = this.#slotStarts.at(-1) ?? -1;
   }
 
   isDone(): boolean {
-    if (this.#phase !== 'body' || this.#scanner.end <= this.#lastSlot) return false;
-    if (this.#isFrameset) return true;
+    if (!this.#head.isInBody || this.#scanner.end <= this.#lastSlot) return false;
+    if (this.#head.isFrameset) return true;
     const { selectors, header, heading, end } = this.#wanted;
     if (end || !this.#main.some(one => one.rank === 0)) return false;
     if (this.#slots.some(one => one.element.close < 0)) return false;
@@ -93,11 +82,11 @@ export class FrameReader implements Listener {
 
   /** Where the body's content begins, as far as it has been met; at the end of the page until then. */
   get bodyPoint(): number {
-    return this.#bodyPoint < 0 ? this.#raw.length : this.#bodyPoint;
+    return this.#head.bodyPoint;
   }
 
   hearsText(): boolean {
-    return this.#phase !== 'body';
+    return !this.#head.isInBody;
   }
 
   asks(): boolean {
@@ -117,70 +106,21 @@ export class FrameReader implements Listener {
 
   onTag(): void {
     const { name, end } = this.#scanner;
-    if (this.#phase !== 'body') this.#onHeadStart(name);
+    if (!this.#head.isInBody) this.#head.onTag(name);
     if (!this.#isTold) return;
     if (name === 'meta' || name === 'base' || name === 'html' || name === 'link')
-      this.#onKnown(name, this.#attributes());
+      this.#head.onKnown(name, this.#attributes());
     const isTitle = name === 'title' && this.#wanted.title && this.#title === null;
-    if (isTitle && !this.#outline.inForeign && this.#phase !== 'body')
+    if (isTitle && !this.#outline.inForeign && !this.#head.isInBody)
       this.#title = this.#raw.slice(end, endOfTitle(this.#raw, end));
     if (name === 'noscript') this.#hasNoscript = true;
   }
 
   onStart(element: Element | null): void {
     if (!this.#isTold) return;
-    const { name, end } = this.#scanner;
     if (this.#isSoughtNow && element) this.#onSought(element, this.#attributes);
-    if (name === 'h1' && this.#wanted.heading && !this.#heading) this.#heading = [end, end];
-  }
-
-  /** A start tag before the body: does it end the head, and may the style link stand before it? */
-  #onHeadStart(name: string): void {
-    const { start, end } = this.#scanner;
-    if (this.#outline.isInside(inertInHead)) return;
-    if (name === 'html') return;
-    if (name === 'head') {
-      if (this.#phase === 'before') this.#phase = 'head';
-      return;
-    }
-    if (name === 'body' || name === 'frameset') {
-      this.#isFrameset = name === 'frameset';
-      return this.#beginBody(start, end);
-    }
-    // A noscript after the head belongs to the body.
-    if (!headElements.has(name) || (name === 'noscript' && this.#phase === 'after-head')) {
-      return this.#beginBody(start, start);
-    }
-    this.#headStarts.push({ at: start, ends: false });
-    if (this.#phase === 'before') this.#phase = 'head';
-    if ((name === 'style' || name === 'noscript') && this.#firstSheet < 0) this.#firstSheet = start;
-  }
-
-  /** @param at where the head ends if it has no end tag; @param content where the body's content begins */
-  #beginBody(at: number, content: number): void {
-    this.#headStarts.push({ at, ends: true });
-    this.#phase = 'body';
-    this.#bodyPoint = content;
-  }
-
-  #onKnown(name: string, attributes: readonly Attribute[]): void {
-    if (this.#outline.isInside(inertInHead)) return;
-    const isHead = this.#phase !== 'body';
-    const value = (wanted: string): Raw | null => attributes.find(one => one.name === wanted)?.value ?? null;
-    if (name === 'html') this.#language ??= value('lang');
-    else if (name === 'link') {
-      const rel = lowerAscii(value('rel') ?? '').split(/[\t\n\f\r ]+/);
-      if (isHead && rel.includes('stylesheet') && this.#firstSheet < 0)
-        this.#firstSheet = this.#scanner.start;
-    } else if (name === 'base') {
-      this.#base ??= value('href');
-      if (isHead) this.#afterKnown = this.#scanner.end;
-    } else {
-      const label = charsetLabel(value);
-      if (label === null) return;
-      this.#label ??= label;
-      if (isHead) this.#afterKnown = this.#scanner.end;
-    }
+    const { name, end } = this.#scanner;
+    if (name === 'h1' && this.#wanted.heading) this.#heading ??= [end, end];
   }
 
   #isSought(name: string, attributes: () => Attribute[]): boolean {
@@ -210,19 +150,14 @@ export class FrameReader implements Listener {
         : this.#wanted.skipTo.findIndex(one => one.isCompound && matches(one, name, attributes, read)) + 1;
     if (name === 'main' || rank > 0) this.#main.push({ rank, element, id: value('id') || null });
     const href = name === 'a' ? value('href') : null;
-    if (href !== null && this.#phase === 'body' && !this.#firstLink) {
+    if (href !== null && this.#head.isInBody && !this.#firstLink) {
       this.#firstLink = { href, className: value('class') ?? '', element };
     }
   }
 
   onEndTag(): void {
     const { name, start } = this.#scanner;
-    if (this.#phase !== 'body' && !this.#outline.isInside(inertInHead)) {
-      if (name === 'head' && this.#phase !== 'after-head') {
-        this.#phase = 'after-head';
-        this.#headStarts.push({ at: start, ends: true });
-      } else if (name === 'body' || name === 'html' || name === 'br') this.#beginBody(start, start);
-    }
+    this.#head.onEndTag();
     if (name === 'body' && this.#bodyEnd < 0) {
       this.#bodyEnd = start;
       this.#openAtEnd = this.#openNow();
@@ -230,30 +165,19 @@ export class FrameReader implements Listener {
     if (name === 'h1' && this.#heading?.[0] === this.#heading?.[1] && this.#heading) this.#heading[1] = start;
   }
 
-  /** Text other than white space ends the head; template code before a `body` tag does not. */
   onText(): void {
-    const { start, end } = this.#scanner;
-    if (this.#phase === 'body' || this.#outline.isInside(inertInHead)) return;
-    let text = this.#raw.slice(start, end);
-    if (/\{[{%]|<%/.test(text) && /<body[\t\n\f\r />]/i.test(this.#raw.slice(end))) {
-      text = text.replace(/\{\{[^]*?\}\}|\{%[^]*?%\}|<%[^]*?%>/g, code => ' '.repeat(code.length));
-    }
-    const at = text.search(/[^\t\n\f\r ]/);
-    if (at < 0) return;
-    this.#beginBody(start + at, start + at);
+    this.#head.onText();
   }
 
-  #openNow(): OpenElements {
-    return { names: this.#outline.within(), inOpenLink: this.#outline.inLink };
-  }
+  #openNow = (): OpenElements => ({ names: this.#outline.within(), inOpenLink: this.#outline.inLink });
 
   #readValue(value: Raw): string {
     return readAttributeReferences(decode(value, this.#charset()));
   }
 
   #charset(): Charset {
-    this.#known ??= this.#phase === 'body' ? charsetOf(this.#raw, this.#label) : null;
-    return this.#known ?? charsetOf(this.#raw, this.#label);
+    this.#known ??= this.#head.isInBody ? charsetOf(this.#raw, this.#head.label) : null;
+    return this.#known ?? charsetOf(this.#raw, this.#head.label);
   }
   #known: Charset | null = null;
 
@@ -270,11 +194,11 @@ export class FrameReader implements Listener {
       path: this.#path,
       raw,
       charset,
-      base: this.#base === null ? null : this.#readValue(this.#base),
-      language: this.#language === null ? null : this.#readValue(this.#language) || null,
+      base: this.#head.base === null ? null : this.#readValue(this.#head.base),
+      language: this.#head.language === null ? null : this.#readValue(this.#head.language) || null,
       title: this.#title === null ? null : text(this.#title) || null,
       heading: to > from ? text(withoutTags(raw.slice(from, to))) || null : null,
-      headPoint: this.#headPoint(),
+      headPoint: this.#head.headPoint(),
       bodyPoint,
       bodyEnd: this.#bodyEnd < 0 ? raw.length : this.#bodyEnd,
       openAtEnd: this.#openAtEnd ?? this.#openNow(),
@@ -284,7 +208,7 @@ export class FrameReader implements Listener {
       isCutOff: this.#scanner.isCutOff,
       leaks: this.#outline.leaks,
       hasNoscript: this.#hasNoscript,
-      isFrameset: this.#isFrameset,
+      isFrameset: this.#head.isFrameset,
       slots: this.#slots.map(({ name, element }): Slot => ({ name: this.#readValue(name), element })),
       main,
       hasSkipLink: this.#isSkipLink(main),
@@ -301,15 +225,6 @@ export class FrameReader implements Listener {
       if (rank > 0) this.#main.push({ rank, element, id: element.id || null });
       this.#found.set(text, element);
     }
-  }
-
-  /** Before the first style sheet, else at the head's end; never before what browsers must meet first. */
-  #headPoint(): number {
-    const isLate = this.#firstSheet >= 0 && this.#firstSheet < this.#afterKnown;
-    const point = this.#headStarts.find(
-      ({ at, ends }) => at >= this.#afterKnown && (ends || isLate || at === this.#firstSheet),
-    );
-    return point?.at ?? this.#raw.length;
   }
 
   #mainContent(): MainContent | null {
@@ -332,5 +247,3 @@ export class FrameReader implements Listener {
 }
 
 const noscript: ReadonlySet<string> = new Set(['noscript']);
-/** Nothing inside these tells of the page's own head. */
-const inertInHead = new Set(['template', 'noscript', 'svg', 'math', 'title', 'style', 'script', 'noframes']);

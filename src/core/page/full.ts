@@ -2,6 +2,7 @@ import type { SitePath } from '../address/path.ts';
 import { type Raw, lowerAscii } from '../text/bytes.ts';
 import { decode } from '../text/charset.ts';
 import { readAttributeReferences, readReferences } from '../text/references.ts';
+import type { Extent, FullPage, Heading, Identified, Landmark, Link } from './content.ts';
 import { FrameReader } from './frame.ts';
 import { nothingWanted } from './wanted.ts';
 import { collapse } from './words.ts';
@@ -9,52 +10,6 @@ import { headings } from './kinds.ts';
 import { type Tree, TreeBuilder } from './tree.ts';
 import type { Attribute, Frame } from './types.ts';
 import { type Listener, Walk } from './walk.ts';
-
-/** A stretch of a page: byte offsets of a tag. */
-export interface Extent {
-  start: number;
-  end: number;
-}
-
-export interface Identified extends Extent {
-  id: string;
-  /** The element's name; `a` also for an old `name` of a link. */
-  element: string;
-}
-
-export interface Heading extends Extent {
-  level: number;
-  text: string;
-  id: string | null;
-}
-
-export interface Link extends Extent {
-  href: string;
-  /** Its text, else the alternative text of its picture. */
-  text: string;
-  /** The menu of Kamino's that it lies in, or null. */
-  menu: string | null;
-}
-
-export interface Landmark extends Extent {
-  kind: 'banner' | 'navigation' | 'main' | 'contentinfo' | 'complementary' | 'search';
-  label: string | null;
-}
-
-/** All that is in a page. */
-export interface FullPage {
-  frame: Frame;
-  ids: Identified[];
-  headings: Heading[];
-  links: Link[];
-  landmarks: Landmark[];
-  /** How many words people read in its body. */
-  words: number;
-  /** It asks search engines to leave it out, or sends on to another page. */
-  isUnlisted: boolean;
-  /** The `datetime` of its first `time`, or null. */
-  date: string | null;
-}
 
 /** Reads a whole page. */
 export function readFull(path: SitePath, raw: Raw): FullPage {
@@ -79,37 +34,6 @@ function readWhole(
   walk.run([frame, full, ...(builder ? [builder] : [])]);
   return { page: full.page(frame.frame()), builder };
 }
-
-/** The ids of a page, each with the text of the heading that has it or is the first behind it; empty for none. */
-export function sectionLabels(page: FullPage): Map<string, string> {
-  const labels = new Map<string, string>();
-  for (const [at, { id, start }] of page.ids.entries()) {
-    if (labels.has(id)) continue;
-    const heading = page.headings.find(one => one.start >= start);
-    const next = page.ids[at + 1]?.start ?? Infinity;
-    labels.set(id, heading && heading.start <= next ? heading.text : '');
-  }
-  return labels;
-}
-
-/** The headings of a page, each with its own id or that of the section that it begins. */
-export function sectionHeadings(
-  page: FullPage,
-): { level: number; text: string; id: string | null; insert: number }[] {
-  const labels = sectionLabels(page);
-  let at = 0;
-  return page.headings.map(({ level, text, id, start }, number) => {
-    const before = page.headings[number - 1]?.start ?? -1;
-    while (at < page.ids.length && page.ids[at]!.start <= before) at += 1;
-    const around = page.ids
-      .slice(at)
-      .filter(one => one.start < start && sectionElements.has(one.element) && labels.get(one.id) === text);
-    // Behind the `<`, the letter and the figure.
-    return { level, text, id: id ?? around.at(-1)?.id ?? null, insert: start + 3 };
-  });
-}
-
-const sectionElements: ReadonlySet<string> = new Set(['section', 'div', 'article', 'a']);
 
 interface OpenText {
   closes: string;

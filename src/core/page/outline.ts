@@ -11,68 +11,52 @@ import {
   tableParts,
   voidElements,
 } from './kinds.ts';
+import { OpenStack } from './open-stack.ts';
 import type { Scanner } from './scanner.ts';
 import type { Element } from './types.ts';
 
 const itemScopeEnds = new Set([...scopeEnds, 'ol', 'ul']);
 const buttonScopeEnds = new Set([...scopeEnds, 'button']);
 
-interface Open {
-  name: string;
-  isForeign: boolean;
-  /** A link was open, or to be opened again, when this element began. */
-  outerLink: boolean;
-  /** Told when the element ends, where somebody asked. */
-  record: Element | null;
-}
-
 /**
  * The elements that are open at each tag, as the tree construction of the HTML standard has them, without building
  * a tree: which tags close which elements is followed, what is moved about in tables is not.
  */
-export class Outline {
-  readonly #open: Open[] = [];
-  readonly #scanner: Scanner;
+export class Outline extends OpenStack {
   readonly scripting: boolean;
   /** A `noscript` whose content, read as markup, leaves something open behind it. */
   #leaks = false;
-  /** A link that is open, or that the browser opens again because it was never closed. */
-  #inLink = false;
 
   /** @param scripting as for a browser with scripts on, where a `noscript` holds text and no markup */
   constructor(scanner: Scanner, scripting: boolean) {
-    this.#scanner = scanner;
+    super(scanner);
     this.scripting = scripting;
   }
 
   get inForeign(): boolean {
-    return this.#open.at(-1)?.isForeign ?? false;
+    return this.elements.at(-1)?.isForeign ?? false;
   }
 
   get inLink(): boolean {
-    return this.#inLink;
+    return this.isLinkOpen;
   }
 
   get leaks(): boolean {
-    return this.#leaks || this.#open.some(one => one.name === 'noscript' && !one.isForeign);
+    return this.#leaks || this.elements.some(one => one.name === 'noscript' && !one.isForeign);
   }
 
   /** What was told of the innermost open element. */
   get innermost(): Element | null {
-    return this.#open.at(-1)?.record ?? null;
+    return this.elements.at(-1)?.record ?? null;
   }
 
   /** How many elements are open. */
   get depth(): number {
-    return this.#open.length;
+    return this.elements.length;
   }
 
   isInside(names: ReadonlySet<string>): boolean {
-    return this.#open.some(one => names.has(one.name));
-  }
-
-  within(): string[] {
-    return this.#open.map(one => one.name);
+    return this.elements.some(one => names.has(one.name));
   }
 
   /**
@@ -81,7 +65,7 @@ export class Outline {
    */
   before(name: string): boolean {
     if (this.inForeign && !this.#atIntegrationPoint()) {
-      if (foreignEnders.has(name)) this.#popWhile(one => one.isForeign && !integrationPoints.has(one.name));
+      if (foreignEnders.has(name)) this.popWhile(one => one.isForeign && !integrationPoints.has(one.name));
       else return true;
     }
     if (isRoot(name)) return true;
@@ -89,11 +73,11 @@ export class Outline {
     if (paragraphEnders.has(name)) this.#closeParagraph();
     if (name === 'li') this.#closeItem(['li']);
     else if (name === 'dd' || name === 'dt') this.#closeItem(['dd', 'dt']);
-    else if (headings.has(name) && headings.has(this.#top())) this.#pop();
+    else if (headings.has(name) && headings.has(this.top())) this.pop();
     else if (name === 'button') this.#closeInScope('button');
     else if (name === 'a') this.#dropLink();
-    else if (name === 'option' && this.#top() === 'option') this.#pop();
-    else if (name === 'optgroup') this.#popWhile(one => one.name === 'option' || one.name === 'optgroup');
+    else if (name === 'option' && this.top() === 'option') this.pop();
+    else if (name === 'optgroup') this.popWhile(one => one.name === 'option' || one.name === 'optgroup');
     return true;
   }
 
@@ -102,7 +86,7 @@ export class Outline {
    * @param openBefore what was open before the tag was followed
    */
   enter(openBefore: readonly string[] = this.within()): Element {
-    const { name, start, end } = this.#scanner;
+    const { name, start, end } = this.scanner;
     const element: Element = {
       name,
       start,
@@ -112,7 +96,7 @@ export class Outline {
       stop: -1,
       within: this.within(),
       openBefore,
-      inOpenLink: this.#inLink,
+      inOpenLink: this.isLinkOpen,
       openAtClose: [],
       linkAtClose: false,
     };
@@ -122,129 +106,89 @@ export class Outline {
 
   /** The same, for an element of which nobody asks. */
   open(record: Element | null = null): void {
-    const { name, selfClosing } = this.#scanner;
+    const { name, selfClosing } = this.scanner;
     const isForeign = name === 'svg' || name === 'math' || (this.inForeign && !this.#atIntegrationPoint());
     if (isRoot(name) && !isForeign) return;
     if (isForeign ? selfClosing : voidElements.has(name)) return;
-    this.#open.push({ name, isForeign, outerLink: this.#inLink, record });
+    this.elements.push({ name, isForeign, outerLink: this.isLinkOpen, record });
     if (isForeign) return;
-    if (name === 'a') this.#inLink = true;
-    else if (markers.has(name)) this.#inLink = false;
-    if (rawTextElements.has(name) || (name === 'noscript' && this.scripting))
-      this.#scanner.enterRawText(name);
+    if (name === 'a') this.isLinkOpen = true;
+    else if (markers.has(name)) this.isLinkOpen = false;
+    if (rawTextElements.has(name) || (name === 'noscript' && this.scripting)) this.scanner.enterRawText(name);
   }
 
   /** Follows the end tag just met. */
   close(): void {
-    const { name } = this.#scanner;
+    const { name } = this.scanner;
     if (isRoot(name)) return;
-    if (name === 'noscript' && this.#top() !== 'noscript') this.#leaks = true;
+    if (name === 'noscript' && this.top() !== 'noscript') this.#leaks = true;
     if (this.inForeign && (name === 'p' || name === 'br'))
-      this.#popWhile(one => one.isForeign && !integrationPoints.has(one.name));
+      this.popWhile(one => one.isForeign && !integrationPoints.has(one.name));
     if (this.inForeign && this.#closeForeign(name)) return;
     if (name === 'p') return this.#closeParagraph(true);
     if (formatting.has(name)) return this.#closeFormatting(name);
     if (headings.has(name)) return this.#closeHeading();
     if (name === 'form') return this.#remove(name);
     if (tableParts.has(name) || name === 'table') return this.#closeTablePart(name);
-    if (name === 'template') return this.#closeTo(this.#find(name, new Set()), true);
+    if (name === 'template') return this.closeTo(this.find(name, new Set()), true);
     if (special.has(name)) return this.#closeInScope(name, true);
     return this.#closeOther(name);
   }
 
-  #top(): string {
-    return this.#open.at(-1)?.name ?? '';
-  }
-
   #atIntegrationPoint(): boolean {
-    return integrationPoints.has(this.#top());
-  }
-
-  #pop(byOwnTag = false): void {
-    const one = this.#open.pop();
-    if (!one) return;
-    if (one.record) {
-      one.record.stop = byOwnTag ? this.#scanner.end : this.#scanner.start;
-      if (byOwnTag) {
-        one.record.close = this.#scanner.start;
-        one.record.end = this.#scanner.end;
-      }
-    }
-    if (markers.has(one.name) && !one.isForeign) this.#inLink = one.outerLink;
-  }
-
-  #popWhile(test: (one: Open) => boolean): void {
-    while (this.#open.length && test(this.#open.at(-1)!)) this.#pop();
-  }
-
-  /** Index of the innermost element of this name that no boundary hides, or -1. */
-  #find(name: string, boundaries: ReadonlySet<string>): number {
-    for (let at = this.#open.length - 1; at >= 0; at -= 1) {
-      const one = this.#open[at]!;
-      if (one.name === name && !one.isForeign) return at;
-      if (boundaries.has(one.name) || (one.isForeign && integrationPoints.has(one.name))) return -1;
-    }
-    return -1;
-  }
-
-  #closeTo(at: number, byOwnTag = false): void {
-    if (at < 0) return;
-    const { record } = this.#open[at]!;
-    if (byOwnTag && record) Object.assign(record, { openAtClose: this.within(), linkAtClose: this.#inLink });
-    while (this.#open.length - 1 > at) this.#pop();
-    this.#pop(byOwnTag);
+    return integrationPoints.has(this.top());
   }
 
   #closeInScope(name: string, byOwnTag = false): void {
-    this.#closeTo(this.#find(name, name === 'li' ? itemScopeEnds : scopeEnds), byOwnTag);
+    this.closeTo(this.find(name, name === 'li' ? itemScopeEnds : scopeEnds), byOwnTag);
   }
 
   #closeParagraph(byOwnTag = false): void {
-    this.#closeTo(this.#find('p', buttonScopeEnds), byOwnTag);
+    this.closeTo(this.find('p', buttonScopeEnds), byOwnTag);
   }
 
   #closeItem(names: readonly string[]): void {
-    for (let at = this.#open.length - 1; at >= 0; at -= 1) {
-      const { name } = this.#open[at]!;
-      if (names.includes(name)) return this.#closeTo(at);
+    for (let at = this.elements.length - 1; at >= 0; at -= 1) {
+      const { name } = this.elements[at]!;
+      if (names.includes(name)) return this.closeTo(at);
       if (special.has(name) && name !== 'address' && name !== 'div' && name !== 'p') return;
     }
   }
 
   #closeHeading(): void {
-    for (let at = this.#open.length - 1; at >= 0; at -= 1) {
-      const { name } = this.#open[at]!;
-      if (headings.has(name)) return this.#closeTo(at, true);
+    for (let at = this.elements.length - 1; at >= 0; at -= 1) {
+      const { name } = this.elements[at]!;
+      if (headings.has(name)) return this.closeTo(at, true);
       if (scopeEnds.has(name)) return;
     }
   }
 
   /** The adoption agency, as far as it changes which elements stay open. */
   #closeFormatting(name: string): void {
-    if (name === 'a') this.#inLink = false;
-    const at = this.#find(name, scopeEnds);
+    if (name === 'a') this.isLinkOpen = false;
+    const at = this.find(name, scopeEnds);
     if (at < 0) return;
-    if (this.#open.slice(at + 1).some(one => special.has(one.name))) this.#open.splice(at, 1);
-    else this.#closeTo(at, true);
+    if (this.elements.slice(at + 1).some(one => special.has(one.name))) this.elements.splice(at, 1);
+    else this.closeTo(at, true);
   }
 
   /** A link inside a link ends the outer one. */
   #dropLink(): void {
-    this.#inLink = false;
-    const at = this.#find('a', markers);
+    this.isLinkOpen = false;
+    const at = this.find('a', markers);
     if (at < 0) return;
-    if (at === this.#open.length - 1) this.#pop();
-    else this.#open.splice(at, 1);
+    if (at === this.elements.length - 1) this.pop();
+    else this.elements.splice(at, 1);
   }
 
   #remove(name: string): void {
-    const at = this.#find(name, scopeEnds);
-    if (at === this.#open.length - 1) this.#closeTo(at, true);
-    else if (at >= 0) this.#open.splice(at, 1);
+    const at = this.find(name, scopeEnds);
+    if (at === this.elements.length - 1) this.closeTo(at, true);
+    else if (at >= 0) this.elements.splice(at, 1);
   }
 
   #beforeTablePart(name: string): boolean {
-    if (this.#find('table', new Set(['template'])) < 0) return this.#top() === 'template';
+    if (this.find('table', new Set(['template'])) < 0) return this.top() === 'template';
     const parents: Record<string, string[]> = {
       td: ['tr', 'tbody', 'thead', 'tfoot', 'table'],
       th: ['tr', 'tbody', 'thead', 'tfoot', 'table'],
@@ -252,28 +196,28 @@ export class Outline {
       col: ['colgroup', 'table'],
     };
     const wanted = new Set(parents[name] ?? ['table']);
-    this.#popWhile(one => !wanted.has(one.name));
+    this.popWhile(one => !wanted.has(one.name));
     return true;
   }
 
   #closeTablePart(name: string): void {
-    this.#closeTo(this.#find(name, new Set(name === 'table' ? ['template'] : ['table', 'template'])), true);
+    this.closeTo(this.find(name, new Set(name === 'table' ? ['template'] : ['table', 'template'])), true);
   }
 
   /** Closes an open element of SVG or MathML; says whether there was one before the first of HTML. */
   #closeForeign(name: string): boolean {
-    for (let at = this.#open.length - 1; at >= 0 && this.#open[at]!.isForeign; at -= 1) {
-      if (this.#open[at]!.name !== name) continue;
-      this.#closeTo(at, true);
+    for (let at = this.elements.length - 1; at >= 0 && this.elements[at]!.isForeign; at -= 1) {
+      if (this.elements[at]!.name !== name) continue;
+      this.closeTo(at, true);
       return true;
     }
     return false;
   }
 
   #closeOther(name: string): void {
-    for (let at = this.#open.length - 1; at >= 0; at -= 1) {
-      const one = this.#open[at]!;
-      if (one.name === name) return this.#closeTo(at, true);
+    for (let at = this.elements.length - 1; at >= 0; at -= 1) {
+      const one = this.elements[at]!;
+      if (one.name === name) return this.closeTo(at, true);
       if (special.has(one.name)) return;
     }
   }

@@ -4,12 +4,13 @@ import { listed, nearest } from '../text/nearest.ts';
 import type { RuleName } from '../text/rules.ts';
 import type { Source } from '../text/source.ts';
 import { forms } from '../format/values.ts';
-import { type Part, parts } from './parts/index.ts';
+import { parts } from './parts/index.ts';
+import type { PlanPath } from './places.ts';
+import { isByLanguage, labelOf, nameOf, partOf, shown } from './problem-names.ts';
+import { sayings } from './sayings.ts';
 import { tradeWords } from './trade.ts';
 import type { Mark } from './types.ts';
 import { type PlanText, pathKey } from './yaml.ts';
-
-type Path = readonly (string | number)[];
 
 /** What the schema found wrong, each at its place in the plan's text. */
 export function planProblems(
@@ -41,115 +42,28 @@ class Teller {
   }
 
   tell(detail: Joi.ValidationErrorItem): Finding {
-    const { path, context } = detail;
-    const value = this.#written(path);
+    const { path, context = {} } = detail;
     switch (detail.type) {
       case 'object.unknown':
         return this.#unknownKey(path);
       case 'any.required':
         return this.#missingKey(path);
-      case 'object.missing':
-        return this.#at(
-          'missing-key',
-          path,
-          `${nameOf(path)} leads nowhere`,
-          this.#missingRemedy(context?.['peers']),
-        );
-      case 'object.xor':
-      case 'object.oxor':
-        return this.#at(
-          'clashing-keys',
-          path,
-          `${nameOf(path)} has ${listed(context?.['present'] as string[], 'and')}, and only one of them can hold`,
-          'Keep one of them.',
-        );
       case 'any.only':
-        return this.#wrongWord(path, value, (context?.['valids'] as unknown[]).map(String));
-      case 'any.invalid':
-        return this.#at(
-          'wrong-value',
-          path,
-          `\`${value}\` is a name that Kamino keeps for itself`,
-          'Choose another name.',
-        );
-      case 'entry.label':
-        return this.#at(
-          'missing-key',
-          path,
-          'this entry has neither a label nor a target',
-          'Give it a label.',
-        );
-      case 'object.with':
-        return this.#at(
-          'clashing-keys',
-          path,
-          `\`${String(context?.['main'])}\` goes with \`${String(context?.['peer'])}\` only`,
-          'Take it out, or add what it goes with.',
-        );
-      case 'object.without':
-        return this.#at(
-          'clashing-keys',
-          path,
-          `\`${String(context?.['main'])}\` and \`${String(context?.['peer'])}\` do not go together`,
-          'Keep one of them.',
-        );
-      case 'menu.set':
-        return this.#at(
-          'missing-key',
-          path,
-          'a menu of this form needs `set`',
-          'For example  set: journal/*.html',
-        );
-      case 'menu.entries':
-        return this.#at(
-          'missing-key',
-          path,
-          'this menu has no `entries`',
-          'Give it entries, or take those of another menu:  entries-of: masthead\nentries:\n  - index.html',
-        );
-      case 'any.unknown':
-        return this.#atKey(
-          'wrong-value',
-          path,
-          'a submenu has at most three levels',
-          'Move these entries up.',
-        );
+        return this.#wrongWord(path, this.#written(path), (context['valids'] as unknown[]).map(String));
       case 'string.pattern.name':
-        return this.#wrongForm(path, value, String(context?.['name']));
-      case 'label.control':
-        return this.#at(
-          'bad-label',
-          path,
-          'this label holds a control character',
-          'Take it out, or type the label again.',
-        );
-      case 'selector.kind':
-        return this.#at(
-          'bad-selector',
-          path,
-          `\`${value}\` is no selector that Kamino follows here`,
-          'Use a selector of CSS without states:  header.top,  #nav > ul,  [role=banner]',
-        );
-      case 'address.scheme':
-        return this.#at(
-          'bad-address',
-          path,
-          `\`url\` takes an address of http or https, and \`${shown(value)}\` is none`,
-          'For example  url: "https://example.org/"',
-        );
-      case 'string.empty':
-        return this.#at(
-          'wrong-value',
-          path,
-          `\`${labelOf(path)}\` is empty`,
-          'Give it a value, or take the line out.',
-        );
-      default:
-        return this.#wrongKind(detail);
+        return this.#wrongForm(path, this.#written(path), String(context['name']));
+      default: {
+        const saying = sayings[detail.type];
+        if (!saying) return this.#wrongKind(detail);
+        const { rule, says, remedy, isAtKey } = saying;
+        const said = { path, context, value: this.#written(path) };
+        const told = [rule, path, says(said), typeof remedy === 'string' ? remedy : remedy(said)] as const;
+        return isAtKey ? this.#atKey(...told) : this.#at(...told);
+      }
     }
   }
 
-  #unknownKey(path: Path): Finding {
+  #unknownKey(path: PlanPath): Finding {
     const key = String(path.at(-1));
     if (isByLanguage(path.slice(0, -1)))
       return this.#atKey(
@@ -178,7 +92,7 @@ class Teller {
     return this.#atKey('unknown-key', path, `\`${key}\` is no key of ${called}`, remedy);
   }
 
-  #missingKey(path: Path): Finding {
+  #missingKey(path: PlanPath): Finding {
     const key = String(path.at(-1));
     const parent = path.slice(0, -1);
     return this.#at(
@@ -189,18 +103,14 @@ class Teller {
     );
   }
 
-  #missingRemedy(peers: unknown): string {
-    return `Give it ${listed((peers as string[]).map(peer => `\`${peer}\``))}.`;
-  }
-
-  #wrongWord(path: Path, value: string, valid: string[]): Finding {
+  #wrongWord(path: PlanPath, value: string, valid: string[]): Finding {
     const key = String(path.at(-1));
     const near = nearest(value, valid);
     const takes = `\`${key}\` takes ${listed(valid)}, and \`${shown(value)}\` is ${valid.length > 1 ? 'none of them' : 'not that'}`;
     return this.#at('wrong-value', path, takes, near ? `Did you mean \`${near}\`?` : null);
   }
 
-  #wrongForm(path: Path, value: string, form: string): Finding {
+  #wrongForm(path: PlanPath, value: string, form: string): Finding {
     const key = String(path.at(-1));
     const { takes, example } = forms.get(form) ?? { takes: 'another value', example: '' };
     return this.#at(
@@ -227,20 +137,20 @@ class Teller {
     return this.#at('wrong-value', path, `${subject} takes ${takes}`, this.#example(path));
   }
 
-  #example(path: Path): string | null {
+  #example(path: PlanPath): string | null {
     if (path.length === 0)
       return 'A plan begins so:\n  kamino: 1\n  menus:\n    - menu: masthead\n      entries:\n        - index.html';
     if (path.at(-1) === 'menus') return 'menus:\n  - menu: masthead\n    entries:\n      - index.html';
     return path.at(-1) === 'entries' ? 'entries:\n  - index.html' : null;
   }
 
-  #written(path: Path): string {
+  #written(path: PlanPath): string {
     const mark = this.#text.values.get(pathKey(path));
     return mark ? this.#source.text.slice(mark.start, mark.end).replace(/^(["'])(.*)\1$/s, '$2') : '';
   }
 
   /** At the value, else at the nearest thing around it. */
-  #at(rule: RuleName, path: Path, message: string, remedy: string | null): Finding {
+  #at(rule: RuleName, path: PlanPath, message: string, remedy: string | null): Finding {
     for (let length = path.length; length >= 0; length -= 1) {
       const mark = this.#text.values.get(pathKey(path.slice(0, length)));
       if (mark) return finding(rule, this.#place(mark), message, remedy);
@@ -248,7 +158,7 @@ class Teller {
     return finding(rule, { file: this.#source.file }, message, remedy);
   }
 
-  #atKey(rule: RuleName, path: Path, message: string, remedy: string | null): Finding {
+  #atKey(rule: RuleName, path: PlanPath, message: string, remedy: string | null): Finding {
     const mark = this.#text.keys.get(pathKey(path));
     return mark ? finding(rule, this.#place(mark), message, remedy) : this.#at(rule, path, message, remedy);
   }
@@ -256,43 +166,4 @@ class Teller {
   #place({ start, end }: Mark): ReturnType<Source['place']> {
     return this.#source.place(start, end);
   }
-}
-
-/** Which part of the plan the value at this path is. */
-function partOf(path: Path): Part {
-  const last = path.at(-1);
-  const before = path.at(-2);
-  if (path.length === 0) return 'plan';
-  if (before === 'languages') return 'language';
-  if (before === 'states') return 'state';
-  if (before === 'parts' || before === 'looks' || last === 'highlight') return 'look';
-  if (typeof last === 'number') return before === 'menus' ? 'menu' : 'entry';
-  return last !== undefined && Object.hasOwn(parts, last) ? (last as Part) : 'plan';
-}
-
-/** A map in which each language has its own value: what is no part of a plan. */
-function isByLanguage(path: Path): boolean {
-  const last = path.at(-1);
-  return (
-    last === 'languages' ||
-    (typeof last === 'string' && partOf(path) === 'plan' && !Object.hasOwn(parts, last))
-  );
-}
-
-function nameOf(path: Path): string {
-  return parts[partOf(path)].called.replace(/^a(n?) /, 'this ');
-}
-
-function labelOf(path: Path): string {
-  const key = path.findLast(step => typeof step === 'string');
-  return key === undefined ? 'the plan' : String(key);
-}
-
-/** A value in a message: on one line, not too long, and with what cannot be seen made visible. */
-function shown(value: string): string {
-  const visible = value.replace(
-    /[\p{Cc}\p{Cf}]/gu,
-    letter => `\\u${letter.codePointAt(0)!.toString(16).padStart(4, '0')}`,
-  );
-  return visible.length > 60 ? `${visible.slice(0, 57)}…` : visible;
 }

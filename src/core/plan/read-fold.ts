@@ -1,3 +1,5 @@
+import { unfolded } from './bare-menu.ts';
+import { forms } from './forms.ts';
 import type { PlanPath, PlanPlaces } from './places.ts';
 import type { EntryReader } from './read-entry.ts';
 import type { WrittenFold, WrittenToggle } from './parts/fold.ts';
@@ -9,33 +11,21 @@ interface Readers {
   entries: EntryReader;
 }
 
-/** A menu that never folds. */
-const unfolded: Omit<Fold, 'mark'> = {
-  when: 'never',
-  belowEm: null,
-  as: 'stack',
-  side: 'start',
-  behind: 'as-fits',
-  by: 'click',
-  joins: null,
-  toggle: { show: 'both', label: null, labels: new Map(), at: 'end', icon: 'lines', openIcon: null },
-};
-
 export function readFold(menu: WrittenMenu, path: PlanPath, { places, entries }: Readers): Fold {
   const { fold } = menu;
   const mark = places.mark([...path, fold ? 'fold' : 'menu']);
   if (!fold) return { ...unfolded, mark };
   const here = [...path, 'fold'];
   const when = fold.when.startsWith('below') ? 'below' : (fold.when as 'crowded' | 'any-width' | 'never');
-  const isBar = menu.form === 'bar' || menu.form === 'tabs';
-  if (when === 'crowded' && !isBar)
+  const { isRow, canFold } = forms[menu.form];
+  if (when === 'crowded' && !isRow)
     places.tell(
       'wrong-value',
       [...here, 'when'],
       `\`crowded\` asks whether a bar fits, and this menu is a ${menu.form}`,
       'Fold it below a width of the window:  when: below 48em',
     );
-  if (!isBar && menu.form !== 'column' && menu.form !== 'plain' && when !== 'never')
+  if (!canFold && when !== 'never')
     places.tell(
       'wrong-value',
       [...here, 'when'],
@@ -82,7 +72,7 @@ function readToggle(written: WrittenToggle, path: PlanPath, { places, entries }:
 /** In a column submenus lie in the flow: under the pointer they would move what it is about to reach. */
 export function readOpens({ opens, form }: WrittenMenu): Opens {
   return {
-    by: opens.by ?? (form === 'column' ? 'click' : 'hover'),
+    by: opens.by ?? (forms[form].opensInFlow ? 'click' : 'hover'),
     after: opens.after,
     ease: opens.ease,
     columns: Number(opens.columns),

@@ -1,4 +1,4 @@
-import type { Look, StateLook, StateName } from './look-types.ts';
+import type { Look, StateLook } from './look-types.ts';
 import type { PlanPath, PlanPlaces } from './places.ts';
 import type { WrittenLook, WrittenState } from './parts/look.ts';
 import type { LookUse, Mark } from './types.ts';
@@ -15,29 +15,6 @@ export function readLookUse(
 }
 
 export function readLook(written: WrittenLook, path: PlanPath, places: PlanPlaces): Look {
-  const marks: Record<string, Mark> = {};
-  const note = (keys: readonly string[]): void => {
-    marks[keys.join('.')] = places.mark([...path, ...keys]);
-  };
-  for (const key of [
-    'accent',
-    'background',
-    'color',
-    'font',
-    'padding',
-    'radius',
-    'border',
-    'shadow',
-  ] as const)
-    if (written[key] !== undefined) note([key]);
-  if (written.font?.file !== undefined) note(['font', 'file']);
-  const states: Partial<Record<StateName, StateLook>> = {};
-  for (const [name, state] of Object.entries(written.states ?? {}) as [StateName, WrittenState][]) {
-    states[name] = readState(state);
-    note(['states', name]);
-    for (const key of ['accent', 'background', 'color', 'from'] as const)
-      if (state[key] !== undefined) note(['states', name, key]);
-  }
   const parts = Object.entries(written.parts ?? {}).map(
     ([name, part]) => [name, readLook(part, [...path, 'parts', name], places)] as const,
   );
@@ -54,11 +31,40 @@ export function readLook(written: WrittenLook, path: PlanPath, places: PlanPlace
     iconColor: written['icon-color'] ?? null,
     contrast: { level: null, mend: null, ...written.contrast },
     dark: written.dark ?? null,
-    states,
+    states: Object.fromEntries(
+      Object.entries(written.states ?? {}).map(([name, state]) => [name, readState(state)]),
+    ),
     parts: Object.fromEntries(parts),
-    marks,
+    marks: marksOf(written, path, places),
   };
 }
+
+/** Where values stand that something may be told of. */
+function marksOf(written: WrittenLook, path: PlanPath, places: PlanPlaces): Record<string, Mark> {
+  const marks: Record<string, Mark> = {};
+  const note = (keys: readonly string[]): void => {
+    marks[keys.join('.')] = places.mark([...path, ...keys]);
+  };
+  for (const key of markedKeys) if (written[key] !== undefined) note([key]);
+  if (written.font?.file !== undefined) note(['font', 'file']);
+  for (const [name, state] of Object.entries(written.states ?? {})) {
+    note(['states', name]);
+    for (const key of markedInStates) if (state[key] !== undefined) note(['states', name, key]);
+  }
+  return marks;
+}
+
+const markedKeys = [
+  'accent',
+  'background',
+  'color',
+  'font',
+  'padding',
+  'radius',
+  'border',
+  'shadow',
+] as const;
+const markedInStates = ['accent', 'background', 'color', 'from'] as const;
 
 function readState(written: WrittenState): StateLook {
   const share = (text: string | undefined): number | null =>

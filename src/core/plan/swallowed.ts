@@ -86,6 +86,16 @@ export function readSyntaxError(error: YAMLError, source: Source): Finding {
     default:
       break;
   }
+  return otherError(error, source, told);
+}
+
+/** What the YAML reader says, unless a comment has taken a bracket with it. */
+function otherError(
+  error: YAMLError,
+  source: Source,
+  told: (rule: RuleName, message: string, remedy: string) => Finding,
+): Finding {
+  const [start] = error.pos;
   const comment = commentInBraces(source.text, start);
   if (comment)
     return finding(

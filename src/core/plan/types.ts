@@ -2,12 +2,15 @@ import type { SitePath } from '../address/path.ts';
 import type { Target } from '../target/kinds/index.ts';
 import type { PageOrder } from '../target/kinds/pages.ts';
 import type { Mark } from '../text/mark.ts';
+import type { FoldKind } from './fold-kinds.ts';
+import type { Form } from './forms.ts';
 import type { Look } from './look-types.ts';
 import type { PlaceSide } from './parts/place.ts';
 import type { WordName } from './parts/plan.ts';
 
 export type { Target } from '../target/kinds/index.ts';
 export type { Mark } from '../text/mark.ts';
+export type { Form } from './forms.ts';
 export type { Look } from './look-types.ts';
 export type { PlaceSide } from './parts/place.ts';
 
@@ -107,9 +110,6 @@ export interface LabelSource {
 
 export type Align = 'start' | 'center' | 'end' | 'spread';
 
-/** `button` and `top` are what `buttons` and `to-top` of a plan make: a single entry on its own. */
-export type Form = 'bar' | 'column' | 'tabs' | 'plain' | 'breadcrumb' | 'previous-next' | 'button' | 'top';
-
 /** Where a menu folds away, and into what. */
 export interface Fold {
   /** `crowded`: where it no longer fits its own room; `below` a width of the window. */
@@ -117,7 +117,7 @@ export interface Fold {
   /** The width, in em; null for all but `below`. */
   belowEm: number | null;
   /** `none`: it is not there any more, but for the menu that it joins. */
-  as: 'stack' | 'drawer' | 'full-screen' | 'none';
+  as: FoldKind;
   /** Where a drawer comes from. */
   side: 'start' | 'end';
   /** The page behind a drawer; `as-fits`: shifted aside where there is room. */

@@ -1,6 +1,6 @@
 import { baseFolder, readAddress } from '../address/href.ts';
 import { type SitePath, joinPath, normalizePath } from '../address/path.ts';
-import type { FullPage, Link } from '../page/full.ts';
+import type { FullPage, Link } from '../page/content.ts';
 import type { WholeSite } from './whole.ts';
 import type { Finding } from '../text/finding.ts';
 import { placeInRaw } from '../text/place.ts';

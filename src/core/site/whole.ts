@@ -1,5 +1,5 @@
 import type { SitePath } from '../address/path.ts';
-import type { FullPage } from '../page/full.ts';
+import type { FullPage } from '../page/content.ts';
 
 /** A site with every page read whole. */
 export interface WholeSite {

@@ -1,3 +1,4 @@
+import { forms } from '../plan/forms.ts';
 import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import { menuClass, parts } from '../markup/names.ts';
 import { topEntry, topList } from './parts.ts';
@@ -96,7 +97,7 @@ const staying = (selector: string): string => `${conditionOfStaying} {
 
 /** How the entries of a menu that is not folded are arranged. */
 export function arranged(own: string, { form, widths, separators }: ResolvedMenu): string {
-  const isBeside = form !== 'column';
+  const isBeside = !forms[form].opensInFlow;
   return [
     ...(widths === 'equal' && isBeside ? [equal(own)] : []),
     ...(separators === 'line' ? [isBeside ? separated(own) : separatedBelow(own)] : []),

@@ -102,7 +102,7 @@ const insert = `.${parts.menu} .${parts.insert} {
 
 /** Its toggle shows a mark alone. */
 const hidesWord = (menu: ResolvedMenu): boolean =>
-  menu.form === 'top' || (folds(menu) && menu.fold.toggle.show === 'icon');
+  menu.toTop !== null || (folds(menu) && menu.fold.toggle.show === 'icon');
 
 /** Rules for what only some menus hold. */
 export function extras(menus: readonly ResolvedMenu[]): string {

@@ -1,4 +1,5 @@
-import { covers, folds } from '../menu/folds.ts';
+import { covers, folds, isSingle } from '../menu/folds.ts';
+import { forms } from '../plan/forms.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import type { ResolvedPanels } from '../target/facts.ts';
 import type { ResolvedLooks } from '../look/types.ts';
@@ -6,7 +7,8 @@ import { parts } from '../markup/names.ts';
 import { styleSignature } from '../markup/own.ts';
 import { arrangements } from './arrange.ts';
 import { compact } from './compact.ts';
-import { menuRules, toggleRules } from './folds.ts';
+import { menuRules } from './folds.ts';
+import { toggleRules } from './toggles.ts';
 import { extras } from './forms.ts';
 import { panelRules } from './panels.ts';
 import { inPage, singles } from './page.ts';
@@ -30,26 +32,23 @@ export function styleSheet(
     cover: menus.some(menu => covers(menu)),
     boxes: looks.scopes.some(one => one.values.has('entry-background')),
   };
-  // Tabs are a bar too.
-  const forms = new Set(
-    menus.flatMap(menu => (menu.form === 'tabs' ? (['bar', 'tabs'] as const) : menu.form)),
-  );
+  const used = new Set(menus.flatMap(menu => forms[menu.form].classes));
   // A menu of several languages stands once for each.
   const named = [...new Map(menus.map(menu => [menu.name, menu])).values()];
   const below = [
-    ...(forms.has('column') ? [`.${parts.column}`] : []),
+    ...(used.has('column') ? [`.${parts.column}`] : []),
     ...(has.submenu ? [`.${parts.submenu}`] : []),
   ];
   const lists = [
-    ...(forms.has('column') ? [`.${parts.column} .${parts.list}`] : []),
+    ...(used.has('column') ? [`.${parts.column} .${parts.list}`] : []),
     ...(has.submenu ? [within('submenu')] : []),
   ];
   const rules = [
     inPage(named, looks),
     partRules(has),
     base(uses, has),
-    ...(forms.has('bar') ? [bar] : []),
-    ...(forms.has('plain') ? [plain] : []),
+    ...(used.has('bar') ? [bar] : []),
+    ...(used.has('plain') ? [plain] : []),
     ...(has.submenu ? [submenus] : []),
     ...panels.map(group => panelRules(group, uses)),
     stateRules(uses, has),
@@ -57,13 +56,13 @@ export function styleSheet(
     ...(below.length > 0
       ? [lines(lists.join(','), below.length > 1 ? `:is(${below.join(',')})` : below[0]!, has.submenu)]
       : []),
-    ...(forms.has('plain') ? [markPlain] : []),
+    ...(used.has('plain') ? [markPlain] : []),
     arrangements(named),
     toggleRules(named),
     ...named.map(menu => menuRules(menu, fits.get(menu.name))),
     markerRules(looks),
     extras(menus),
-    ...(forms.has('button') || forms.has('top') ? [singles(named)] : []),
+    ...(menus.some(isSingle) ? [singles(named)] : []),
     skip,
     conditions(has),
   ].join('\n');

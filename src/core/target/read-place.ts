@@ -5,12 +5,9 @@ import type { Mark } from '../text/mark.ts';
 import { listed, nearest } from '../text/nearest.ts';
 import type { Source } from '../text/source.ts';
 import type { SiteFacts } from './facts.ts';
-import type { FilePlace } from './kinds/file.ts';
-import type { PagePlace } from './kinds/page.ts';
-import type { SectionPlace } from './kinds/section.ts';
-import type { UrlPlace } from './kinds/url.ts';
 import type { Led, TargetContext } from './kind.ts';
 import { nearestPage } from './nearest-page.ts';
+import type { Place } from './places.ts';
 
 /** A place of the site as the plan writes it; `address`: as in an `href`, whatever it leads to. */
 export interface Written {
@@ -18,8 +15,6 @@ export interface Written {
   written: string;
   mark: Mark;
 }
-
-export type Place = PagePlace | FilePlace | SectionPlace | UrlPlace;
 
 /** Where addresses of other schemes lead; null where they are no target. */
 export type BySchemes<To> = (scheme: string, rest: string) => To | null;

@@ -1,6 +1,7 @@
 import { describe, expect, it, test } from '@jest/globals';
 import fc from 'fast-check';
-import { type EditEntry, EditError, PlanEditor, type Spot } from '../../../src/core/edit/editor.ts';
+import { PlanEditor } from '../../../src/core/edit/editor.ts';
+import { type EditEntry, EditError, type Spot } from '../../../src/core/edit/list.ts';
 
 const plan = `# The plan of a site.
 kamino: 1   # the format

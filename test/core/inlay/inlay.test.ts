@@ -1,4 +1,4 @@
-import { unfolded } from '../../../src/core/menu/folds.ts';
+import { unfolded } from '../../../src/core/plan/bare-menu.ts';
 import { describe, expect, it, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Inlayer } from '../../../src/core/inlay/inlay.ts';
@@ -40,7 +40,7 @@ function menu(place: MenuPlace | null, name = 'masthead'): ResolvedMenu {
     carriedBy: ['**'],
     except: [],
     place,
-    fold: unfolded,
+    fold: { ...unfolded, joins: null, toggle: { show: 'both', label: null, at: 'end', icon: 'lines' } },
     opens: { by: 'hover', after: '90ms', ease: '160ms', columns: 1 },
     joined: [],
     toTop: null,

@@ -1,4 +1,4 @@
-import { unfolded } from '../../../src/core/menu/folds.ts';
+import { unfolded } from '../../../src/core/plan/bare-menu.ts';
 import { expect, test } from '@jest/globals';
 import { marksOn } from '../../../src/core/menu/marks.ts';
 import type { ResolvedEntry, ResolvedMenu } from '../../../src/core/menu/types.ts';
@@ -29,7 +29,7 @@ const menu: ResolvedMenu = {
   carriedBy: ['**'],
   except: [],
   place: null,
-  fold: unfolded,
+  fold: { ...unfolded, joins: null, toggle: { show: 'both', label: null, at: 'end', icon: 'lines' } },
   opens: { by: 'hover', after: '90ms', ease: '160ms', columns: 1 },
   joined: [],
   toTop: null,

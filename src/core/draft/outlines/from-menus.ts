@@ -14,5 +14,10 @@ export function outlineOf(menus: readonly ResolvedMenu[]): OutlineMenu[] {
 }
 
 function entryOf({ label, leadsTo, highlight, entries }: ResolvedEntry): OutlineEntry {
-  return { label, target: outlineLine(leadsTo), highlight: highlight !== null, entries: entries.map(entryOf) };
+  return {
+    label,
+    target: outlineLine(leadsTo),
+    highlight: highlight !== null,
+    entries: entries.map(entryOf),
+  };
 }

@@ -30,6 +30,10 @@ export const toggleKeys = {
 } as const;
 export type WrittenToggle = WrittenOf<typeof toggleKeys>;
 
+/** What a menu may fold into. */
+const foldWords = ['stack', 'drawer', 'full-screen', 'none'] as const;
+export type FoldWord = (typeof foldWords)[number];
+
 export const foldKeys = {
   when: needed(foldWhen, {
     takes: '`crowded`, `below` a width, `any-width` or `never`',
@@ -37,7 +41,7 @@ export const foldKeys = {
       '`crowded`: where a bar no longer fits its own room; Kamino computes the width from the font. `below 48em` asks the window (em, rem or px). `any-width`: everywhere, its toggle left in view.',
     example: 'when: crowded',
   }),
-  as: optional(oneOf('stack', 'drawer', 'full-screen', 'none'), {
+  as: optional(oneOf(...foldWords), {
     otherwise: '`stack`',
     means:
       '`stack`: in the flow of the page, which moves down. `drawer`: from a side, over the page. `full-screen`: over all of it. `none`: not there any more, which is for menus whose targets stand in another one.',

@@ -1,6 +1,7 @@
 import type { Mark } from '../../text/mark.ts';
 import type { SingleKind } from '../kind.ts';
-import { type BySchemes, type Place, readPlace } from '../read-place.ts';
+import { type BySchemes, readPlace } from '../read-place.ts';
+import type { Place } from '../places.ts';
 
 /** A bare target: an address as in an `href`. */
 export type AddressTarget = { kind: 'address'; written: string; mark: Mark };

@@ -1,10 +1,11 @@
 import { writtenAddress } from '../../address/href.ts';
-import { type SitePath, nameOf } from '../../address/path.ts';
+import { nameOf } from '../../address/path.ts';
 import { optional } from '../../format/key.ts';
 import { said, text, truth } from '../../format/values.ts';
 import type { Mark } from '../../text/mark.ts';
 import { type PlaceKind, type SingleKind, elsewhere } from '../kind.ts';
 import { readPlace } from '../read-place.ts';
+import type { FilePlace } from '../places.ts';
 
 const keys = {
   file: optional(said(text), {
@@ -26,7 +27,6 @@ const keys = {
 } as const;
 
 export type FileTarget = { kind: 'file'; written: string; mark: Mark };
-export type FilePlace = { kind: 'file'; path: SitePath };
 
 export const fileKind = {
   keys,

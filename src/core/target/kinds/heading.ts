@@ -4,7 +4,7 @@ import type { Mark } from '../../text/mark.ts';
 import { nearest } from '../../text/nearest.ts';
 import { type Led, type SingleKind, type TargetContext, elsewhere, failed } from '../kind.ts';
 import { readPlace } from '../read-place.ts';
-import type { SectionPlace } from './section.ts';
+import type { SectionPlace } from '../places.ts';
 
 const keys = {
   heading: optional(said(label), {

@@ -57,9 +57,7 @@ export type TargetKey = keyof Named;
 type TargetRead<Kind> = Kind extends { read: (view: View) => infer Target } ? NonNullable<Target> : never;
 /** A target as the plan names it; `written` is as the plan has it. */
 export type Target =
-  | TargetRead<Named[TargetKey]>
-  | { kind: 'none' }
-  | { kind: 'address'; written: string; mark: Mark };
+  TargetRead<Named[TargetKey]> | { kind: 'none' } | { kind: 'address'; written: string; mark: Mark };
 
 type SingleKeys = { [Name in TargetKey]: Named[Name] extends { lead: unknown } ? Name : never }[TargetKey];
 /** What stands for one place each; the others stand for many. */

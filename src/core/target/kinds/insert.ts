@@ -2,7 +2,8 @@ import { optional } from '../../format/key.ts';
 import { said, text } from '../../format/values.ts';
 import type { Mark } from '../../text/mark.ts';
 import { type Led, type PlaceKind, type SingleKind, type TargetContext, elsewhere, failed } from '../kind.ts';
-import { type Place, readPlace } from '../read-place.ts';
+import { readPlace } from '../read-place.ts';
+import type { Place } from '../places.ts';
 
 const keys = {
   insert: optional(said(text), {

@@ -1,9 +1,5 @@
 import type { PlaceKind } from '../kind.ts';
-
-/** A place outside the site, by its address, ready for an `href`. */
-export interface Outside {
-  url: string;
-}
+import type { Outside } from '../places.ts';
 
 /** What all places outside the site have alike. @param label from the address */
 export function outsidePlace(label: (url: string) => string): PlaceKind<Outside> {

@@ -5,6 +5,7 @@ import { said, text } from '../../format/values.ts';
 import type { Mark } from '../../text/mark.ts';
 import { type PlaceKind, type SingleKind, elsewhere } from '../kind.ts';
 import { type Written, readPlace } from '../read-place.ts';
+import type { PagePlace } from '../places.ts';
 
 const keys = {
   page: optional(said(text), {
@@ -17,7 +18,6 @@ const keys = {
 
 /** A page of the site, as the plan names it. */
 export type PageTarget = { kind: 'page'; written: string; mark: Mark };
-export type PagePlace = { kind: 'page'; path: SitePath };
 
 export const pageKind = {
   keys,

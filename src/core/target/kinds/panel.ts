@@ -3,7 +3,7 @@ import { said, text } from '../../format/values.ts';
 import type { Mark } from '../../text/mark.ts';
 import { nearest } from '../../text/nearest.ts';
 import { type Led, type SingleKind, type TargetContext, elsewhere, failed } from '../kind.ts';
-import type { SectionPlace } from './section.ts';
+import type { SectionPlace } from '../places.ts';
 
 const keys = {
   panel: optional(said(text), {

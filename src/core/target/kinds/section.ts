@@ -1,11 +1,12 @@
 import { fragmentOf, writtenAddress } from '../../address/href.ts';
-import { type SitePath, folderOf } from '../../address/path.ts';
+import { folderOf } from '../../address/path.ts';
 import { optional } from '../../format/key.ts';
 import { said, text } from '../../format/values.ts';
 import type { Mark } from '../../text/mark.ts';
 import { spaced } from '../../text/names.ts';
 import { type PlaceKind, type SingleKind, elsewhere } from '../kind.ts';
 import { readPlace } from '../read-place.ts';
+import type { SectionPlace } from '../places.ts';
 
 const keys = {
   section: optional(said(text), {
@@ -17,15 +18,6 @@ const keys = {
 } as const;
 
 export type SectionTarget = { kind: 'section'; written: string; mark: Mark };
-
-/** That a place is a panel: of this group, and whether it is the one shown first. */
-export interface PanelMark {
-  group: string;
-  isFirst: boolean;
-}
-
-/** A place in a page; null for the page that carries the menu. */
-export type SectionPlace = { kind: 'section'; path: SitePath | null; id: string; panel?: PanelMark };
 
 export const sectionKind = {
   keys,

@@ -1,7 +1,8 @@
 import { optional } from '../../format/key.ts';
 import { said, webAddress } from '../../format/values.ts';
 import { type SingleKind, elsewhere } from '../kind.ts';
-import { type Outside, outsidePlace } from './outside.ts';
+import { outsidePlace } from './outside.ts';
+import type { UrlPlace } from '../places.ts';
 
 const keys = {
   url: optional(said(webAddress), {
@@ -13,7 +14,6 @@ const keys = {
 } as const;
 
 export type UrlTarget = { kind: 'url'; url: string };
-export type UrlPlace = { kind: 'url' } & Outside;
 
 export const urlKind = {
   keys,

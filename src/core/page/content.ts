@@ -1,0 +1,47 @@
+import type { Frame } from './types.ts';
+
+/** A stretch of a page: byte offsets of a tag. */
+export interface Extent {
+  start: number;
+  end: number;
+}
+
+export interface Identified extends Extent {
+  id: string;
+  /** The element's name; `a` also for an old `name` of a link. */
+  element: string;
+}
+
+export interface Heading extends Extent {
+  level: number;
+  text: string;
+  id: string | null;
+}
+
+export interface Link extends Extent {
+  href: string;
+  /** Its text, else the alternative text of its picture. */
+  text: string;
+  /** The menu of Kamino's that it lies in, or null. */
+  menu: string | null;
+}
+
+export interface Landmark extends Extent {
+  kind: 'banner' | 'navigation' | 'main' | 'contentinfo' | 'complementary' | 'search';
+  label: string | null;
+}
+
+/** All that is in a page. */
+export interface FullPage {
+  frame: Frame;
+  ids: Identified[];
+  headings: Heading[];
+  links: Link[];
+  landmarks: Landmark[];
+  /** How many words people read in its body. */
+  words: number;
+  /** It asks search engines to leave it out, or sends on to another page. */
+  isUnlisted: boolean;
+  /** The `datetime` of its first `time`, or null. */
+  date: string | null;
+}

@@ -1,0 +1,95 @@
+import { listed } from '../text/nearest.ts';
+import type { RuleName } from '../text/rules.ts';
+import type { PlanPath } from './places.ts';
+import { labelOf, nameOf, shown } from './problem-names.ts';
+
+interface Said {
+  path: PlanPath;
+  /** As the plan has it. */
+  value: string;
+  /** What the schema tells of it. */
+  context: Readonly<Record<string, unknown>>;
+}
+
+/** What is said of a problem, by the name that the schema has for it. */
+interface Saying {
+  rule: RuleName;
+  says: (said: Said) => string;
+  remedy: string | ((said: Said) => string);
+  /** It is told at the key, not at its value. */
+  isAtKey?: true;
+}
+
+const clashing: Saying = {
+  rule: 'clashing-keys',
+  says: ({ path, context }) =>
+    `${nameOf(path)} has ${listed(context['present'] as string[], 'and')}, and only one of them can hold`,
+  remedy: 'Keep one of them.',
+};
+
+export const sayings: Readonly<Record<string, Saying>> = {
+  'object.missing': {
+    rule: 'missing-key',
+    says: ({ path }) => `${nameOf(path)} leads nowhere`,
+    remedy: ({ context }) => `Give it ${listed((context['peers'] as string[]).map(peer => `\`${peer}\``))}.`,
+  },
+  'object.xor': clashing,
+  'object.oxor': clashing,
+  'any.invalid': {
+    rule: 'wrong-value',
+    says: ({ value }) => `\`${value}\` is a name that Kamino keeps for itself`,
+    remedy: 'Choose another name.',
+  },
+  'entry.label': {
+    rule: 'missing-key',
+    says: () => 'this entry has neither a label nor a target',
+    remedy: 'Give it a label.',
+  },
+  'object.with': {
+    rule: 'clashing-keys',
+    says: ({ context }) => `\`${String(context['main'])}\` goes with \`${String(context['peer'])}\` only`,
+    remedy: 'Take it out, or add what it goes with.',
+  },
+  'object.without': {
+    rule: 'clashing-keys',
+    says: ({ context }) =>
+      `\`${String(context['main'])}\` and \`${String(context['peer'])}\` do not go together`,
+    remedy: 'Keep one of them.',
+  },
+  'menu.set': {
+    rule: 'missing-key',
+    says: () => 'a menu of this form needs `set`',
+    remedy: 'For example  set: journal/*.html',
+  },
+  'menu.entries': {
+    rule: 'missing-key',
+    says: () => 'this menu has no `entries`',
+    remedy: 'Give it entries, or take those of another menu:  entries-of: masthead\nentries:\n  - index.html',
+  },
+  'any.unknown': {
+    rule: 'wrong-value',
+    says: () => 'a submenu has at most three levels',
+    remedy: 'Move these entries up.',
+    isAtKey: true,
+  },
+  'label.control': {
+    rule: 'bad-label',
+    says: () => 'this label holds a control character',
+    remedy: 'Take it out, or type the label again.',
+  },
+  'selector.kind': {
+    rule: 'bad-selector',
+    says: ({ value }) => `\`${value}\` is no selector that Kamino follows here`,
+    remedy: 'Use a selector of CSS without states:  header.top,  #nav > ul,  [role=banner]',
+  },
+  'address.scheme': {
+    rule: 'bad-address',
+    says: ({ value }) => `\`url\` takes an address of http or https, and \`${shown(value)}\` is none`,
+    remedy: 'For example  url: "https://example.org/"',
+  },
+  'string.empty': {
+    rule: 'wrong-value',
+    says: ({ path }) => `\`${labelOf(path)}\` is empty`,
+    remedy: 'Give it a value, or take the line out.',
+  },
+};

@@ -1,0 +1,62 @@
+import { covers, folds } from '../menu/folds.ts';
+import type { ResolvedMenu } from '../menu/types.ts';
+import { menuClass, parts } from '../markup/names.ts';
+
+/** The marks of toggles and of what closes a cover: lines or dots, and a cross. */
+export function toggleRules(menus: readonly ResolvedMenu[]): string {
+  const folding = menus.filter(folds);
+  if (folding.length === 0) return '';
+  const own = (icon: 'lines' | 'dots'): ResolvedMenu[] =>
+    folding.filter(({ fold }) => fold.toggle.icon === icon && fold.toggle.show !== 'label');
+  const drawn = (icon: 'lines' | 'dots'): string =>
+    own(icon)
+      .map(menu => `.${menuClass(menu.name)} .${parts.toggle}>*::before`)
+      .join(',');
+  const crosses = [
+    ...(own('lines').length + own('dots').length > 0
+      ? [`.${parts.menu} .${parts.toggle}[open]>*::before`]
+      : []),
+    ...(folding.some(covers) ? [`.${parts.menu} .${parts.close}.${parts.close}::before`] : []),
+  ];
+  const arm = (angle: string): string =>
+    `linear-gradient(${angle}, transparent calc(50% - 0.08em), currentcolor calc(50% - 0.07em) calc(50% + 0.07em), transparent calc(50% + 0.08em))`;
+  const rule = (selector: string, body: string): string =>
+    selector === '' ? '' : `${selector} {\n${body}}\n`;
+  return [
+    rule(
+      drawn('lines'),
+      `  content: "";
+  inline-size: 1.1em;
+  block-size: 0.75em;
+  border-block: 0.13em solid;
+  background: linear-gradient(currentcolor, currentcolor) center / 100% 0.13em no-repeat;
+`,
+    ),
+    rule(
+      drawn('dots'),
+      `  content: "";
+  inline-size: 0.3em;
+  block-size: 1em;
+  background: radial-gradient(circle, currentcolor 0.12em, transparent 0.14em) center / 100% 33.4%;
+`,
+    ),
+    rule(
+      crosses.join(','),
+      `  content: "";
+  inline-size: 0.95em;
+  block-size: 0.95em;
+  border: 0;
+  background: ${arm('45deg')}, ${arm('-45deg')};
+`,
+    ),
+    ...folding
+      .filter(
+        ({ fold }) =>
+          typeof fold.toggle.icon !== 'string' && fold.toggle.icon.open !== fold.toggle.icon.closed,
+      )
+      .map(
+        ({ name }) =>
+          `.${menuClass(name)} :is(.${parts.toggle}[open]>*>svg:first-child,.${parts.toggle}:not([open])>*>svg+svg) {\n  display: none;\n}\n`,
+      ),
+  ].join('');
+}
