@@ -6,6 +6,7 @@ import { existsSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { pageOf, pathOf } from './pages.mjs';
 
 const [count = 10_000, rounds = 9] = process.argv.slice(2).map(Number);
 const program = fileURLToPath(new URL('../dist/kamino.js', import.meta.url));
@@ -132,12 +133,6 @@ function makeSite(folder) {
   writePlan('../out');
 }
 
-/** In 1,540 folders. */
-function pathOf(number) {
-  const chapter = number % 1540;
-  return `part-${chapter % 40}/chapter-${chapter}/page-${number}.html`;
-}
-
 function writePlan(output) {
   const entries = Array.from({ length: 8 }, (_, at) => `      - { page: ${pathOf(at)}, label: Part ${at} }`);
   const plan = [
@@ -150,14 +145,4 @@ function writePlan(output) {
     ...entries,
   ];
   writeFileSync(join(root, 'site/kamino.yaml'), `${plan.join('\n')}\n`);
-}
-
-/** About 26 kB of ordinary markup, the slot near its start. */
-function pageOf(number) {
-  const text =
-    'The dome turns slowly on its rails, and whoever stands below it hears the wheels before seeing the sky move.';
-  const part = at =>
-    `    <h2 id="s${at}">Section ${at}</h2>\n    <p>${text} <a href="#s${at}">See ${at}</a>. ${text}</p>\n    <ul><li>${text}</li><li><b>${at}</b> ${text}</li></ul>\n`;
-  const body = Array.from({ length: 42 }, (_, at) => part(at)).join('');
-  return `<!doctype html>\n<html lang="en">\n<head>\n  <meta charset="utf-8">\n  <title>Page ${number} | Bench</title>\n  <link rel="stylesheet" href="site.css">\n</head>\n<body>\n  <header>\n    <div data-kamino-slot="masthead"></div>\n  </header>\n  <main id="content">\n    <h1>Page ${number}</h1>\n${body}  </main>\n</body>\n</html>\n`;
 }

@@ -1,6 +1,7 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { dirname, join, relative } from 'node:path';
 import { expect, it } from '@jest/globals';
+import { checkRules } from '../src/core/check/index.ts';
 
 const root = join(import.meta.dirname, '../src');
 const files = readdirSync(root, { recursive: true, encoding: 'utf8' }).filter(file => file.endsWith('.ts'));
@@ -20,4 +21,9 @@ it('has no two files that import each other, by whatever way', () => {
       next => next === to || (!seen.has(next) && reaches(next, to, seen.add(next))),
     );
   expect(files.filter(file => reaches(file, file))).toEqual([]);
+});
+
+it('has every file of a rule in the list of rules, by the name of the file', () => {
+  const found = readdirSync(join(root, 'core/check/rules')).map(file => file.replace(/\.ts$/, ''));
+  expect(checkRules.map(({ name }) => name).sort()).toEqual(found.sort());
 });

@@ -9,6 +9,8 @@ const jar = join(
   'build/dist/vnu.jar',
 );
 const hasJava = spawnSync('java', ['-version']).status === 0;
+if (!hasJava && process.env['CI'] !== undefined)
+  throw new Error('There is no Java here, which the validator of markup needs: tools/ready.mjs installs it.');
 if (!hasJava) console.warn('There is no Java here: the markup of the demo was NOT validated.');
 
 interface Message {

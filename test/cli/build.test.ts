@@ -426,3 +426,18 @@ it('knows a finished page that was only touched, also when the plan has changed'
     err: expect.stringContaining('built/about.html: error edited-output'),
   });
 });
+
+test('a build with a check tells the same as JSON, and ends with the same status', () => {
+  const folder = folderWith({
+    'kamino.yaml': plan(),
+    'index.html': page('Home', '<a href="nowhere.html">x</a>'),
+    'about.html': page('About'),
+  });
+  const told = kamino(folder, 'build', '--check');
+  expect(told.status).toBe(1);
+  expect(told.out + told.err).toContain('dead-link');
+  const asJson = kamino(folder, 'build', '--check', '--json');
+  expect(asJson.status).toBe(1);
+  const { check } = JSON.parse(asJson.out) as { check: { findings: { rule: string }[] } };
+  expect(check.findings.map(one => one.rule)).toContain('dead-link');
+});

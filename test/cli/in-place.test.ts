@@ -5,6 +5,7 @@ import { pathToFileURL } from 'node:url';
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { contents, folderWith, kamino, page, plan, put, times } from '../helpers/site.ts';
+import { runs } from '../helpers/runs.ts';
 
 const program = join(import.meta.dirname, '../../dist/kamino.js');
 const oldMenu = '<ul class="top">\n  <li><a href="index.html">Home</a>\n  <li><b>Here</b>\n</ul>';
@@ -208,7 +209,7 @@ describe('a build in place', () => {
         kamino(folder, 'lift');
         expect(readFileSync(file, 'utf8')).toBe(apply(withMenu('Home')));
       }),
-      { numRuns: 8 },
+      { numRuns: runs(8) },
     );
   });
 

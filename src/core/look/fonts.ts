@@ -15,7 +15,8 @@ import { type Finding, finding } from '../text/finding.ts';
 import type { Source } from '../text/source.ts';
 import { fallbackWidth } from './fallbacks.ts';
 import { type Measure, type MenuFit, type MenuType, fitOf } from './fit.ts';
-import { emptyLook, mergeLooks } from './merge.ts';
+import { emptyLook } from '../plan/read-look.ts';
+import { mergeLooks } from './merge.ts';
 
 /** A font file that texts are measured with. */
 export interface FontFile {

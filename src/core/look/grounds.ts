@@ -1,4 +1,5 @@
 import type { Look, StateLook, StateName } from '../plan/look-types.ts';
+import { emptyState } from '../plan/read-look.ts';
 import type { ColorTools, Hex } from './hex.ts';
 import type { Paint } from './types.ts';
 
@@ -27,13 +28,13 @@ export function specOf(
   const { states } = box.look;
   const said = states[name];
   if (said) return said;
-  if (name === 'hover') return { ...noState, tint: hoverShare };
-  if (name !== 'pressed') return noState;
-  if (!states.hover || states.hover.from === 'pressed') return { ...noState, tint: pressedShare };
+  if (name === 'hover') return { ...emptyState, tint: hoverShare };
+  if (name !== 'pressed') return emptyState;
+  if (!states.hover || states.hover.from === 'pressed') return { ...emptyState, tint: pressedShare };
   // A dark ground cannot be much darker: it turns lighter.
   const { ground } = box.state('hover');
   const isDark = ground !== null && tools !== null && tools.lightnessOf(ground) < 0.25;
-  return { ...noState, from: 'hover', ...(isDark ? { lighter: 0.08 } : { darker: 0.08 }) };
+  return { ...emptyState, from: 'hover', ...(isDark ? { lighter: 0.08 } : { darker: 0.08 }) };
 }
 
 /** A ground with a share of the accent in it. */
@@ -83,21 +84,6 @@ export function layered({ css }: Paint, share: string): Paint {
 export function percent(share: number): string {
   return `${Math.round(share * 1000) / 10}%`;
 }
-
-const noState: StateLook = {
-  from: null,
-  tint: null,
-  lighter: null,
-  darker: null,
-  marker: null,
-  accent: null,
-  background: null,
-  color: null,
-  border: null,
-  shadow: null,
-  iconColor: null,
-  weight: null,
-};
 
 /** Ink or paper, whichever stands out more; on a ground where neither suffices, what does. */
 export function textOn(ground: Hex, level: number, tools: ColorTools): Hex {

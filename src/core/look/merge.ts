@@ -1,24 +1,6 @@
 import type { Look, LookPart, StateLook, StateName } from '../plan/look-types.ts';
+import { emptyLook } from '../plan/read-look.ts';
 import type { Plan } from '../plan/types.ts';
-
-/** A look that says nothing. */
-export const emptyLook: Look = {
-  accent: null,
-  background: null,
-  color: null,
-  font: { family: null, size: null, weight: null, spacing: null, file: null },
-  padding: null,
-  gap: null,
-  radius: null,
-  border: null,
-  shadow: null,
-  iconColor: null,
-  contrast: { level: null, mend: null },
-  dark: null,
-  states: {},
-  parts: {},
-  marks: {},
-};
 
 /** What is said once holds below, unless something else is said there. */
 export function mergeLooks(under: Look, over: Look | null): Look {

@@ -19,6 +19,14 @@ export function readLook(written: WrittenLook, path: PlanPath, places: PlanPlace
     ([name, part]) => [name, readLook(part, [...path, 'parts', name], places)] as const,
   );
   return {
+    ...ownOf(written),
+    parts: Object.fromEntries(parts),
+    marks: marksOf(written, path, places),
+  };
+}
+
+function ownOf(written: WrittenLook): Omit<Look, 'parts' | 'marks'> {
+  return {
     accent: written.accent ?? null,
     background: written.background ?? null,
     color: written.color ?? null,
@@ -34,10 +42,12 @@ export function readLook(written: WrittenLook, path: PlanPath, places: PlanPlace
     states: Object.fromEntries(
       Object.entries(written.states ?? {}).map(([name, state]) => [name, readState(state)]),
     ),
-    parts: Object.fromEntries(parts),
-    marks: marksOf(written, path, places),
   };
 }
+
+/** A look, and a state, that say nothing. */
+export const emptyLook: Look = { ...ownOf({}), parts: {}, marks: {} };
+export const emptyState: StateLook = readState({});
 
 /** Where values stand that something may be told of. */
 function marksOf(written: WrittenLook, path: PlanPath, places: PlanPlaces): Record<string, Mark> {

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { type OutlineName, outlineFormats } from '../../../src/core/draft/outlines/index.ts';
 import { sitemapPaths } from '../../../src/core/draft/outlines/sitemap.ts';
 import { type OutlineEntry, OutlineError, type OutlineMenu } from '../../../src/core/draft/outlines/types.ts';
+import { runs } from '../../helpers/runs.ts';
 
 const names = Object.keys(outlineFormats) as OutlineName[];
 const words = fc
@@ -50,7 +51,7 @@ describe.each(names)('an outline in %s', name => {
       fc.property(fc.array(entries, { minLength: 1, maxLength: 3 }), lists => {
         expect(read(write(menus(lists)))).toEqual(menus(lists));
       }),
-      { numRuns: Number(process.env.KAMINO_RUNS ?? 500) },
+      { numRuns: runs(500) },
     );
   });
 });

@@ -2,6 +2,7 @@ import { describe, expect, it, test } from '@jest/globals';
 import fc from 'fast-check';
 import { PlanEditor } from '../../../src/core/edit/editor.ts';
 import { type EditEntry, EditError, type Spot } from '../../../src/core/edit/list.ts';
+import { runs } from '../../helpers/runs.ts';
 
 const plan = `# The plan of a site.
 kamino: 1   # the format
@@ -153,9 +154,9 @@ describe('edits of a plan', () => {
           }
         },
       ),
-      { numRuns: Number(process.env.KAMINO_RUNS ?? 300) },
+      { numRuns: runs(300) },
     );
-    expect(done).toBeGreaterThan(200);
+    expect(done).toBeGreaterThan((runs(300) * 2) / 3);
   });
 
   test.each<[string, (editor: PlanEditor) => string, string, string]>([

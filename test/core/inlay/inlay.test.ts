@@ -11,6 +11,7 @@ import { seekIn } from '../../../src/core/page/select.ts';
 import { Splicer, bytesOf, rawOf, splice } from '../../../src/core/text/bytes.ts';
 import { awkward } from '../../helpers/awkward.ts';
 import { treeOf } from '../../helpers/tree.ts';
+import { runs } from '../../helpers/runs.ts';
 
 function menu(place: MenuPlace | null, name = 'masthead'): ResolvedMenu {
   const entry = (label: string, path: string) =>
@@ -193,7 +194,7 @@ it('holds for pages put together at random', () => {
     fc.property(pages, fc.constantFrom(...places), (page, [, place]) => {
       holds(page, [menu(place)]);
     }),
-    { numRuns: Number(process.env.KAMINO_RUNS ?? 3000) },
+    { numRuns: runs(3000) },
   );
 });
 
@@ -203,7 +204,7 @@ it('holds for menus instead of elements of such pages', () => {
     fc.property(pages, fc.constantFrom(...elements), (page, selector) => {
       holdsInstead(page, selector);
     }),
-    { numRuns: Number(process.env.KAMINO_RUNS ?? 3000) },
+    { numRuns: runs(3000) },
   );
 });
 
@@ -250,7 +251,7 @@ it('makes of pages that begin alike what it makes of each alone', () => {
         expect(lift(one!.raw)).toBe(page);
       }
     }),
-    { numRuns: Number(process.env.KAMINO_RUNS ?? 300) },
+    { numRuns: runs(300) },
   );
 });
 

@@ -7,6 +7,7 @@ import { resolveMenus } from '../../../src/core/menu/resolve.ts';
 import type { SiteFacts } from '../../../src/core/target/facts.ts';
 import { readPlan } from '../../../src/core/plan/read.ts';
 import { Source } from '../../../src/core/text/source.ts';
+import { runs } from '../../helpers/runs.ts';
 
 const pages = new Set(['index.html', 'about.html', 'book.html']);
 const site: SiteFacts = {
@@ -105,7 +106,7 @@ describe('colours', () => {
       fc.property(hex, hex, (one, other) => {
         expect(contrast(one, other)).toBeCloseTo(independentContrast(one, other), 1);
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 
@@ -116,7 +117,7 @@ describe('colours', () => {
         expect(independentContrast(passing, ground)).toBeGreaterThanOrEqual(4.49);
         if (independentContrast(color, ground) >= 4.52) expect(passing).toBe(color);
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 
@@ -150,7 +151,7 @@ describe('colours', () => {
             if (Math.abs(one.ratio - independentContrast(one.color, one.ground)) > 0.02) wrong.push('figure');
         expect(wrong).toEqual([]);
       }),
-      { numRuns: 2000 },
+      { numRuns: runs(2000) },
     );
   }, 300_000);
 });
