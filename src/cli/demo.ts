@@ -1,6 +1,6 @@
 import type { Command } from 'commander';
 import { counted } from '../core/text/nearest.ts';
-import type { DemoResult } from '../jobs/demo.ts';
+import type { DemoResult, Verification } from '../jobs/demo.ts';
 import { buildTable } from './build.ts';
 import { type Act, type Voice, tellFindings } from './io.ts';
 
@@ -38,28 +38,33 @@ and take it all back:
 }
 
 async function work(folder: string, voice: Voice): Promise<number> {
-  const { demo } = await import('../jobs/demo.ts');
+  const [{ demo, verify }, { build }] = await Promise.all([
+    import('../jobs/demo.ts'),
+    import('../jobs/build.ts'),
+  ]);
   const start = performance.now();
-  const result = await demo(folder);
-  tellFindings(result.build.findings, voice);
-  if (!result.verification) {
+  const sample = demo(folder);
+  const built = await build({ plan: sample.target });
+  tellFindings(built.findings, voice);
+  if (built.outcome === 'stopped') {
     voice.io.err('\nThe sample site was not built.\n');
-    return result.build.status;
+    return built.status;
   }
-  voice.io.out(report(result, (performance.now() - start) / 1000, voice));
-  return result.verification.dead.length > 0 ? 1 : result.build.status;
+  const checked = verify(`${sample.target}/built`);
+  const seconds = (performance.now() - start) / 1000;
+  voice.io.out(report(sample, checked, buildTable(built, seconds, voice), voice));
+  return checked.dead.length > 0 ? 1 : built.status;
 }
 
-function report(result: DemoResult, seconds: number, voice: Voice): string {
-  const { folder, kept, verification } = result;
-  const { dead, links, menus, pages } = verification!;
+function report({ folder, kept }: DemoResult, checks: Verification, table: string, voice: Voice): string {
+  const { dead, links, menus, pages } = checks;
   const strong = voice.out.strong;
   const checked = dead.length
     ? `${counted(dead.length, 'link')} of its menus lead nowhere:\n${dead.map(one => `  ${one.page}: ${one.href}`).join('\n')}`
     : `Checked ${counted(pages, 'page')}: ${counted(menus, 'menu')}, ${counted(links, 'link')}, each leads to its page.`;
   const edited = kept.length ? `Your own edits in ${kept.join(', ')} were kept.\n` : '';
   return `${strong(`Brackenfold Observatory, a sample site, is in ${folder}/`)}
-${edited}${buildTable(result.build, seconds, voice)}${checked}
+${edited}${table}${checked}
 
 Where to look:
   ${folder}/kamino.yaml        the plan; change it

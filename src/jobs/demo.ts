@@ -1,29 +1,26 @@
-import { join, resolve } from 'node:path';
+import { resolve } from 'node:path';
 import { type Verification, verified } from '../core/check/verify.ts';
 import { shownPath } from '../files/paths.ts';
 import { readWholeSite } from '../files/read-whole.ts';
 import { copySample, filesIn } from '../files/sample.ts';
 import { walkFolder } from '../files/walk.ts';
-import { build } from './build.ts';
-import type { BuildResult } from './result.ts';
+
+export type { Verification } from '../core/check/verify.ts';
 
 export interface DemoResult {
-  /** The folder as the user sees it. */
+  /** The folder, and the same as the user sees it. */
+  target: string;
   folder: string;
   written: string[];
   /** Files that the user has changed; they stay. */
   kept: string[];
-  build: BuildResult;
-  verification: Verification | null;
 }
 
-/** Writes the sample site into a folder, builds it, and checks what came out. */
-export async function demo(folder: string): Promise<DemoResult> {
+/** Writes the sample site into a folder: to be built, and what came out checked. */
+export function demo(folder: string): DemoResult {
   const target = resolve(folder);
   const { written, kept } = copySample('demo', target);
-  const result = await build({ plan: target });
-  const verification = result.outcome === 'stopped' ? null : verify(join(target, 'built'));
-  return { folder: shownPath(target), written, kept, build: result, verification };
+  return { target, folder: shownPath(target), written, kept };
 }
 
 /** Checks that every link of every menu in a folder of finished pages leads to its page. */

@@ -1,17 +1,11 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { dirname, resolve } from 'node:path';
-import { crc32 } from 'node:zlib';
 import { Output } from '../files/output.ts';
+import { planMark } from '../files/plan-mark.ts';
 import { type Glance, SiteRecord } from '../files/record.ts';
 import { findPlan, shownPath } from '../files/paths.ts';
 import { listSite } from '../files/site.ts';
-import { version } from '../files/version.ts';
 import type { BuildResult } from './result.ts';
-
-/** Stands for a plan's text and the program that reads it. */
-export function planMark(text: Uint8Array | string): string {
-  return `${version} ${crc32(text)}`;
-}
 
 /**
  * Whether the last build still holds: same plan, no page or finished file changed, and nothing to tell. Then the

@@ -9,7 +9,7 @@ import type { Glance } from '../files/record.ts';
 import type { Run } from '../files/run.ts';
 import { editedFiles, writeFolder } from '../files/write-folder.ts';
 import { PlaceWriter } from '../files/write-in-place.ts';
-import { planMark } from './glance.ts';
+import { planMark } from '../files/plan-mark.ts';
 import { openAll, prepared } from './open.ts';
 import { type BuildOptions, type BuildResult, emptyResult, ended, stopped } from './result.ts';
 

@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { readWebAddress } from '../address/href.ts';
+import { reserved } from '../text/reserved.ts';
 import { lastingPseudoClasses, readSelector } from '../text/selector.ts';
 import { type Said, oneOf } from './key.ts';
 
@@ -141,7 +142,9 @@ export const nameForm = /^[a-z][a-z0-9-]*$/;
 const aName = ['a name in a–z, 0–9 and hyphens that begins with a letter', 'menu: masthead'] as const;
 export const lookName = form(nameForm, 'name', aName);
 /** The name of something with a slot of its own, which is a name of Kamino's own neither. */
-export const slotName = Joi.string().pattern(nameForm, 'name').invalid('style', 'script', 'skip', 'top');
+export const slotName = Joi.string()
+  .pattern(nameForm, 'name')
+  .invalid(...Object.values(reserved));
 
 export const color = text.custom((value: string) =>
   /^(?:[0-9a-f]{3,4}|[0-9a-f]{6}|[0-9a-f]{8})$/i.test(value) ? `#${value}` : value,

@@ -1,7 +1,8 @@
 import { fragmentOf, writtenAddress } from '../address/href.ts';
 import type { SitePath } from '../address/path.ts';
 import { escapeMarkup } from '../text/references.ts';
-import { inlayAttribute, parts, reserved } from './names.ts';
+import { reserved } from '../text/reserved.ts';
+import { inlayAttribute, parts } from './names.ts';
 import type { Standpoint } from './standpoint.ts';
 
 /** The link that leads past the menus; a page with a `base` needs its own address before the `#`. */

@@ -3,6 +3,7 @@ import { bareMenu } from '../plan/bare-menu.ts';
 import { forms } from '../plan/forms.ts';
 import type { Entry, Look, Menu, Plan } from '../plan/types.ts';
 import type { Finding } from '../text/finding.ts';
+import { reserved } from '../text/reserved.ts';
 import { nearest } from '../text/nearest.ts';
 import type { Source } from '../text/source.ts';
 import { carrier } from './carried.ts';
@@ -56,7 +57,7 @@ function topMenus({ toTop }: Plan, ground: Ground, resolver: MenuResolver): Reso
   if (!toTop) return [];
   const { corner, showsAfter, size, labels, look, mark } = toTop;
   const own = bareMenu({
-    name: 'top',
+    name: reserved.top,
     form: 'top',
     title: 'Top',
     carriedBy: ['**'],
