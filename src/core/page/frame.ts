@@ -49,7 +49,7 @@ export class FrameReader implements Listener {
   readonly #lastSlot: number;
   readonly #leavesNoscript: boolean;
   /** Of the start tag just met: its attributes, and whether more must be known of it than that it is there. */
-  #attributes: () => Attribute[] = () => [];
+  #attributes: () => readonly Attribute[] = () => [];
   #isTold = false;
   #isSoughtNow = false;
 
@@ -123,13 +123,13 @@ export class FrameReader implements Listener {
     if (name === 'h1' && this.#wanted.heading) this.#heading ??= [end, end];
   }
 
-  #isSought(name: string, attributes: () => Attribute[]): boolean {
+  #isSought(name: string, attributes: () => readonly Attribute[]): boolean {
     if (this.#slotStarts[this.#slotAt]! < this.#scanner.end) return true;
     if (name === 'main' || name === 'a' || (name === 'header' && this.#wanted.header)) return true;
     return this.#sought.length > 0 && this.#sought.some(one => matches(one, name, attributes, this.#read));
   }
 
-  #onSought(element: Element, attributes: () => Attribute[]): void {
+  #onSought(element: Element, attributes: () => readonly Attribute[]): void {
     const { name } = element;
     const value = (wanted: string): Raw | null =>
       attributes().find(one => one.name === wanted)?.value ?? null;

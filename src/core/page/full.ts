@@ -5,7 +5,7 @@ import { readAttributeReferences, readReferences } from '../text/references.ts';
 import type { Extent, FullPage, Heading, Identified, Landmark, Link } from './content.ts';
 import { FrameReader } from './frame.ts';
 import { nothingWanted } from './wanted.ts';
-import { collapse } from './words.ts';
+import { collapse, wordsIn } from './words.ts';
 import { headings } from './kinds.ts';
 import { type Tree, TreeBuilder } from './tree.ts';
 import type { Attribute, Frame } from './types.ts';
@@ -57,6 +57,8 @@ const landmarkOf: Record<string, Landmark['kind']> = {
   search: 'search',
 };
 const roles = new Set<string>(Object.values(landmarkOf));
+/** Elements that say something without attributes. */
+const toldBare: ReadonlySet<string> = new Set([...headings, ...Object.keys(landmarkOf), 'a', 'br']);
 const sectioning = new Set(['article', 'aside', 'main', 'nav', 'section']);
 const inert = new Set(['template']);
 
@@ -116,8 +118,10 @@ class FullReader implements Listener {
 
   onText(): void {
     const { start, end } = this.#walk.scanner;
-    const text = this.#walk.raw.slice(start, end);
-    if (start >= this.#frame.bodyPoint) this.#page.words += text.match(/[^\t\n\f\r ]+/g)?.length ?? 0;
+    const { raw } = this.#walk;
+    if (start >= this.#frame.bodyPoint) this.#page.words += wordsIn(raw, start, end);
+    if (this.#open.length === 0) return;
+    const text = raw.slice(start, end);
     for (const one of this.#open) one.parts.push(text);
   }
 
@@ -133,6 +137,7 @@ class FullReader implements Listener {
     this.#leaveMenus();
     if (this.#isInert) return;
     const attributes = this.#walk.scanner.attributes();
+    if (attributes.length === 0 && !toldBare.has(name)) return;
     const extent = { start, end };
     this.#readMenu(attributes);
     const id = rawValue(attributes, 'id');
@@ -151,6 +156,7 @@ class FullReader implements Listener {
   onEnd(): void {
     const { name } = this.#walk.scanner;
     this.#leaveMenus();
+    if (this.#open.length === 0) return;
     const isHeading = headings.has(name);
     for (const one of this.#open.filter(
       ({ closes }) => closes === name || (isHeading && headings.has(closes)),
@@ -174,13 +180,14 @@ class FullReader implements Listener {
     const heading: Heading = { ...extent, level: Number(name[1]), text: '', id: null };
     if (id !== null) this.#values.push({ raw: id, done: text => (heading.id = text || null) });
     this.#page.headings.push(heading);
-    this.#open = this.#open.filter(one => !headings.has(one.closes));
+    if (this.#open.length > 0) this.#open = this.#open.filter(one => !headings.has(one.closes));
     this.#open.push({ closes: name, parts: [], done: text => (heading.text = text) });
   }
 
   #readLink(name: string, attributes: readonly Attribute[], extent: Extent): void {
     const href = rawValue(attributes, 'href');
-    for (const one of this.#open.filter(({ closes }) => closes === 'a')) this.#finish(one);
+    if (this.#open.length > 0)
+      for (const one of this.#open.filter(({ closes }) => closes === 'a')) this.#finish(one);
     if (href === null) return;
     const link: Link = { ...extent, href: '', text: '', menu: this.#menus.at(-1)?.name ?? null };
     this.#page.links.push(link);
@@ -212,6 +219,7 @@ class FullReader implements Listener {
   }
 
   #readLandmark(name: string, attributes: readonly Attribute[], extent: Extent): void {
+    if (landmarkOf[name] === undefined && rawValue(attributes, 'role') === null) return;
     const role = lowerAscii(readAttributeReferences(rawValue(attributes, 'role') ?? '')).split(' ')[0]!;
     const kind = roles.has(role)
       ? (role as Landmark['kind'])
@@ -227,7 +235,7 @@ class FullReader implements Listener {
 
   #finish(one: OpenText): void {
     this.#open = this.#open.filter(other => other !== one);
-    this.#texts.push({ raw: one.parts.join(''), done: one.done });
+    this.#texts.push({ raw: one.parts.length === 1 ? one.parts[0]! : one.parts.join(''), done: one.done });
   }
 }
 

@@ -60,8 +60,10 @@ export class OpenStack {
   protected closeTo(at: number, byOwnTag = false): void {
     if (at < 0) return;
     const { record } = this.elements[at]!;
-    if (byOwnTag && record)
-      Object.assign(record, { openAtClose: this.within(), linkAtClose: this.isLinkOpen });
+    if (byOwnTag && record) {
+      record.openAtClose = this.within();
+      record.linkAtClose = this.isLinkOpen;
+    }
     while (this.elements.length - 1 > at) this.pop();
     this.pop(byOwnTag);
   }

@@ -85,7 +85,7 @@ export class Outline extends OpenStack {
    * Opens the element of the start tag just followed, and says how it lies.
    * @param openBefore what was open before the tag was followed
    */
-  enter(openBefore: readonly string[] = this.within()): Element {
+  enter(openBefore: readonly string[]): Element {
     const { name, start, end } = this.scanner;
     const element: Element = {
       name,
@@ -94,7 +94,8 @@ export class Outline extends OpenStack {
       close: -1,
       end: -1,
       stop: -1,
-      within: this.within(),
+      // A tag only closes what it meets: as many as before are the same.
+      within: openBefore.length === this.depth ? openBefore : this.within(),
       openBefore,
       inOpenLink: this.isLinkOpen,
       openAtClose: [],

@@ -7,6 +7,8 @@ import type { Attribute } from './types.ts';
 
 export type TokenKind = 'start' | 'end' | 'comment' | 'doctype' | 'text' | 'done';
 
+const none: readonly Attribute[] = [];
+
 /**
  * Goes through a page tag by tag, by the tokenizer of the HTML standard (https://html.spec.whatwg.org/#tokenization),
  * on raw bytes and without a tree. Template code is passed over as one unit, which no package's tokenizer does.
@@ -28,6 +30,8 @@ export class Scanner {
   #brace = -1;
   /** The tag just met is written as most are. */
   #isSimple = false;
+  /** Those of the tag just met, once somebody has asked. */
+  #attributes: readonly Attribute[] | null = null;
 
   constructor(raw: Raw, from = 0) {
     this.raw = raw;
@@ -60,8 +64,14 @@ export class Scanner {
   }
 
   /** The attributes of the tag just met; of two with one name the first counts. */
-  attributes(): Attribute[] {
+  attributes(): readonly Attribute[] {
+    this.#attributes ??= this.#readAttributes();
+    return this.#attributes;
+  }
+
+  #readAttributes(): readonly Attribute[] {
     const from = this.start + 1 + this.name.length;
+    if (from === this.end - 1) return none;
     return this.#isSimple ? simpleAttributes(this.raw, from) : attributesOf(this.raw, from, this.end);
   }
 
@@ -144,6 +154,7 @@ export class Scanner {
 
   #set(kind: TokenKind, start: number, end: number): TokenKind {
     this.kind = kind;
+    this.#attributes = null;
     this.start = start;
     this.end = end;
     return kind;

@@ -37,3 +37,16 @@ export function once<Value>(make: () => Value): () => Value {
   let made: { value: Value } | null = null;
   return () => (made ??= { value: make() }).value;
 }
+
+/** How many stretches without white space. */
+export function wordsIn(raw: Raw, from: number, end: number): number {
+  let words = 0;
+  let isInWord = false;
+  for (let at = from; at < end; at += 1) {
+    const code = raw.charCodeAt(at);
+    const isSpace = code === 0x20 || code === 0x0a || code === 0x09 || code === 0x0d || code === 0x0c;
+    if (!isSpace && !isInWord) words += 1;
+    isInWord = !isSpace;
+  }
+  return words;
+}
