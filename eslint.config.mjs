@@ -65,7 +65,23 @@ const outerLaws = [
       `${name} knows the core, and none of the other outer rooms`,
     ),
   ),
-  law(['src/jobs/**/*.ts'], [room('cli'), room('client')], 'jobs join core, files, browser and server'),
+  law(
+    ['src/jobs/**/*.ts'],
+    [room('cli'), room('client'), '^(?!node:)[a-z@]'],
+    'jobs join core, files, browser and server, and compute nothing that a package would help with',
+  ),
+  {
+    files: ['src/jobs/**/*.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        ...['Literal[regex]', 'NewExpression[callee.name="RegExp"]', 'ForStatement'].map(selector => ({
+          selector,
+          message: 'a job opens, calls, writes and tells: judge in the core',
+        })),
+      ],
+    },
+  },
   law(
     ['src/cli/**/*.ts'],
     [room('files'), room('browser'), room('server'), room('client'), '/core/(?!text/)'],
@@ -87,6 +103,16 @@ export default tseslint.config(
     rules: {
       // No two files import each other, for types neither.
       'import-x/no-cycle': 'error',
+      'import-x/order': [
+        'error',
+        {
+          groups: ['builtin', 'external', 'parent', 'sibling', 'index'],
+          named: false,
+          alphabetize: { order: 'ignore' },
+        },
+      ],
+      'import-x/first': 'error',
+      'import-x/no-duplicates': 'error',
       '@typescript-eslint/no-non-null-assertion': 'off',
       '@typescript-eslint/no-invalid-void-type': 'off',
       '@typescript-eslint/consistent-type-imports': 'error',

@@ -51,3 +51,8 @@ export function isFolder(path: string): boolean {
 export function isThere(path: string): boolean {
   return existsSync(path);
 }
+
+/** Files that no site is made of: those whose name begins with a dot, and packages. */
+export function isHidden(path: string): boolean {
+  return /(?:^|\/)(?:\.|node_modules(?:\/|$))/.test(path);
+}

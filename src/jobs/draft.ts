@@ -13,7 +13,7 @@ import { lookFromBrowser, lookFromStyles } from '../core/draft/old-look.ts';
 import { draftSite } from '../core/draft/site.ts';
 import { skipTargets } from '../core/draft/skip.ts';
 import { type Ask, Questions } from '../core/draft/questions.ts';
-import { countEntries, handSource, outlineMenus } from '../core/draft/sources.ts';
+import { countEntries, handSource, namedSource, outlineMenus } from '../core/draft/sources.ts';
 import { type Draft, type DraftLook, type DraftMenu, type DraftSite, pageLook } from '../core/draft/types.ts';
 import { writeDraft } from '../core/draft/write.ts';
 import { menuNames } from '../core/hand/names.ts';
@@ -218,8 +218,7 @@ class Drafting {
   }
 
   #source(from: string): Source | null {
-    const named = /^([a-z][a-z0-9-]*)=(.+)$/s.exec(from);
-    const [name, text] = named && !from.startsWith('[') ? [named[1]!, named[2]!] : [null, from];
+    const { name, text } = namedSource(from);
     const file = resolve(text);
     if (isThere(file) && !isFolder(file)) {
       const menus = outlineMenus(text, readFileSync(file, 'utf8'), this.#known);

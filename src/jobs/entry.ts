@@ -1,4 +1,4 @@
-import { structuredPatch } from 'diff';
+import { type Change, changesOf } from '../core/edit/changes.ts';
 import { EditError, NameError } from '../core/edit/list.ts';
 import { type EntryEdit, editedPlan } from '../core/edit/entry.ts';
 import { Ground } from '../core/menu/ground.ts';
@@ -28,8 +28,7 @@ export interface EntryResult {
   findings: Finding[];
   /** The plan as the user sees its path. */
   file: string;
-  /** Lines that went (`-`), came (`+`) and stand around them (a space), with the line where they begin. */
-  changes: { line: number; lines: string[] }[];
+  changes: Change[];
 }
 
 /** Edits one entry of a plan; its comments, order and quoting stay. */
@@ -74,12 +73,4 @@ function problemsOf(text: string, { open, site }: Here): Finding[] {
     partsIn(new PageReader(site.contents)),
   );
   return findings.filter(one => one.severity === 'error');
-}
-
-function changesOf(before: string, after: string): EntryResult['changes'] {
-  const { hunks } = structuredPatch('', '', before, after, '', '', { context: 1 });
-  return hunks.map(({ newStart, lines }) => ({
-    line: newStart,
-    lines: lines.filter(line => !line.startsWith('\\')),
-  }));
 }

@@ -7,7 +7,7 @@ import { bytesOf } from '../core/text/bytes.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { renderFindings } from '../core/text/render.ts';
 import { ownScriptOf, ownStyle } from '../files/own.ts';
-import { fromUser } from '../files/paths.ts';
+import { fromUser, isHidden } from '../files/paths.ts';
 import { type OpenPlan, openPlan } from '../files/plan.ts';
 import type { Run } from '../files/run.ts';
 import { outputsOf } from '../files/site.ts';
@@ -123,11 +123,7 @@ class Builds {
   /** Not what Kamino or other programs write. */
   readonly isLeft = (path: string): boolean => {
     const { output, leaveOut } = this.#folders;
-    return (
-      /(?:^|\/)(?:\.|node_modules(?:\/|$))/.test(path) ||
-      output.some(one => path === one || path.startsWith(`${one}/`)) ||
-      leaveOut(path)
-    );
+    return isHidden(path) || output.some(one => path === one || path.startsWith(`${one}/`)) || leaveOut(path);
   };
   #folders: { output: string[]; leaveOut: (path: string) => boolean } = { output: [], leaveOut: () => false };
 

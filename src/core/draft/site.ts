@@ -1,8 +1,8 @@
-import type { DraftPage, DraftSite } from './types.ts';
 import { linksOf } from '../site/links.ts';
 import type { WholeSite } from '../site/whole.ts';
 import { labelOf, sharedPart } from '../menu/labels.ts';
 import { nameOf } from '../address/path.ts';
+import type { DraftPage, DraftSite } from './types.ts';
 
 /** What a draft must know of a site that has been read. */
 export function draftSite(site: WholeSite): DraftSite {

@@ -115,3 +115,9 @@ export function choicesOf(site: HandSite): { selector: string; about: string; is
       };
     });
 }
+
+/** `foot=footer ul` as a name and what it is for; a selector alone has no name. */
+export function namedSource(from: string): { name: string | null; text: string } {
+  const named = /^([a-z][a-z0-9-]*)=(.+)$/s.exec(from);
+  return named && !from.startsWith('[') ? { name: named[1]!, text: named[2]! } : { name: null, text: from };
+}

@@ -11,6 +11,12 @@ import { type Raw, type Span, bytesOf, lastMention, rawOf } from '../text/bytes.
 import { encodeMarkup, unreadable } from '../text/charset.ts';
 import type { Finding } from '../text/finding.ts';
 import { escapeMarkup } from '../text/references.ts';
+import { skipMarkup } from '../markup/page-links.ts';
+import type { Standpoint } from '../markup/standpoint.ts';
+import { idAttribute } from '../markup/names.ts';
+import { isScripted } from '../markup/script.ts';
+import { isEnglish, wordsOf } from '../markup/words.ts';
+import { MenuWriter } from '../markup/writer.ts';
 import {
   badPlace,
   baseElsewhere,
@@ -21,18 +27,12 @@ import {
   xmlPage,
 } from './findings.ts';
 import { LostRecord, lift } from './lift.ts';
-import { skipMarkup } from '../markup/page-links.ts';
-import type { Standpoint } from '../markup/standpoint.ts';
-import { idAttribute } from '../markup/names.ts';
 import { type Inlay, type Inlaying, nothing } from './inlaying.ts';
 import { Placement } from './placement.ts';
 import { differences, overlapOf, staysShort } from './places.ts';
 import { pointFor } from './points.ts';
 import { slotFindings } from './slots.ts';
 import { freeId, indentAt, lineBreakOf } from './surroundings.ts';
-import { isScripted } from '../markup/script.ts';
-import { isEnglish, wordsOf } from '../markup/words.ts';
-import { MenuWriter } from '../markup/writer.ts';
 
 /** So many bytes behind the last slot are looked at before the whole page is. */
 const margin = 4096;

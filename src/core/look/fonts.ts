@@ -13,9 +13,9 @@ import {
 import type { PageReader } from '../page/reader.ts';
 import { type Finding, finding } from '../text/finding.ts';
 import type { Source } from '../text/source.ts';
+import { emptyLook } from '../plan/read-look.ts';
 import { fallbackWidth } from './fallbacks.ts';
 import { type Measure, type MenuFit, type MenuType, fitOf } from './fit.ts';
-import { emptyLook } from '../plan/read-look.ts';
 import { mergeLooks } from './merge.ts';
 
 /** A font file that texts are measured with. */

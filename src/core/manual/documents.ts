@@ -1,5 +1,5 @@
-import { classes, cssPage, properties } from './css.ts';
 import { parts } from '../plan/parts/index.ts';
+import { classes, cssPage, properties } from './css.ts';
 import { keyPages, keyParts } from './keys.ts';
 import { allRules } from './rules.ts';
 import { wordPages } from './words.ts';

@@ -1,9 +1,9 @@
 import type { SitePath } from '../address/path.ts';
 import type { Entry, Plan } from '../plan/types.ts';
 import type { Source } from '../text/source.ts';
-import type { Counterparts } from './languages.ts';
 import { isPattern, pageOf, readTarget } from '../target/kinds/index.ts';
 import type { SiteFacts } from '../target/facts.ts';
+import type { Counterparts } from './languages.ts';
 
 /** The pages that entries of the plan name for each language: what one entry names belongs together. */
 export function counterpartsOf(plan: Plan, site: SiteFacts, source: Source): Counterparts {

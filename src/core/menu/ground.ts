@@ -3,13 +3,13 @@ import type { DrawingFile, Look, LookUse, Mark, Plan } from '../plan/types.ts';
 import { type Finding, finding } from '../text/finding.ts';
 import { nearest } from '../text/nearest.ts';
 import type { Source } from '../text/source.ts';
+import type { ResolvedPanels, SectionHeading, SiteFacts } from '../target/facts.ts';
 import { hookOf } from './hooks.ts';
 import { fileLabel, labelOf, sharedPart } from './labels.ts';
 import { SiteLanguages } from './languages.ts';
 import { drawingOf } from './resolve-drawing.ts';
 import { counterpartsOf } from './counterparts.ts';
 import type { GivenId } from './types.ts';
-import type { ResolvedPanels, SectionHeading, SiteFacts } from '../target/facts.ts';
 
 /** What all menus of a plan are resolved against, and what is found on the way. */
 export class Ground {

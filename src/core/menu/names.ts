@@ -2,9 +2,9 @@ import { pathMatcher } from '../address/glob.ts';
 import type { SitePath } from '../address/path.ts';
 import type { Entry, Plan } from '../plan/types.ts';
 import type { Source } from '../text/source.ts';
-import { Ground } from './ground.ts';
 import { readTarget } from '../target/kinds/index.ts';
 import type { SiteFacts } from '../target/facts.ts';
+import { Ground } from './ground.ts';
 
 /** The pages whose own words become labels. */
 export function pagesToName(plan: Plan, site: SiteFacts, source: Source): SitePath[] {

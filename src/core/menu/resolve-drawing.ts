@@ -1,10 +1,9 @@
-import type { DrawingFile } from '../plan/types.ts';
-import { readDrawing } from './drawing.ts';
-import type { Mark } from '../plan/types.ts';
+import type { DrawingFile, Mark } from '../plan/types.ts';
 import type { Finding } from '../text/finding.ts';
 import type { RuleName } from '../text/rules.ts';
 import type { TargetContext } from '../target/kind.ts';
 import { readTarget } from '../target/kinds/index.ts';
+import { readDrawing } from './drawing.ts';
 
 /** What hears of what is wrong. */
 interface Telling {

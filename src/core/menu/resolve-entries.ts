@@ -1,12 +1,5 @@
 import type { SitePath } from '../address/path.ts';
 import type { Entry, EntryIcon, Mark } from '../plan/types.ts';
-import type { Ground } from './ground.ts';
-import { tellLanguage } from './tell-language.ts';
-import { HookNames, hookOf } from './hooks.ts';
-import { fileLabel } from './labels.ts';
-import { entriesFromHeadings, entriesFromPages, pagesOf } from './patterns.ts';
-import { drawingOf } from './resolve-drawing.ts';
-import { leftOut, sizeOf } from './resolve-parts.ts';
 import type { TargetContext } from '../target/kind.ts';
 import { wordsKey } from '../target/kinds/heading.ts';
 import {
@@ -17,8 +10,15 @@ import {
   pageOf,
   readTarget,
 } from '../target/kinds/index.ts';
-import type { ResolvedEntry } from './types.ts';
 import type { SectionHeading } from '../target/facts.ts';
+import type { Ground } from './ground.ts';
+import { tellLanguage } from './tell-language.ts';
+import { HookNames, hookOf } from './hooks.ts';
+import { fileLabel } from './labels.ts';
+import { entriesFromHeadings, entriesFromPages, pagesOf } from './patterns.ts';
+import { drawingOf } from './resolve-drawing.ts';
+import { leftOut, sizeOf } from './resolve-parts.ts';
+import type { ResolvedEntry } from './types.ts';
 
 /** The menu whose entries are resolved. */
 export interface EntriesContext {

@@ -1,10 +1,10 @@
 import type { DrawingFile, Menu } from '../plan/types.ts';
 import { nearest } from '../text/nearest.ts';
+import type { Destination } from '../target/kinds/index.ts';
 import { carrier } from './carried.ts';
 import { folds } from './folds.ts';
 import type { Ground } from './ground.ts';
 import type { ResolvedEntry, ResolvedFold, ResolvedMenu } from './types.ts';
-import type { Destination } from '../target/kinds/index.ts';
 
 /** @param tag of the language that the menu is in, or null */
 export function foldOf({ name, fold }: Menu, tag: string | null, ground: Ground): ResolvedFold {

@@ -1,11 +1,11 @@
 import type { Entry, Menu, Plan } from '../plan/types.ts';
 import { listed, nearest } from '../text/nearest.ts';
-import type { Ground } from './ground.ts';
 import { spaced } from '../text/names.ts';
-import { plainEntry } from './resolve-entries.ts';
 import { readTarget } from '../target/kinds/index.ts';
-import type { ResolvedEntry, ResolvedMenu } from './types.ts';
 import type { ResolvedPanels } from '../target/facts.ts';
+import type { Ground } from './ground.ts';
+import { plainEntry } from './resolve-entries.ts';
+import type { ResolvedEntry, ResolvedMenu } from './types.ts';
 
 /** The groups of panels, each with an id; what cannot be shown is told. */
 export function panelsOf({ panels, menus }: Plan, ground: Ground): ResolvedPanels[] {

@@ -6,6 +6,8 @@ import type { Finding } from '../text/finding.ts';
 import { reserved } from '../text/reserved.ts';
 import { nearest } from '../text/nearest.ts';
 import type { Source } from '../text/source.ts';
+import { readTarget } from '../target/kinds/index.ts';
+import type { ResolvedPanels, SiteFacts } from '../target/facts.ts';
 import { carrier } from './carried.ts';
 import { Ground } from './ground.ts';
 import { hookOf } from './hooks.ts';
@@ -15,9 +17,7 @@ import { panelEntries, panelsOf, tellUnswitched } from './resolve-panels.ts';
 import { EntryResolver, plainEntry } from './resolve-entries.ts';
 import { foldOf, joinFolds } from './resolve-folds.ts';
 import { cutOff, distinct } from './resolve-parts.ts';
-import { readTarget } from '../target/kinds/index.ts';
 import type { GivenId, MenuLanguage, ResolvedEntry, ResolvedHome, ResolvedMenu } from './types.ts';
-import type { ResolvedPanels, SiteFacts } from '../target/facts.ts';
 
 export interface Resolution {
   /** In a site of several languages a menu stands once for each that its pages are in. */

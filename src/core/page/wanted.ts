@@ -1,6 +1,6 @@
 import type { Raw } from '../text/bytes.ts';
-import type { Seek } from './types.ts';
 import type { Selector } from '../text/selector.ts';
+import type { Seek } from './types.ts';
 
 /** What is sought beside what every page has. The fewer, the sooner the reading can stop. */
 export interface Wanted {

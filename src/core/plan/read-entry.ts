@@ -1,7 +1,7 @@
-import type { PlanPath, PlanPlaces } from './places.ts';
 import type { Said } from '../format/key.ts';
 import type { View } from '../target/kind.ts';
 import { targetKeys, targetOf, targetWords } from '../target/kinds/index.ts';
+import type { PlanPath, PlanPlaces } from './places.ts';
 import type { WrittenEntry } from './parts/entry.ts';
 import { readLook, readLookUse } from './read-look.ts';
 import type { ByLanguage, Entry, EntryVersion, Target } from './types.ts';

@@ -1,9 +1,9 @@
 import { baseFolder, readAddress } from '../address/href.ts';
 import { type SitePath, joinPath, normalizePath } from '../address/path.ts';
 import type { FullPage, Link } from '../page/content.ts';
-import type { WholeSite } from './whole.ts';
 import type { Finding } from '../text/finding.ts';
 import { placeInRaw } from '../text/place.ts';
+import type { WholeSite } from './whole.ts';
 
 /** Where a link in a page leads. */
 export type LinkEnd =

@@ -1,6 +1,6 @@
-import { unfolded } from '../../../src/core/plan/bare-menu.ts';
 import { describe, expect, it, test } from '@jest/globals';
 import fc from 'fast-check';
+import { unfolded } from '../../../src/core/plan/bare-menu.ts';
 import { Inlayer } from '../../../src/core/inlay/inlay.ts';
 import { lift } from '../../../src/core/inlay/lift.ts';
 import type { ResolvedMenu } from '../../../src/core/menu/types.ts';

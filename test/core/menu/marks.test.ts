@@ -1,5 +1,5 @@
-import { unfolded } from '../../../src/core/plan/bare-menu.ts';
 import { expect, test } from '@jest/globals';
+import { unfolded } from '../../../src/core/plan/bare-menu.ts';
 import { marksOn } from '../../../src/core/menu/marks.ts';
 import type { ResolvedEntry, ResolvedMenu } from '../../../src/core/menu/types.ts';
 

@@ -1,6 +1,6 @@
-import { plainName } from '../../text/names.ts';
 import type { BlockContent, DefinitionContent, List, ListItem, PhrasingContent, RootContent } from 'mdast';
 import { fromMarkdown } from 'mdast-util-from-markdown';
+import { plainName } from '../../text/names.ts';
 import { type OutlineEntry, OutlineError, type OutlineFormat, type OutlineMenu, entry } from './types.ts';
 
 const example = '- [Visit](visit/index.html)\n  - [Getting here](visit/here.html)\n- Telescopes';

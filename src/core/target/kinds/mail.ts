@@ -2,8 +2,8 @@ import { decodePercent } from '../../address/href.ts';
 import { optional } from '../../format/key.ts';
 import { label, mailAddress, said } from '../../format/values.ts';
 import { type SingleKind, elsewhere } from '../kind.ts';
-import { behindScheme, outsidePlace } from './outside.ts';
 import type { Outside } from '../places.ts';
+import { behindScheme, outsidePlace } from './outside.ts';
 
 const keys = {
   mail: optional(said(mailAddress), {

@@ -1,8 +1,8 @@
 import { optional } from '../../format/key.ts';
 import { phoneNumber, said } from '../../format/values.ts';
 import { type SingleKind, elsewhere } from '../kind.ts';
-import { behindScheme, outsidePlace } from './outside.ts';
 import type { Outside } from '../places.ts';
+import { behindScheme, outsidePlace } from './outside.ts';
 
 const keys = {
   phone: optional(said(phoneNumber), {

@@ -1,8 +1,8 @@
 import { optional } from '../../format/key.ts';
 import { said, webAddress } from '../../format/values.ts';
 import { type SingleKind, elsewhere } from '../kind.ts';
-import { outsidePlace } from './outside.ts';
 import type { UrlPlace } from '../places.ts';
+import { outsidePlace } from './outside.ts';
 
 const keys = {
   url: optional(said(webAddress), {
