@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { readWebAddress } from '../address/href.ts';
-import { reserved } from '../text/reserved.ts';
+import { reservedNames } from '../text/reserved.ts';
 import { lastingPseudoClasses, readSelector } from '../text/selector.ts';
 import { type Said, oneOf } from './key.ts';
 
@@ -144,7 +144,7 @@ export const lookName = form(nameForm, 'name', aName);
 /** The name of something with a slot of its own, which is a name of Kamino's own neither. */
 export const slotName = Joi.string()
   .pattern(nameForm, 'name')
-  .invalid(...Object.values(reserved));
+  .invalid(...reservedNames);
 
 export const color = text.custom((value: string) =>
   /^(?:[0-9a-f]{3,4}|[0-9a-f]{6}|[0-9a-f]{8})$/i.test(value) ? `#${value}` : value,

@@ -1,22 +1,25 @@
 import { fragmentOf, writtenAddress } from '../address/href.ts';
 import type { SitePath } from '../address/path.ts';
 import { escapeMarkup } from '../text/references.ts';
-import { reserved } from '../text/reserved.ts';
-import { inlayAttribute, parts } from './names.ts';
+import type { ReservedName } from '../text/reserved.ts';
+import { inlayAttribute, parts, reserved } from './names.ts';
 import type { Standpoint } from './standpoint.ts';
+
+/** No menu has one of these names. */
+const names: Readonly<Record<ReservedName, string>> = reserved;
 
 /** The link that leads past the menus; a page with a `base` needs its own address before the `#`. */
 export function skipMarkup(words: string, id: string, from: Standpoint, hasBase: boolean): string {
   const address = `${hasBase ? writtenAddress(from.folder, from.page, { ...from.links, from: 'page' }) : ''}${fragmentOf(id)}`;
-  return `<a class="${parts.skip}" ${inlayAttribute}="${reserved.skip}" href="${escapeMarkup(address)}">${escapeMarkup(words)}</a>`;
+  return `<a class="${parts.skip}" ${inlayAttribute}="${names.skip}" href="${escapeMarkup(address)}">${escapeMarkup(words)}</a>`;
 }
 
 export function styleMarkup(file: SitePath, from: Standpoint): string {
   const address = escapeMarkup(writtenAddress(from.folder, file, from.links));
-  return `<link ${inlayAttribute}="${reserved.style}" rel="stylesheet" href="${address}">`;
+  return `<link ${inlayAttribute}="${names.style}" rel="stylesheet" href="${address}">`;
 }
 
 export function scriptMarkup(file: SitePath, from: Standpoint): string {
   const address = escapeMarkup(writtenAddress(from.folder, file, from.links));
-  return `<script ${inlayAttribute}="${reserved.script}" src="${address}" defer></script>`;
+  return `<script ${inlayAttribute}="${names.script}" src="${address}" defer></script>`;
 }

@@ -3,7 +3,7 @@ import { bareMenu } from '../plan/bare-menu.ts';
 import { forms } from '../plan/forms.ts';
 import type { Entry, Look, Menu, Plan } from '../plan/types.ts';
 import type { Finding } from '../text/finding.ts';
-import { reserved } from '../text/reserved.ts';
+import type { ReservedName } from '../text/reserved.ts';
 import { nearest } from '../text/nearest.ts';
 import type { Source } from '../text/source.ts';
 import { readTarget } from '../target/kinds/index.ts';
@@ -57,7 +57,7 @@ function topMenus({ toTop }: Plan, ground: Ground, resolver: MenuResolver): Reso
   if (!toTop) return [];
   const { corner, showsAfter, size, labels, look, mark } = toTop;
   const own = bareMenu({
-    name: reserved.top,
+    name: 'top' satisfies ReservedName,
     form: 'top',
     title: 'Top',
     carriedBy: ['**'],

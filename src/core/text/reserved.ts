@@ -1,2 +1,3 @@
-/** What a part of a page that is no menu says in `data-kamino`. */
-export const reserved = { style: 'style', script: 'script', skip: 'skip', top: 'top' } as const;
+/** Names that Kamino keeps for itself: what a part of a page that is no menu says in `data-kamino`. */
+export const reservedNames = ['style', 'script', 'skip', 'top'] as const;
+export type ReservedName = (typeof reservedNames)[number];
