@@ -13,8 +13,10 @@ interface Told {
   means: string;
   /** Lines of the part that it is a key of. */
   example: string;
-  /** What to do where it is needed and missing; null for a general remedy. */
+  /** What to do where it is needed and missing; left out for a general remedy. */
   missing?: string;
+  /** The part of the plan that its value is, where it may have keys of its own. */
+  below?: string;
 }
 
 /** A key of the plan, whole: how it is read, and what the manual tells of it. `Given`: it always has a value once read. */
@@ -27,6 +29,7 @@ export interface Key<Value = unknown, Given extends boolean = boolean> {
   means: string;
   example: string;
   missing: string | null;
+  below: string | null;
 }
 
 /** The keys of a part of the plan, in the order in which they are told. */
@@ -76,10 +79,10 @@ export function preset<Value>(
 
 function keyOf<Value, Given extends boolean>(
   schema: Joi.AnySchema<Value>,
-  { means, example, missing }: Told,
+  { means, example, missing, below }: Told,
   own: { isGiven: Given; takes: string; otherwise: string | null },
 ): Key<Value, Given> {
-  return { schema, means, example, missing: missing ?? null, ...own };
+  return { schema, means, example, missing: missing ?? null, below: below ?? null, ...own };
 }
 
 function takesOf(schema: object, { takes }: Pick<Told, 'takes'>): string {

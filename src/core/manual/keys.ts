@@ -22,5 +22,10 @@ export function keyPages(part: Part): KeyPage[] {
   }));
 }
 
+/** Parts that have no more keys than another one, which tells of them. */
+const toldElsewhere: readonly Part[] = ['own-look', 'state-font'];
+
 /** The parts that have keys of their own. */
-export const keyParts = (Object.keys(parts) as Part[]).filter(part => keyPages(part).length > 0);
+export const keyParts = (Object.keys(parts) as Part[]).filter(
+  part => keyPages(part).length > 0 && !toldElsewhere.includes(part),
+);

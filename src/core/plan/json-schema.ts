@@ -1,6 +1,6 @@
 import type Joi from 'joi';
 import type { JsonMeta } from '../format/values.ts';
-import { type Part, partBelow } from './parts/index.ts';
+import { type Part, partBelow, parts } from './parts/index.ts';
 import { planSchema } from './parts/plan.ts';
 
 /** A schema of JSON Schema 2020-12. */
@@ -79,7 +79,7 @@ class Writer {
     const patterns = (description['patterns'] ?? []) as { regex: string; rule: Joi.Description }[];
     const { part } = where;
     const properties = Object.entries(keys).map(([key, value]) => {
-      const schema = this.#schema(value, { part: partBelow(key) ?? part, key });
+      const schema = this.#schema(value, { part: partBelow(part, key) ?? part, key });
       const about = schema === false ? null : this.#describe(part, key);
       return [key, about === null ? schema : { description: about, ...(schema as object) }] as const;
     });
@@ -91,7 +91,10 @@ class Writer {
       ...(patterns.length > 0
         ? {
             patternProperties: Object.fromEntries(
-              patterns.map(({ regex, rule }) => [bodyOf(regex), this.#schema(rule, where)]),
+              patterns.map(({ regex, rule }) => [
+                bodyOf(regex),
+                this.#schema(rule, { ...where, part: (parts[part].each as Part | null) ?? part }),
+              ]),
             ),
           }
         : {}),

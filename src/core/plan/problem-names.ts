@@ -1,29 +1,15 @@
-import { type Part, parts } from './parts/index.ts';
+import { type Part, partBelow, parts } from './parts/index.ts';
 import type { PlanPath } from './places.ts';
 
-/** Which part of the plan the value at this path is. */
-export function partOf(path: PlanPath): Part {
-  const last = path.at(-1);
-  const before = path.at(-2);
-  if (path.length === 0) return 'plan';
-  if (before === 'languages') return 'language';
-  if (before === 'states') return 'state';
-  if (before === 'parts' || before === 'looks' || last === 'highlight') return 'look';
-  if (typeof last === 'number') return before === 'menus' ? 'menu' : 'entry';
-  return last !== undefined && Object.hasOwn(parts, last) ? (last as Part) : 'plan';
-}
-
-/** A map in which each language has its own value: what is no part of a plan. */
-export function isByLanguage(path: PlanPath): boolean {
-  const last = path.at(-1);
-  return (
-    last === 'languages' ||
-    (typeof last === 'string' && partOf(path) === 'plan' && !Object.hasOwn(parts, last))
-  );
+/** Which part of the plan the value at this path is; null where it has no keys of its own. Lines of a list are of its part. */
+export function partOf(path: PlanPath): Part | null {
+  let part: Part | null = 'plan';
+  for (const step of path) if (part !== null && typeof step === 'string') part = partBelow(part, step);
+  return part;
 }
 
 export function nameOf(path: PlanPath): string {
-  return parts[partOf(path)].called.replace(/^a(n?) /, 'this ');
+  return parts[partOf(path) ?? 'plan'].called.replace(/^a(n?) /, 'this ');
 }
 
 export function labelOf(path: PlanPath): string {

@@ -6,7 +6,7 @@ import type { Source } from '../text/source.ts';
 import { forms } from '../format/values.ts';
 import { parts } from './parts/index.ts';
 import type { PlanPath } from './places.ts';
-import { isByLanguage, labelOf, nameOf, partOf, shown } from './problem-names.ts';
+import { labelOf, nameOf, partOf, shown } from './problem-names.ts';
 import { sayings } from './sayings.ts';
 import { tradeWords } from './trade.ts';
 import type { Mark } from './types.ts';
@@ -65,14 +65,16 @@ class Teller {
 
   #unknownKey(path: PlanPath): Finding {
     const key = String(path.at(-1));
-    if (isByLanguage(path.slice(0, -1)))
+    const part = partOf(path.slice(0, -1));
+    // What has no keys has languages: each a value of its own.
+    if (part === null || part === 'languages')
       return this.#atKey(
         'unknown-key',
         path,
         `\`${key}\` is no tag of a language`,
         'Tags are those of the `lang` of a page:  en, cy, pt-BR',
       );
-    const { called, keys, later } = parts[partOf(path.slice(0, -1))];
+    const { called, keys, later } = parts[part];
     if (later.includes(key)) {
       return this.#atKey(
         'later-key',
@@ -99,7 +101,7 @@ class Teller {
       'missing-key',
       parent,
       `${nameOf(parent)} has no \`${key}\``,
-      parts[partOf(parent)].keys[key]?.missing ?? `Add  ${key}: …`,
+      parts[partOf(parent) ?? 'plan'].keys[key]?.missing ?? `Add  ${key}: …`,
     );
   }
 

@@ -102,6 +102,30 @@ describe('keys and values', () => {
       ['5:9 error unknown-key'],
       'Did you mean `page`?',
     ],
+    [
+      'a key of no button',
+      `${start}${entries}buttons:\n  - { button: b, page: index.html, zzzz: x }\n`,
+      ['7:36 error unknown-key'],
+      'Keys of a button: button, label, page',
+    ],
+    [
+      'a misspelt key of panels',
+      `${start}${entries}panels:\n  - { panels: p, page: a.html, of: p, hieght: tallest }\n`,
+      ['7:39 error unknown-key'],
+      'Did you mean `height`?',
+    ],
+    [
+      'a key that the look of an entry does not have',
+      `${start}    entries:\n      - { page: a.html, look: { zzzz: x } }\n`,
+      ['5:33 error unknown-key'],
+      'border, shadow, icon-color, states.',
+    ],
+    [
+      'no tag of a language',
+      `${start}    entries:\n      - { page: { e_n: a.html } }\n`,
+      ['5:19 error unknown-key'],
+      'Tags are those of the `lang` of a page',
+    ],
     ['a trade word', `${start}${entries}    sticky: true\n`, ['6:5 error unknown-key'], 'stays'],
     [
       'another trade word',

@@ -20,12 +20,14 @@ export const buttonKeys = {
   }),
   ...keysInButtons,
   highlight: optional(mapOr(ownLook, oneOf('background', 'border', 'shadow')), {
+    below: 'own-look',
     takes: '`background`, `border`, `shadow`, or keys of a look',
     otherwise: '`background`',
     means: 'How it is set apart.',
     example: 'page: contact.html\nhighlight: border',
   }),
   look: optional(mapOr(ownLook, lookName), {
+    below: 'own-look',
     takes: 'the name of a look, or keys of one',
     otherwise: 'that of the plan',
     means: 'Its own look.',
@@ -44,6 +46,7 @@ export const buttonKeys = {
     example: 'page: contact.html\nexcept: contact.html',
   }),
   place: optional(place, {
+    below: 'place',
     takes: '`first-in`, `last-in`, `before`, `after` or `instead-of`',
     otherwise: 'first in the page’s header',
     means: 'Where it goes on pages without a slot for it.',

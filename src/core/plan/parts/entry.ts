@@ -50,6 +50,7 @@ const ownKeys = {
     example: 'url: "https://weather.example/"\noutside-mark: true',
   }),
   highlight: optional(mapOr(ownLook, oneOf('background', 'border', 'shadow')), {
+    below: 'own-look',
     takes: '`background`, `border`, `shadow`, or keys of a look',
     otherwise: 'nothing',
     means:
@@ -57,6 +58,7 @@ const ownKeys = {
     example: 'page: book.html\nhighlight: background',
   }),
   look: optional(mapOr(ownLook, lookName), {
+    below: 'own-look',
     takes: 'keys of a look, or the name of one',
     otherwise: 'that of the menu',
     means: 'The look of this entry alone.',
@@ -114,6 +116,7 @@ function entryOf(levels: number): Joi.ObjectSchema<WrittenEntry> {
 export const entryKeys = {
   ...ownKeys,
   entries: optional(entriesOf(2), {
+    below: 'entry',
     takes: 'a list of entries',
     otherwise: 'nothing',
     means: 'A submenu. An entry without a target only opens. Three levels at most.',

@@ -71,6 +71,7 @@ export const foldKeys = {
     mapOf(toggleKeys),
     { show: 'both', at: 'end', icon: 'lines' },
     {
+      below: 'toggle',
       takes: '`show`, `label`, `at`, `icon`, `open-icon`',
       otherwise: 'lines and the word',
       means: 'What opens and closes the folded menu. Its looks are those of `parts: { toggle: … }`.',

@@ -2,7 +2,16 @@ import type { Keys } from '../../format/key.ts';
 import { buttonKeys } from './button.ts';
 import { entryKeys } from './entry.ts';
 import { foldKeys, toggleKeys } from './fold.ts';
-import { contrastKeys, fontKeys, lookKeys, partsKeys, stateKeys, statesKeys } from './look.ts';
+import {
+  contrastKeys,
+  fontKeys,
+  lookKeys,
+  ownLookKeys,
+  partsKeys,
+  stateFontKeys,
+  stateKeys,
+  statesKeys,
+} from './look.ts';
 import { homeKeys, menuKeys, opensKeys, staysKeys } from './menu.ts';
 import { panelsKeys } from './panels.ts';
 import { placeKeys } from './place.ts';
@@ -18,19 +27,23 @@ interface PartRecord {
   keys: Keys;
   /** Keys of the format that a later version builds. */
   later: readonly string[];
+  /** What stands under each name, where its keys are names. */
+  each: string | null;
 }
 
-const part = (called: string, stands: string, keys: Keys, later: readonly string[] = []): PartRecord => ({
-  called,
-  stands,
-  keys,
-  later,
-});
+const part = (
+  called: string,
+  stands: string,
+  keys: Keys,
+  { later = [], each = null }: { later?: readonly string[]; each?: string | null } = {},
+): PartRecord => ({ called, stands, keys, later, each });
 
 /** Every part of the plan. */
 export const parts = {
-  plan: part('a plan', 'of the plan itself', planKeys, ['own-files', 'pictures', 'questions', 'rules']),
-  languages: part('`languages`', 'of `languages`', {}),
+  plan: part('a plan', 'of the plan itself', planKeys, {
+    later: ['own-files', 'pictures', 'questions', 'rules'],
+  }),
+  languages: part('`languages`', 'of `languages`', {}, { each: 'language' }),
   language: part('a language', 'of each language in `languages`', languageKeys),
   words: part('`words`', 'of `words` in a language', wordKeys),
   labels: part('`labels`', 'of `labels`', labelsKeys),
@@ -52,22 +65,14 @@ export const parts = {
   state: part('a state', 'of each state in `states`', stateKeys),
   parts: part('`parts`', 'of `parts` in a look', partsKeys),
   contrast: part('`contrast`', 'of `contrast` in a look', contrastKeys),
-  looks: part('`looks`', 'of `looks`', {}),
+  looks: part('`looks`', 'of `looks`', {}, { each: 'look' }),
+  // Told with `look` and `font`, of which they are a part.
+  'own-look': part('a look', 'of a look of an entry, or of a part', ownLookKeys),
+  'state-font': part('`font`', 'of `font` in a state', stateFontKeys),
 };
 export type Part = keyof typeof parts;
 
-/** The part that the values of a key are, where the key has another name. */
-const otherNames: Readonly<Record<string, Part>> = {
-  languages: 'language',
-  menus: 'menu',
-  buttons: 'button',
-  entries: 'entry',
-  looks: 'look',
-  highlight: 'look',
-  ...Object.fromEntries(Object.keys(statesKeys).map(name => [name, 'state'] as const)),
-};
-
-/** The part that the values of a key are; null where they are no part. */
-export function partBelow(key: string): Part | null {
-  return otherNames[key] ?? (Object.hasOwn(parts, key) ? (key as Part) : null);
+/** The part that the value of a key, or of a name, in a part is; null where that has no keys of its own. */
+export function partBelow(part: Part, key: string): Part | null {
+  return (parts[part].keys[key]?.below ?? parts[part].each) as Part | null;
 }

@@ -49,6 +49,8 @@ export const contrastKeys = {
   }),
 } as const;
 
+export const stateFontKeys = { weight: fontKeys.weight } as const;
+
 export const stateKeys = {
   from: optional(oneOf(...stateNames, 'base'), {
     takes: '`base` or another state',
@@ -115,7 +117,8 @@ export const stateKeys = {
     means: 'The colour of the icon: a lamp that lights up.',
     example: 'icon-color: "#ffcc33"',
   }),
-  font: optional(mapOf({ weight: fontKeys.weight }), {
+  font: optional(mapOf(stateFontKeys), {
+    below: 'state-font',
     takes: '`weight`',
     otherwise: 'that of the state it starts from',
     means: 'A bolder label: all labels keep room for it, so that nothing moves.',
@@ -129,30 +132,35 @@ const state = mapOf(stateKeys).oxor('tint', 'lighter', 'darker');
 /** In the order in which one wins over another. */
 export const statesKeys = {
   within: optional(state, {
+    below: 'state',
     takes: 'keys of a state',
     otherwise: '`{ marker: below }`',
     means: 'An entry in whose branch this page lies.',
     example: 'within: { marker: none }',
   }),
   current: optional(state, {
+    below: 'state',
     takes: 'keys of a state',
     otherwise: '`{ marker: below }`',
     means: 'The entry of this very page.',
     example: 'current: { marker: start, font: { weight: 700 } }',
   }),
   hover: optional(state, {
+    below: 'state',
     takes: 'keys of a state',
     otherwise: '`{ tint: 12% }`',
     means: 'Under the pointer.',
     example: 'hover: { lighter: 6% }',
   }),
   focus: optional(state, {
+    below: 'state',
     takes: 'keys of a state',
     otherwise: 'a ring',
     means: 'With the keyboard’s focus; the ring is always there.',
     example: 'focus: { from: hover }',
   }),
   pressed: optional(state, {
+    below: 'state',
     takes: 'keys of a state',
     otherwise: 'a stronger tint, or a darker hover',
     means: 'While it is held down.',
@@ -161,7 +169,7 @@ export const statesKeys = {
 } as const satisfies Record<StateName, Key>;
 
 /** What an entry and a part of a menu may have of their own. */
-const ownLookKeys = {
+export const ownLookKeys = {
   accent: optional(color, {
     takes: 'a colour of CSS',
     otherwise: 'the colour of the labels',
@@ -182,6 +190,7 @@ const ownLookKeys = {
     example: 'color: "#1d2733"',
   }),
   font: optional(mapOf(fontKeys), {
+    below: 'font',
     takes: '`family`, `size`, `weight`, `spacing`, `file`',
     otherwise: 'the page’s own',
     means: 'The type of the labels.',
@@ -219,6 +228,7 @@ const ownLookKeys = {
     example: 'icon-color: "#e9b44c"',
   }),
   states: optional(mapOf(statesKeys), {
+    below: 'states',
     takes: 'a state for each name',
     otherwise: 'a tint under the pointer, a mark below the current entry',
     means: 'How entries look under the pointer, with the keyboard’s focus, held down, and where they are.',
@@ -230,24 +240,28 @@ export const ownLook = mapOf(ownLookKeys);
 
 export const partsKeys = {
   submenu: optional(ownLook, {
+    below: 'own-look',
     takes: 'keys of a look',
     otherwise: 'the look of the menu',
     means: 'The entries below an entry.',
     example: 'submenu: { background: "#ffffff" }',
   }),
   fold: optional(ownLook, {
+    below: 'own-look',
     takes: 'keys of a look',
     otherwise: 'the look of the menu',
     means: 'The menu while it is folded and open.',
     example: 'fold: { background: "#ffffff" }',
   }),
   toggle: optional(ownLook, {
+    below: 'own-look',
     takes: 'keys of a look',
     otherwise: 'the look of the menu',
     means: 'The control that opens the folded menu.',
     example: 'toggle: { background: "#3d5a80", color: "#ffffff" }',
   }),
   home: optional(ownLook, {
+    below: 'own-look',
     takes: 'keys of a look',
     otherwise: 'the look of the menu',
     means: 'The site’s name.',
@@ -264,6 +278,7 @@ export const lookKeys = {
     example: 'gap: 0.5rem',
   }),
   contrast: optional(mapOf(contrastKeys), {
+    below: 'contrast',
     takes: '`level`, `mend`',
     otherwise: '`{ level: AA, mend: tints }`',
     means: 'How well labels must stand out from their ground, and what becomes of colours that do not.',
@@ -276,6 +291,7 @@ export const lookKeys = {
     example: 'dark: auto',
   }),
   parts: optional(mapOf(partsKeys), {
+    below: 'parts',
     takes: 'a look for `submenu`, `fold`, `toggle` or `home`',
     otherwise: 'the look of the menu',
     means: 'What differs in a part of the menus.',

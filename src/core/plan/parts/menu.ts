@@ -138,6 +138,7 @@ export const menuKeys = {
     mapOf(opensKeys),
     { after: '90ms', ease: '160ms', columns: '1' },
     {
+      below: 'opens',
       takes: '`by`, `after`, `ease`, `columns`',
       otherwise: 'by hover in a bar, by click in a column',
       means: 'How submenus open. By click, by Enter and Space they open in any case.',
@@ -145,6 +146,7 @@ export const menuKeys = {
     },
   ),
   fold: optional(fold, {
+    below: 'fold',
     takes: '`when`, `as` and more',
     otherwise: '`when: never`',
     means: 'What becomes of the menu where it has no room.',
@@ -164,6 +166,7 @@ export const menuKeys = {
     example: 'except: print/**',
   }),
   place: optional(place, {
+    below: 'place',
     takes: '`first-in`, `last-in`, `before`, `after` or `instead-of`',
     otherwise: 'first in the page’s header',
     means:
@@ -171,6 +174,7 @@ export const menuKeys = {
     example: 'place: { after: "#logo" }',
   }),
   stays: optional(mapOr(mapOf(staysKeys), oneOf('top')), {
+    below: 'stays',
     takes: '`top`, or `top` with a selector',
     otherwise: 'nothing',
     means:
@@ -182,12 +186,14 @@ export const menuKeys = {
     example: 'align: end',
   }),
   home: optional(mapOf(homeKeys).with('show', 'image'), {
+    below: 'home',
     takes: '`label`',
     otherwise: 'nothing',
     means: 'The site’s name at the head of the menu, leading to the front page.',
     example: 'home: { label: Brackenfold }',
   }),
   entries: optional(entriesOf(3), {
+    below: 'entry',
     otherwise: null,
     takes: 'a list of entries',
     means: 'The entries, in order. In their place a menu may have `entries-of`, `branch` or `set`.',
@@ -195,6 +201,7 @@ export const menuKeys = {
     missing: 'Give it entries:\n  entries:\n    - index.html',
   }),
   look: optional(mapOr(look, lookName), {
+    below: 'look',
     takes: 'keys of a look, or the name of one',
     otherwise: 'the look of the plan',
     means:

@@ -41,12 +41,14 @@ export const panelsKeys = {
     example: 'page: planets.html\nof: .planet\ntitle: Planets',
   }),
   place: optional(place, {
+    below: 'place',
     takes: '`first-in`, `last-in`, `before`, `after` or `instead-of`',
     otherwise: 'before the first panel',
     means: 'Where the tabs go.',
     example: 'page: planets.html\nof: .planet\nplace: { before: "#planets" }',
   }),
   look: optional(mapOr(look, lookName), {
+    below: 'look',
     takes: 'the name of a look, or keys of one',
     otherwise: 'that of the plan',
     means: 'The look of the tabs.',

@@ -89,6 +89,7 @@ export const languageKeys = {
     example: 'name: Cymraeg\npages: cy/**',
   }),
   words: optional(mapOf(wordKeys), {
+    below: 'words',
     takes: 'Kamino’s own words',
     otherwise: 'English',
     means:
@@ -164,6 +165,7 @@ export const planKeys = {
     mapOf(labelsKeys),
     { from: 'title' },
     {
+      below: 'labels',
       takes: '`from`, `cut`',
       otherwise: '`from: title`',
       means: 'What an entry without a label is called.',
@@ -174,6 +176,7 @@ export const planKeys = {
     mapOf(linksKeys),
     { from: 'page', index: 'shown', base: '/' },
     {
+      below: 'links',
       takes: '`from`, `index`, `base`',
       otherwise: 'relative links',
       means: 'How the links of menus are written.',
@@ -187,6 +190,7 @@ export const planKeys = {
     example: 'style: css/nav.css',
   }),
   languages: optional(recordOf(languageTag, mapOf(languageKeys)).min(1), {
+    below: 'languages',
     takes: 'a language for each tag',
     otherwise: 'one language',
     means:
@@ -195,12 +199,14 @@ export const planKeys = {
       'languages:\n  en: { name: English }\n  cy: { name: Cymraeg, pages: cy/**, words: { skip: Neidio, menu: Dewislen } }',
   }),
   menus: needed(linesOf(menu), {
+    below: 'menu',
     takes: 'a list of menus',
     means: 'The menus of the site.',
     example: 'menus:\n  - menu: masthead\n    entries:\n      - index.html',
     missing: 'Add at least one menu:\n  menus:\n    - menu: masthead\n      entries:\n        - index.html',
   }),
   buttons: optional(linesOf(button), {
+    below: 'button',
     takes: 'a list of buttons',
     otherwise: 'nothing',
     means: 'Links on their own in the middle of pages, set apart as buttons, each at a place of its own.',
@@ -208,18 +214,21 @@ export const planKeys = {
       'buttons:\n  - button: ask\n    label: Ask a question\n    section: contact.html#form\n    carried-by: index.html\n    place: { after: "#prices" }',
   }),
   'to-top': optional(toTop, {
+    below: 'to-top',
     takes: '`corner`, `shows-after`, `size`, `label`, `icon`, `look`',
     otherwise: 'nothing',
     means: 'A button back to the top of the page, in a row of its own at its end, in view from the way down.',
     example: 'to-top: { corner: end }',
   }),
   panels: optional(linesOf(panels), {
+    below: 'panels',
     takes: 'a list of groups',
     otherwise: 'nothing',
     means: 'Parts of a page that are shown one at a time, each with an address of its own.',
     example: 'panels:\n  - panels: planets\n    page: planets.html\n    of: "#planets > section"',
   }),
   look: optional(mapOr(look, lookName), {
+    below: 'look',
     takes: 'keys of a look, or the name of one',
     otherwise: 'the page’s own',
     means:
@@ -227,6 +236,7 @@ export const planKeys = {
     example: 'look: { accent: "#3d5a80" }',
   }),
   looks: optional(recordOf(nameForm, look), {
+    below: 'looks',
     takes: 'a look for each name',
     otherwise: 'nothing',
     means: 'Looks that several menus or entries share, by name.',

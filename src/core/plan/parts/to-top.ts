@@ -29,6 +29,7 @@ export const toTopKeys = {
     example: 'icon: img/up.svg',
   }),
   look: optional(ownLook, {
+    below: 'own-look',
     takes: 'keys of a look',
     otherwise: 'the accent as its ground',
     means: 'Its own look, with its states.',
