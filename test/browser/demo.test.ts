@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { beforeAll, describe, expect, it, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
-import { open, together, useBrowser } from '../helpers/browser.ts';
+import { eventually, open, together, useBrowser } from '../helpers/browser.ts';
 import { demoFolder, filesOf, folderWith, kamino } from '../helpers/site.ts';
 
 const pages = filesOf(demoFolder).filter(path => path.endsWith('.html'));
@@ -287,8 +287,10 @@ describe('the bar', () => {
       await page.mouse.move(x + dx, y + dy);
       await expect(link.evaluate(one => one.matches(':hover'))).resolves.toBe(true);
     }
-    await page.waitForTimeout(200);
-    expect(await link.evaluate(one => getComputedStyle(one).backgroundColor)).not.toBe('rgba(0, 0, 0, 0)');
+    await eventually(
+      () => link.evaluate(one => getComputedStyle(one).backgroundColor),
+      ground => expect(ground).not.toBe('rgba(0, 0, 0, 0)'),
+    );
     expect(await boxes()).toBe(before);
     await page.keyboard.press('Tab');
     await page.keyboard.press('Tab');

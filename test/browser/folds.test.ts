@@ -311,7 +311,7 @@ test('nothing shifts under the pointer', async () => {
     await link(tab, hook).hover();
     await tab.waitForTimeout(350);
   }
-  expect(await link(tab, 'seas').isVisible()).toBe(true);
+  await link(tab, 'seas').waitFor({ state: 'visible' });
   expect(await tab.evaluate(() => (window as unknown as { shifts: number[] }).shifts)).toEqual([]);
   await tab.context().close();
 });

@@ -4,7 +4,7 @@ import { readFileSync } from 'node:fs';
 import { gzipSync } from 'node:zlib';
 import { beforeAll, describe, expect, it, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
-import { open, useBrowser } from '../helpers/browser.ts';
+import { eventually, open, useBrowser } from '../helpers/browser.ts';
 import { folderWith, kamino, page, put } from '../helpers/site.ts';
 
 const lamp =
@@ -107,8 +107,7 @@ describe.each(names)('the look %s in a %s', (look, form) => {
       link.evaluate(one => getComputedStyle(one).backgroundColor + getComputedStyle(one).borderTopColor);
     const atRest = await ground();
     await tab.mouse.move(x + 3, y + height / 2);
-    await tab.waitForTimeout(200);
-    expect(await ground()).not.toBe(atRest);
+    await eventually(ground, now => expect(now).not.toBe(atRest));
     expect(await link.evaluate(one => getComputedStyle(one).backgroundClip)).toBe('border-box');
     await tab.context().close();
   });
@@ -143,8 +142,7 @@ test('a click leaves no look behind: hover and focus do not mix', async () => {
   });
   await link.click();
   await tab.mouse.move(2, 790);
-  await tab.waitForTimeout(250);
-  expect(await style()).toBe(atRest);
+  await eventually(style, now => expect(now).toBe(atRest));
   await tab.context().close();
 });
 

@@ -2,8 +2,8 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { beforeAll, describe, expect, it, test } from '@jest/globals';
 import type { Locator, Page } from 'playwright-core';
-import { useBrowser } from '../helpers/browser.ts';
-import { openSky, serve, skyAddress, skySite } from '../helpers/sky.ts';
+import { eventually, useBrowser } from '../helpers/browser.ts';
+import { openSky, openTimed, serve, skyAddress, skySite } from '../helpers/sky.ts';
 
 const phone = { viewport: { width: 390, height: 844 } };
 const folds = ['stack', 'drawer', 'full-screen'] as const;
@@ -48,29 +48,31 @@ async function openMenu(tab: Page): Promise<void> {
 
 describe('submenus under the pointer', () => {
   it('stay open while the pointer crosses the gap below their entry', async () => {
-    const tab = await openSky(site('plain'));
+    const tab = await openTimed(site('plain'));
     await link(tab, 'planets').hover();
-    await submenu(tab, 'planets').waitFor({ state: 'visible' });
+    await tab.clock.runFor(1000);
     const from = (await link(tab, 'planets').boundingBox())!;
     const to = (await submenu(tab, 'planets').boundingBox())!;
     const gap = to.y - (from.y + from.height);
     expect(gap).toBeGreaterThan(2);
     await tab.mouse.move(from.x + 20, from.y + from.height + gap / 2);
-    await tab.waitForTimeout(180);
+    await tab.clock.runFor(180);
     await tab.mouse.move(from.x + 20, to.y + 12);
-    await tab.waitForTimeout(600);
+    await tab.clock.runFor(600);
     expect(await submenu(tab, 'planets').isVisible()).toBe(true);
     await tab.mouse.move(700, 600);
-    await submenu(tab, 'planets').waitFor({ state: 'hidden' });
+    await tab.clock.runFor(600);
+    expect(await submenu(tab, 'planets').isVisible()).toBe(false);
     await tab.context().close();
   });
 
   it('stay open on a diagonal way across a neighbour, and give way to one that is rested on', async () => {
-    const tab = await openSky(site('plain'));
+    const tab = await openTimed(site('plain'));
     await link(tab, 'planets').hover();
-    await submenu(tab, 'planets').waitFor({ state: 'visible' });
+    await tab.clock.runFor(1000);
     await opener(tab, 'inner').hover();
-    await submenu(tab, 'inner').waitFor({ state: 'visible' });
+    await tab.clock.runFor(1000);
+    await settle(tab);
     // From `Inner` over `Outer` below it down to the last entry of the sheet beside it.
     const start = (await link(tab, 'inner').boundingBox())!;
     const goal = (await link(tab, 'mars').boundingBox())!;
@@ -79,24 +81,25 @@ describe('submenus under the pointer', () => {
     for (let step = 1; step <= 12; step += 1) {
       const part = step / 12;
       await tab.mouse.move(x + (goal.x + 10 - x) * part, y + (goal.y + goal.height / 2 - y) * part);
-      await tab.waitForTimeout(25);
+      await tab.clock.runFor(25);
     }
     expect(await submenu(tab, 'inner').isVisible()).toBe(true);
-    await tab.waitForTimeout(500);
+    await tab.clock.runFor(500);
     expect(await submenu(tab, 'inner').isVisible()).toBe(true);
     await link(tab, 'moon').hover();
-    await submenu(tab, 'moon').waitFor({ state: 'visible' });
+    await tab.clock.runFor(1000);
+    expect(await submenu(tab, 'moon').isVisible()).toBe(true);
     expect(await submenu(tab, 'planets').isVisible()).toBe(false);
     await tab.context().close();
   });
 
   it('are held open by a click, which does not close them, and close on the next', async () => {
-    const tab = await openSky(site('plain'));
+    const tab = await openTimed(site('plain'));
     await opener(tab, 'planets').hover();
-    await submenu(tab, 'planets').waitFor({ state: 'visible' });
+    await tab.clock.runFor(1000);
     await opener(tab, 'planets').click();
     await tab.mouse.move(700, 600);
-    await tab.waitForTimeout(600);
+    await tab.clock.runFor(600);
     expect(await submenu(tab, 'planets').isVisible()).toBe(true);
     await opener(tab, 'planets').click();
     expect(await submenu(tab, 'planets').isVisible()).toBe(false);
@@ -121,9 +124,9 @@ describe('submenus under the pointer', () => {
   });
 
   it('open on a click alone where the plan says so', async () => {
-    const tab = await openSky(skySite('opens: { by: click }'));
+    const tab = await openTimed(skySite('opens: { by: click }'));
     await opener(tab, 'planets').hover();
-    await tab.waitForTimeout(500);
+    await tab.clock.runFor(1000);
     expect(await submenu(tab, 'planets').isVisible()).toBe(false);
     await opener(tab, 'planets').click();
     expect(await submenu(tab, 'planets').isVisible()).toBe(true);
@@ -289,19 +292,8 @@ describe.each(folds)('a folded menu: %s', fold => {
     await (fold === 'stack' ? toggle(tab) : tab.locator('.kamino-close')).click();
     await link(tab, 'tonight').waitFor({ state: 'hidden' });
     await tab.mouse.move(200, 800);
-    await tab.waitForTimeout(300);
-    expect(await ground()).toBe(atRest);
+    await eventually(ground, now => expect(now).toBe(atRest));
     expect(await toggle(tab).evaluate(one => getComputedStyle(one).outlineStyle)).toBe('none');
-    await tab.context().close();
-  });
-
-  // There is no outside of a full screen.
-  (fold === 'full-screen' ? it.skip : it)('closes on a click outside', async () => {
-    const tab = await openSky(site(fold), phone);
-    await openMenu(tab);
-    await tab.mouse.click(370, 800);
-    await link(tab, 'tonight').waitFor({ state: 'hidden' });
-    expect(await scrolls(tab)).toBe(true);
     await tab.context().close();
   });
 
@@ -329,6 +321,16 @@ describe.each(folds)('a folded menu: %s', fold => {
     expect(await tab.locator('.kamino-home').boundingBox()).toEqual(before);
     await tab.context().close();
   });
+});
+
+// There is no outside of a full screen.
+test.each(['stack', 'drawer'] as const)('a folded menu closes on a click outside: %s', async fold => {
+  const tab = await openSky(site(fold), phone);
+  await openMenu(tab);
+  await tab.mouse.click(370, 800);
+  await link(tab, 'tonight').waitFor({ state: 'hidden' });
+  expect(await scrolls(tab)).toBe(true);
+  await tab.context().close();
 });
 
 describe.each(covers)('what covers the page: %s', fold => {
@@ -423,7 +425,7 @@ test('two menus on one page fold and open on their own, and go on doing so when 
   await settle(tab);
   expect(await shown()).toEqual([false, true]);
   await tab.keyboard.press('Escape');
-  await tab.waitForTimeout(400);
+  await eventually(shown, now => expect(now).toEqual([false, false]));
   await first.click();
   await settle(tab);
   expect(await shown()).toEqual([true, false]);

@@ -2,7 +2,7 @@ import { pathToFileURL } from 'node:url';
 import { join } from 'node:path';
 import { beforeAll, describe, expect, it, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
-import { open, together, useBrowser } from '../helpers/browser.ts';
+import { eventually, open, together, useBrowser } from '../helpers/browser.ts';
 import { folderWith, kamino, page } from '../helpers/site.ts';
 
 const heights = [300, 900, 40, 1500, 60, 700, 30, 260, 2100, 80, 45, 50];
@@ -190,21 +190,23 @@ describe('the section in view', () => {
     const now = async (): Promise<string> => (await marked(tab))[0];
     await tab.waitForFunction(() => document.querySelector('nav [aria-current]')?.textContent === 'S9');
     await tab.setViewportSize({ width: 500, height: 700 });
-    await tab.waitForTimeout(200);
-    expect(await now()).toBe('S9');
+    await eventually(now, mark => expect(mark).toBe('S9'));
     await tab.mouse.move(300, 400);
     await tab.mouse.wheel(0, 40);
-    await tab.waitForTimeout(200);
-    const [mark, right] = await marked(tab);
-    expect(mark).toBe(right);
+    await still(tab);
+    const [mark] = await eventually(
+      () => marked(tab),
+      ([one, right]) => expect(one).toBe(right),
+    );
     await tab.evaluate(() => {
       // The browser keeps the place of what is read; without that the page moves under it.
       document.documentElement.style.overflowAnchor = 'none';
       document.querySelector<HTMLElement>('#s1 p')!.style.height = '2600px';
     });
-    await tab.waitForTimeout(200);
-    const [later, rightLater] = await marked(tab);
-    expect(later).toBe(rightLater);
+    const [later] = await eventually(
+      () => marked(tab),
+      ([one, right]) => expect(one).toBe(right),
+    );
     expect(later).not.toBe(mark);
     await tab.context().close();
   });
@@ -215,12 +217,17 @@ describe('the section in view', () => {
       reducedMotion: 'reduce',
     });
     await tab.locator('nav a', { hasText: 'S11' }).click();
-    await tab.waitForTimeout(200);
-    expect((await marked(tab))[0]).toBe('S11');
+    await still(tab);
+    await eventually(
+      () => marked(tab),
+      ([now]) => expect(now).toBe('S11'),
+    );
     await tab.mouse.wheel(0, -30);
-    await tab.waitForTimeout(200);
-    const [now, right] = await marked(tab);
-    expect(now).toBe(right);
+    await still(tab);
+    await eventually(
+      () => marked(tab),
+      ([now, right]) => expect(now).toBe(right),
+    );
     await tab.context().close();
   });
 
@@ -269,8 +276,7 @@ describe('the way to the top', () => {
     const ground = (): Promise<string> => link.evaluate(one => getComputedStyle(one).backgroundColor);
     const atRest = await ground();
     await link.hover();
-    await tab.waitForTimeout(250);
-    expect(await ground()).not.toBe(atRest);
+    await eventually(ground, now => expect(now).not.toBe(atRest));
     expect(await link.evaluate(one => one.textContent)).toBe('Back to the top');
     await link.click();
     await tab.waitForFunction(() => scrollY === 0);

@@ -4,7 +4,7 @@ import { pathToFileURL } from 'node:url';
 import { gzipSync } from 'node:zlib';
 import { beforeAll, describe, expect, it, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
-import { open, useBrowser } from '../helpers/browser.ts';
+import { eventually, open, useBrowser } from '../helpers/browser.ts';
 import { folderWith, kamino, page } from '../helpers/site.ts';
 
 const names = 'Mercury Venus Earth Mars Ceres Jupiter Saturn Uranus Neptune Pluto Eris Sedna'.split(' ');
@@ -74,9 +74,11 @@ describe.each(['on', 'off', 'lost'])('a tour of twelve panels, the script %s', s
   };
   const agree = async (tab: Page, name: string, hash: string): Promise<void> => {
     await tab.mouse.move(500, 790);
-    await tab.waitForTimeout(80);
     const title = isOn && hash !== '' && hash !== '#nowhere' ? `${name} | Planets` : 'Planets';
-    expect(await seen(tab)).toEqual({ shown: name, hash, title, marked: name, told: isOn ? name : '' });
+    await eventually(
+      () => seen(tab),
+      now => expect(now).toEqual({ shown: name, hash, title, marked: name, told: isOn ? name : '' }),
+    );
   };
   const link = (name: string) => `.kamino-menu-worlds a:text-is("${name}")`;
 
@@ -113,8 +115,10 @@ describe.each(['on', 'off', 'lost'])('a tour of twelve panels, the script %s', s
     const errors: string[] = [];
     tab.on('pageerror', error => errors.push(error.message));
     await tab.goto(`${address('planets.html')}#%E0%A4%A`);
-    await tab.waitForTimeout(100);
-    expect([(await seen(tab)).shown, errors]).toEqual(['Venus', []]);
+    await eventually(
+      () => seen(tab),
+      now => expect([now.shown, errors]).toEqual(['Venus', []]),
+    );
     await tab.goto(address('index.html'));
     await tab.click('a:text-is("Saturn")');
     await tab.waitForURL('**/planets.html#saturn');
@@ -129,9 +133,11 @@ describe.each(['on', 'off', 'lost'])('a tour of twelve panels, the script %s', s
   it('a jump to elsewhere on the page leaves the panel with the script, and shows the first without', async () => {
     const tab = await start('planets.html#mars');
     await tab.click('.kamino-menu-m a:text-is("After")');
-    await tab.waitForTimeout(150);
+    await eventually(
+      async () => (await tab.locator('#after').boundingBox())!.y,
+      top => expect(top).toBeLessThan(300),
+    );
     expect((await seen(tab)).shown).toBe(isOn ? 'Mars' : 'Venus');
-    expect((await tab.locator('#after').boundingBox())!.y).toBeLessThan(300);
     await tab.context().close();
   });
 });
@@ -179,8 +185,10 @@ test('as high as the tallest: what follows does not move from one panel to the n
   expect(await visible()).toEqual(['venus']);
   for (const name of ['Mercury', 'Sedna', 'Mars']) {
     await tab.click(`.kamino-menu-worlds a:text-is("${name}")`);
-    await tab.waitForTimeout(100);
-    expect([await visible(), await place()]).toEqual([[id(name)], before]);
+    await eventually(
+      async () => [await visible(), await place()],
+      now => expect(now).toEqual([[id(name)], before]),
+    );
   }
   await tab.context().close();
 });

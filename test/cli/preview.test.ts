@@ -4,7 +4,7 @@ import { createServer } from 'node:net';
 import { readFileSync, symlinkSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterEach, expect, it, test } from '@jest/globals';
-import { open, useBrowser } from '../helpers/browser.ts';
+import { eventually, open, useBrowser } from '../helpers/browser.ts';
 import { contents, folderWith, page, put } from '../helpers/site.ts';
 
 const program = join(import.meta.dirname, '../../dist/kamino.js');
@@ -180,18 +180,20 @@ it('shows a page at several widths, and holds states and menus open, also when i
         one
           .locator('.kamino-link')
           .first()
-          .evaluate(link => getComputedStyle(link).backgroundColor),
+          .evaluate(async link => {
+            await Promise.allSettled(document.getAnimations().map(motion => motion.finished));
+            return getComputedStyle(link).backgroundColor;
+          }),
       ),
     );
   await tab.waitForFunction(() => document.querySelectorAll('main iframe').length === 6);
   const atRest = await grounds();
   await tab.locator('[value=hover]').check();
-  await tab.waitForTimeout(300);
-  const held = await grounds();
-  expect(held.every((one, at) => one !== atRest[at])).toBe(true);
+  const held = await eventually(grounds, now =>
+    expect(now.map((one, at) => one !== atRest[at])).toEqual(now.map(() => true)),
+  );
   await tab.reload();
-  await tab.waitForTimeout(500);
-  expect(await grounds()).toEqual(held);
+  await eventually(grounds, now => expect(now).toEqual(held));
   await tab.locator('[value=submenu]').check();
   for (const frame of frames()) expect(await frame.locator('.kamino-submenu').isVisible()).toBe(true);
   expect(await tab.locator('#page option').allTextContents()).toEqual([

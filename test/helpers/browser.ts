@@ -41,6 +41,22 @@ export async function open(address: string, options: BrowserContextOptions = {})
   return page;
 }
 
+/** Reads until what was read holds, as long as a busy machine may take; then tells what does not hold. */
+export async function eventually<Read>(
+  read: () => Promise<Read>,
+  holds: (found: Read) => void,
+): Promise<Read> {
+  for (const until = Date.now() + 10_000; ; await new Promise(done => setTimeout(done, 40))) {
+    try {
+      const found = await read();
+      holds(found);
+      return found;
+    } catch (error) {
+      if (Date.now() > until) throw error;
+    }
+  }
+}
+
 /**
  * Walks through many cells, a few at a time, so that they wait for the browser together; the test of a cell takes the end
  * of its own walk.

@@ -114,3 +114,13 @@ export async function openSky(
   await tab.goto(skyAddress + path);
   return tab;
 }
+
+/** A page whose time stands still: its timers run by `clock.runFor` alone, however busy the machine is. */
+export async function openTimed(folder: string): Promise<Page> {
+  const tab = await open('about:blank');
+  await serve(tab, folder);
+  await tab.clock.install({ time: 0 });
+  await tab.goto(`${skyAddress}visit.html`);
+  await tab.clock.pauseAt(3_600_000);
+  return tab;
+}
