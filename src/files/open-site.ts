@@ -14,6 +14,7 @@ import type { SiteFile } from './walk.ts';
 /** The files of a site, and what the menus must know of them. */
 export interface OpenSite {
   root: string;
+  planFolder: string;
   files: SiteFile[];
   /** Those of the files that are pages. */
   pageFiles: ReadonlySet<string>;
@@ -46,7 +47,7 @@ export function openSite(open: OpenPlan, plan: Plan, isDry: boolean): OpenSite |
   const onDisk = decomposed(known);
   const contents = new SiteContents(root, onDisk, known);
   const facts = factsOf(contents, { known, pageFiles });
-  return { root, files, pageFiles, facts, contents, onDisk, record, findings };
+  return { root, planFolder: open.folder, files, pageFiles, facts, contents, onDisk, record, findings };
 }
 
 function factsOf(

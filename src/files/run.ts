@@ -27,6 +27,8 @@ export interface RunSource {
   seek: Seek | null;
   /** Stands for all that finished files depend on beside their sources. */
   basis: string;
+  /** Stands for the plan’s text. */
+  mark: string;
 }
 
 /** The finished files of one build, each made when it is asked for. */

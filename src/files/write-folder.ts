@@ -1,31 +1,88 @@
 import { readFileSync } from 'node:fs';
+import { join, resolve } from 'node:path';
 import { crc32 } from 'node:zlib';
 import { type Taken, lift } from '../core/inlay/lift.ts';
 import { bytesOf, rawOf } from '../core/text/bytes.ts';
 import type { Finding } from '../core/text/finding.ts';
-import { cannotRead, goneFile, isFileError } from './errors.ts';
-import type { Output } from './output.ts';
+import { cannotRead, editedOutput, goneFile, isFileError } from './errors.ts';
+import { Output } from './output.ts';
+import { fromUser, shownPath } from './paths.ts';
 import { checksumOf } from './pages.ts';
-import type { FileRecord } from './record.ts';
+import type { FileRecord, Glance } from './record.ts';
 import type { Run } from './run.ts';
 import type { SiteFile } from './walk.ts';
+import type { SiteWriter, WriteOptions } from './writer.ts';
 
-/** Writes the finished site into a folder of its own; gives what moved out of the way. */
-export function writeFolder(
-  run: Run,
-  output: Output,
-  progress: (done: number, all: number) => void,
-): Finding[] {
-  const { site, source } = run;
-  const left = output.left(new Set([...site.files.map(file => file.path), ...source.own.keys()]));
-  output.begin();
-  site.files.forEach((file, at) => {
-    progress(at, site.files.length);
-    tryFile(run, output, file);
-  });
-  for (const [path, text] of source.own)
-    output.put(path, null, { bytes: bytesOf(text), checksum: crc32(text) });
-  return left.map(path => goneFile(path, output.putAside(path)));
+/** Writes the finished site into a folder of its own. */
+export class FolderWriter implements SiteWriter {
+  readonly findings: Finding[] = [];
+  readonly #run: Run;
+  readonly #options: WriteOptions;
+  readonly #output: Output;
+
+  constructor(run: Run, options: WriteOptions) {
+    const { plan, site } = run.source;
+    this.#run = run;
+    this.#options = options;
+    const folder = resolve(site.planFolder, plan.output);
+    this.#output = new Output(folder, plan.output, site.record, options.dryRun);
+  }
+
+  get written(): SiteWriter['written'] {
+    const { created, changed, gone, same } = this.#output;
+    return { created, changed, gone, same };
+  }
+
+  edited(): Finding[] {
+    if (this.#options.overwrite) return [];
+    return editedFiles(this.#run, this.#output).map(path =>
+      editedOutput(shownPath(join(this.#output.folder, path))),
+    );
+  }
+
+  write(isSilent: boolean): void {
+    const { site, source, pageFindings } = this.#writeFiles();
+    const ofPages = fromUser(pageFindings, site.root);
+    this.findings.push(...ofPages);
+    // Pages that have findings are made again the next time, so that these are told again.
+    const isSettled = isSilent && this.findings.length === 0;
+    this.#output.finish(ofPages.length > 0 ? '' : source.basis, isSettled ? glanceOf(this.#run) : null);
+  }
+
+  abandon(): void {
+    this.#output.abandon();
+  }
+
+  /** What moved out of the way is told first. */
+  #writeFiles(): Run {
+    const [run, output] = [this.#run, this.#output];
+    const { site, source } = run;
+    const left = output.left(new Set([...site.files.map(file => file.path), ...source.own.keys()]));
+    output.begin();
+    site.files.forEach((file, at) => {
+      this.#options.progress(at, site.files.length);
+      tryFile(run, output, file);
+    });
+    for (const [path, text] of source.own)
+      output.put(path, null, { bytes: bytesOf(text), checksum: crc32(text) });
+    this.findings.push(...left.map(path => goneFile(path, output.putAside(path))));
+    return run;
+  }
+}
+
+/** What the next build can go by if nothing has changed. */
+function glanceOf(run: Run): Glance {
+  const { plan, site, own, mark } = run.source;
+  const { site: folder, leaveOut } = plan;
+  const pages = site.facts.pages.size;
+  return {
+    plan: mark,
+    site: folder,
+    leaveOut: [...leaveOut],
+    own: [...own.keys()],
+    menus: run.menus(),
+    pages,
+  };
 }
 
 function writeFile(run: Run, output: Output, file: SiteFile): void {
@@ -48,7 +105,7 @@ function tryFile(run: Run, output: Output, file: SiteFile): void {
 }
 
 /** Finished files that are neither what Kamino wrote nor what it would write now. */
-export function editedFiles(run: Run, output: Output): string[] {
+function editedFiles(run: Run, output: Output): string[] {
   const isNew = (file: SiteFile, there: Uint8Array): boolean =>
     equal(there, run.isPage(file.path) ? run.pageToKeep(file.path).bytes : readFileSync(run.from(file.path)));
   const isOurs = (file: SiteFile) => (there: Uint8Array, old: FileRecord | null) =>

@@ -8,37 +8,42 @@ import { editedStyle } from './errors.ts';
 import type { Finished } from './output.ts';
 import { inPlace, ownPaths } from './own.ts';
 import { checksumOf } from './pages.ts';
+import { fromUser } from './paths.ts';
 import type { FileRecord } from './record.ts';
 import type { Run } from './run.ts';
 import { Writer } from './write.ts';
-
-export interface PlaceOptions {
-  dryRun: boolean;
-  overwrite: boolean;
-  progress: (done: number, all: number) => void;
-}
+import type { SiteWriter, WriteOptions } from './writer.ts';
 
 /**
  * Changes the pages of a site themselves. Pages edited around a menu are taken up; a page edited inside one is told and
  * left alone.
  */
-export class PlaceWriter {
-  readonly created: string[] = [];
-  readonly changed: string[] = [];
-  same = 0;
-  /** What was left alone, with the reason. */
+export class PlaceWriter implements SiteWriter {
+  readonly written = { created: [] as string[], changed: [] as string[], gone: [], same: 0 };
   readonly findings: Finding[] = [];
+  /** What was left alone, with the reason. */
+  readonly #left: Finding[] = [];
   readonly #run: Run;
-  readonly #options: PlaceOptions;
+  readonly #options: WriteOptions;
   readonly #writer: Writer;
   readonly #known: ReadonlyMap<string, FileRecord>;
   readonly #next = new Map<string, FileRecord>();
 
-  constructor(run: Run, options: PlaceOptions) {
+  constructor(run: Run, options: WriteOptions) {
     this.#run = run;
     this.#options = options;
     this.#writer = new Writer(run.site.root, false);
     this.#known = run.site.record.output(inPlace)?.files ?? new Map<string, FileRecord>();
+  }
+
+  /** A page that was edited is left alone, one by one. */
+  edited(): Finding[] {
+    return [];
+  }
+
+  /** Every page is written whole, or not at all. */
+  abandon(): void {
+    this.findings.length = 0;
   }
 
   write(): void {
@@ -50,6 +55,7 @@ export class PlaceWriter {
     });
     for (const path of ownPaths) this.#own(path);
     if (!this.#options.dryRun) site.record.save(inPlace, { basis: '', glance: null, files: this.#next });
+    this.findings.push(...fromUser([...this.#left, ...this.#run.pageFindings], site.root));
   }
 
   #page(path: string): void {
@@ -85,15 +91,15 @@ export class PlaceWriter {
   }
 
   #leave(path: string, why: Finding): void {
-    this.findings.push(why);
+    this.#left.push(why);
     const old = this.#known.get(path);
     if (old) this.#next.set(path, old);
   }
 
   #settle(path: string, { bytes, checksum }: Finished, there: Uint8Array | null): void {
     const isSame = there !== null && Buffer.compare(there, bytes) === 0;
-    if (isSame) this.same += 1;
-    else (there === null ? this.created : this.changed).push(path);
+    if (isSame) this.written.same += 1;
+    else (there === null ? this.written.created : this.written.changed).push(path);
     if (!isSame && !this.#options.dryRun) this.#writer.write(path, bytes);
     this.#next.set(path, { sourceSize: 0, sourceTime: 0, size: bytes.length, time: 0, checksum });
   }

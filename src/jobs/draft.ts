@@ -32,7 +32,7 @@ import { planOf } from '../files/plan.ts';
 import { writePlanSchema } from '../files/plan-schema.ts';
 import { writeWhole } from '../files/write.ts';
 import { type OpenFolder, openFolder } from './folder.ts';
-import { openAll, prepared } from './open.ts';
+import { openAll } from './open.ts';
 
 export type { Ask } from '../core/draft/questions.ts';
 
@@ -123,7 +123,7 @@ class Drafting {
   /** What the plan would leave behind, and which rules of the pages would beat the new menus. */
   async #left(file: string, text: string): Promise<Finding[]> {
     const opened = await openAll(planOf(file, text));
-    const { run } = 'stop' in opened ? { run: null } : await prepared(opened);
+    const { run } = 'stop' in opened ? { run: null } : await opened.prepared();
     if (!run) return [];
     const outranking = new Outranking(this.#folder.sheets);
     const scripts = new Map<string, string>();

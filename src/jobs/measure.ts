@@ -9,7 +9,8 @@ import { type Finding, finding, hasErrors, sortFindings } from '../core/text/fin
 import { nearest } from '../core/text/nearest.ts';
 import { inPlace, ownScriptOf } from '../files/own.ts';
 import { isThere } from '../files/paths.ts';
-import { type Opened, fontsOf, openAll } from './open.ts';
+import { openAll } from './open.ts';
+import type { Opened } from './opened.ts';
 
 export type { FitAt, MeasuredMenu } from '../core/look/measured.ts';
 
@@ -40,7 +41,7 @@ export async function measure(options: MeasureOptions = {}): Promise<MeasureResu
   const opened = await openAll(options.plan);
   if ('stop' in opened) return failed(opened.stop);
   const menus = opened.resolution.menus.filter(menu => !isSingle(menu));
-  const fonts = await fontsOf(opened);
+  const fonts = await opened.fonts();
   const widths = [...new Set([...usual, ...(options.at ?? [])])].sort((one, other) => one - other);
   const measured = menus
     .filter(menu => menu.shows === 'entries' && menu.entries.length > 0)

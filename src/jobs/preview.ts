@@ -13,7 +13,7 @@ import type { Run } from '../files/run.ts';
 import { outputsOf } from '../files/site.ts';
 import type { PreviewServer } from '../server/serve.ts';
 import type { PreviewSource } from '../server/types.ts';
-import { openAll, prepared } from './open.ts';
+import { openAll } from './open.ts';
 import { sheetOf } from './sheet.ts';
 
 export interface PreviewOptions {
@@ -150,7 +150,7 @@ class Builds {
         .filter(Boolean),
       leaveOut: pathMatcher(plan.leaveOut),
     };
-    const { run, style, findings } = await prepared(opened);
+    const { run, style, findings } = await opened.prepared();
     if (!run) return findings;
     this.source = this.#sourceOf(run, style, open);
     return [...findings, ...fromUser(site.findings, site.root)];

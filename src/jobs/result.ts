@@ -35,32 +35,46 @@ export interface BuildResult {
   same: number;
 }
 
-export function emptyResult(open: OpenPlan): BuildResult {
-  const folder = open.plan?.output === inPlace ? open.plan.site : (open.plan?.output ?? 'built');
-  const output = shownPath(resolve(open.folder, folder));
-  return {
-    outcome: 'stopped',
-    status: 2,
-    findings: [],
-    output,
-    inPlace: open.plan?.output === inPlace,
-    menus: [],
-    pages: 0,
-    created: [],
-    changed: [],
-    gone: [],
-    same: 0,
-  };
+/** What a build tells, gathered as it goes on. */
+export class BuildReport {
+  readonly #findings: Finding[] = [];
+  #result: BuildResult;
+
+  constructor({ plan, folder }: OpenPlan) {
+    const isInPlace = plan?.output === inPlace;
+    const name = isInPlace ? plan.site : (plan?.output ?? 'built');
+    const counts = { menus: [], pages: 0, created: [], changed: [], gone: [], same: 0 };
+    const output = shownPath(resolve(folder, name));
+    this.#result = { outcome: 'stopped', status: 2, findings: [], output, inPlace: isInPlace, ...counts };
+  }
+
+  /** Nothing has been told. */
+  get isSilent(): boolean {
+    return this.#findings.length === 0;
+  }
+
+  /** What is known by now. */
+  know(known: Partial<Pick<BuildResult, 'menus' | 'pages'>>): void {
+    this.#result = { ...this.#result, ...known };
+  }
+
+  add(findings: readonly Finding[]): void {
+    this.#findings.push(...findings);
+  }
+
+  /** Nothing was written. */
+  stopped(findings: readonly Finding[], status: 1 | 2): BuildResult {
+    this.add(findings);
+    return { ...this.#result, outcome: 'stopped', status, findings: sortFindings(this.#findings) };
+  }
+
+  /** Everything was written, or is as it is to be. */
+  ended({ created, changed, gone, same }: Written): BuildResult {
+    const findings = sortFindings(this.#findings);
+    const outcome = created.length + changed.length + gone.length > 0 ? 'built' : 'nothing-new';
+    const status = hasErrors(findings) ? 1 : 0;
+    return { ...this.#result, outcome, status, findings, created, changed, gone, same };
+  }
 }
 
-export function stopped(result: BuildResult, findings: Finding[], status: 1 | 2): BuildResult {
-  return { ...result, outcome: 'stopped', status, findings: sortFindings(findings) };
-}
-
-/** A result that is whole. */
-export function ended(result: BuildResult): BuildResult {
-  const findings = sortFindings(result.findings);
-  const { created, changed, gone } = result;
-  const outcome = created.length + changed.length + gone.length > 0 ? 'built' : 'nothing-new';
-  return { ...result, outcome, status: hasErrors(findings) ? 1 : 0, findings };
-}
+type Written = Pick<BuildResult, 'created' | 'changed' | 'gone' | 'same'>;

@@ -6,7 +6,8 @@ import { menuMarkup } from '../core/markup/markup.ts';
 import { withPlanned } from '../core/menu/planned.ts';
 import { type Finding, hasErrors } from '../core/text/finding.ts';
 import type { OpenPlan } from '../files/plan.ts';
-import { type Opened, fontsOf, openAll, styled } from './open.ts';
+import { openAll } from './open.ts';
+import type { Opened } from './opened.ts';
 
 export interface Sheet {
   /** The sheet as a page; null, with the reasons among the findings, where the plan is wrong. */
@@ -22,7 +23,7 @@ const widths = [320, 390, 768, 1024, 1280];
 export async function sheetOf(plan: string | OpenPlan | undefined): Promise<Sheet> {
   const opened = await openAll(plan, { change: withPlanned });
   if ('stop' in opened) return { html: null, findings: opened.stop, menus: 0, entries: 0 };
-  const { looks, style, findings: ofLooks } = await styled(opened);
+  const { looks, style, findings: ofLooks } = await opened.styled();
   const told = [...opened.findings.filter(one => one.rule !== 'no-title'), ...ofLooks];
   if (hasErrors(told)) return { html: null, findings: told, menus: 0, entries: 0 };
   const shown = await menusOf(opened, looks.uses.weight);
@@ -43,7 +44,7 @@ async function menusOf(opened: Opened, reserves: boolean): Promise<(SpecimenMenu
   const menus = resolution.menus.filter(
     menu => menu.shows === 'entries' && menu.entries.length > 0 && menu.form !== 'top',
   );
-  const fonts = await fontsOf(opened);
+  const fonts = await opened.fonts();
   const links = { ...plan.links, onDisk: site.onDisk };
   const carried = new Set(menus.map(one => one.name));
   const from = { page: facts.front ?? '', folder: '', links, reserves, carried };

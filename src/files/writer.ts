@@ -1,0 +1,23 @@
+import type { Finding } from '../core/text/finding.ts';
+
+export interface WriteOptions {
+  /** Compute everything, write nothing. */
+  dryRun: boolean;
+  /** Replace what someone has edited. */
+  overwrite: boolean;
+  progress: (done: number, all: number) => void;
+}
+
+/** What writes the finished files of a build, wherever they go. */
+export interface SiteWriter {
+  /** What was found on the way. */
+  readonly findings: readonly Finding[];
+  /** Paths; with `dryRun` those that would be. */
+  readonly written: { created: string[]; changed: string[]; gone: string[]; same: number };
+  /** Files that somebody has edited, for whose sake nothing is written. */
+  edited(): Finding[];
+  /** @param isSilent nothing has been told so far */
+  write(isSilent: boolean): void;
+  /** After a failure: what was there before is still whole. */
+  abandon(): void;
+}

@@ -1,0 +1,141 @@
+import { crc32 } from 'node:zlib';
+import type { ColorTools } from '../core/look/hex.ts';
+import { type FontSource, type MenuFonts, foldWidths } from '../core/look/fonts.ts';
+import { hasLooks } from '../core/look/merge.ts';
+import { resolveLooks } from '../core/look/scopes.ts';
+import type { ResolvedLooks } from '../core/look/types.ts';
+import { hasSheets } from '../core/menu/folds.ts';
+import type { Resolution } from '../core/menu/resolve.ts';
+import type { SiteFacts } from '../core/target/facts.ts';
+import { behavioursOf } from '../core/markup/script.ts';
+import { missingWords } from '../core/markup/words.ts';
+import type { Seek } from '../core/page/types.ts';
+import type { Plan } from '../core/plan/types.ts';
+import { styleSheet } from '../core/style/sheet.ts';
+import { type Finding, hasErrors } from '../core/text/finding.ts';
+import { readSelector } from '../core/text/selector.ts';
+import { nameTaken } from '../files/errors.ts';
+import { folderFindings } from '../files/folders.ts';
+import type { OpenSite } from '../files/open-site.ts';
+import { ownPaths, ownScript, ownStyle, scriptOf } from '../files/own.ts';
+import { fromUser } from '../files/paths.ts';
+import type { OpenPlan } from '../files/plan.ts';
+import { planMark } from '../files/plan-mark.ts';
+import { Run } from '../files/run.ts';
+import { version } from '../files/version.ts';
+
+export interface Styled {
+  looks: ResolvedLooks;
+  style: string;
+  findings: Finding[];
+}
+
+/**
+ * A plan with its site, every target known. What a job wants beside that is made when it is asked for, and what that
+ * needs is loaded only then: the library of colours, the reader of fonts, what follows selectors, what reads style sheets.
+ */
+export class Opened {
+  readonly open: OpenPlan;
+  readonly plan: Plan;
+  readonly site: OpenSite;
+  readonly facts: SiteFacts;
+  readonly resolution: Resolution;
+  /** What is wrong in the plan, and in what it says of the site. */
+  readonly findings: readonly Finding[];
+
+  constructor(here: Pick<Opened, 'open' | 'plan' | 'site'>, facts: SiteFacts, resolution: Resolution) {
+    this.open = here.open;
+    this.plan = here.plan;
+    this.site = here.site;
+    this.facts = facts;
+    this.resolution = resolution;
+    this.findings = [...this.open.findings, ...resolution.findings];
+  }
+
+  /** What menus are measured with. */
+  async fonts(): Promise<MenuFonts> {
+    const [{ MenuFonts: Fonts, pageFonts }, { fontIn }, { PageReader }] = await Promise.all([
+      import('../core/look/fonts.ts'),
+      import('../files/font.ts'),
+      import('../core/page/reader.ts'),
+    ]);
+    const { site, open, resolution } = this;
+    const page = site.facts.front ?? [...site.facts.pages].sort()[0] ?? null;
+    const given: FontSource = {
+      look: resolution.look,
+      source: open.source,
+      open: file => fontIn(site.root, file),
+      files: site.facts.files,
+      page: pageFonts(page, new PageReader(site.contents)),
+    };
+    return new Fonts(given);
+  }
+
+  /** The looks of menus, and their style sheet; text is measured only where a menu folds by its own room. */
+  async styled(): Promise<Styled> {
+    const { menus, look, panels } = this.resolution;
+    const tools = await this.#colors();
+    const { looks, findings } = resolveLooks(look, menus, { tools, source: this.open.source });
+    const isCrowded = menus.some(menu => menu.fold.when === 'crowded');
+    const fonts = isCrowded ? await this.fonts() : null;
+    const fits = fonts ? foldWidths(menus, fonts) : new Map<string, number>();
+    const style = styleSheet(menus, looks, { fits, panels });
+    return { looks, style, findings: [...findings, ...(fonts?.findings ?? [])] };
+  }
+
+  /** All that can be known, and can be wrong, before a page is touched; null for no run where something is wrong. */
+  async prepared(): Promise<{ run: Run | null; style: string; findings: Finding[] }> {
+    const { open, plan, site, facts, resolution } = this;
+    const { looks, style, findings: ofLooks } = await this.styled();
+    const script = scriptOf(behavioursOf(resolution.menus));
+    const taken = [...facts.files].find(path => ownPaths.includes(path.toLowerCase()));
+    const seek = await this.#seeker();
+    const findings = [
+      ...this.findings,
+      ...missingWords(plan.languages, resolution.menus, open.source),
+      ...ofLooks,
+      ...(await this.#around(seek)),
+      ...folderFindings(open, plan.output, site.root),
+      ...(taken ? [nameTaken(taken)] : []),
+    ];
+    if (hasErrors(findings)) return { run: null, style, findings };
+    const own = new Map([[ownStyle, style], ...(script === null ? [] : [[ownScript, script] as const])]);
+    const basis = this.#basis(script, style);
+    const mark = planMark(open.source.text);
+    const reserves = looks.uses.weight;
+    return { run: new Run({ plan, site, resolution, reserves, own, seek, basis, mark }), style, findings };
+  }
+
+  /** Stands for all that finished files depend on beside their sources. */
+  #basis(script: string | null, style: string): string {
+    const { menus, ids } = this.resolution;
+    const resolved = JSON.stringify([
+      menus.map(({ pages, ...menu }) => [menu, [...(pages ?? [])]]),
+      [...ids],
+    ]);
+    return [version, script ?? '', this.open.source.text, resolved, style].map(part => crc32(part)).join(' ');
+  }
+
+  async #colors(): Promise<ColorTools | null> {
+    return hasLooks(this.plan) ? (await import('../core/look/color.ts')).colorTools : null;
+  }
+
+  async #seeker(): Promise<Seek | null> {
+    const isComplex = (text: string): boolean => readSelector(text)?.isCompound === false;
+    const isNeeded =
+      this.plan.menus.some(
+        ({ place }) => place?.side === 'instead-of' || place?.selectors.some(isComplex) === true,
+      ) || this.plan.skipTo.some(isComplex);
+    return isNeeded ? (await import('../core/page/select.ts')).seekIn : null;
+  }
+
+  /** What lies around a menu that is to stay, or has submenus that lie over the page. */
+  async #around(seek: Seek | null): Promise<Finding[]> {
+    const { menus } = this.resolution;
+    if (!menus.some(menu => menu.stays !== null || hasSheets(menu))) return [];
+    const { aroundMenus } = await import('../core/check/around.ts');
+    const { site } = this;
+    const source = { menus, skipTo: this.plan.skipTo, seek };
+    return fromUser(aroundMenus(source, { pages: site.facts.pages, files: site.contents }), site.root);
+  }
+}
