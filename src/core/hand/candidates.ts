@@ -29,8 +29,8 @@ const longestLabel = 40;
 /** The parts of a page that look like menus: most of what they say is links. */
 export function handMenus(tree: Tree): HandMenu[] {
   for (const node of tree.nodes) if (lists.has(node.name) && node.close < 0) endList(tree, node);
-  const counts = countsOf(tree);
-  const nodes = tree.content.filter(isNode).flatMap(node => candidatesIn(tree, node, counts));
+  const holdings = new Holdings(tree);
+  const nodes = tree.content.filter(isNode).flatMap(node => candidatesIn(tree, node, holdings));
   if (nodes.length === 0) return [];
   const selectors = new Selectors(tree);
   return nodes
@@ -58,41 +58,64 @@ function endList(tree: Tree, list: TreeNode): void {
 }
 
 interface Counts {
-  links: number;
   /** Letters in links, and outside of them. */
   linked: number;
   other: number;
-  /** It holds a heading of the first level, or of any. */
+  /** It holds a heading of the first level. */
   hasTitle: boolean;
 }
 
-/** What every element holds, computed once from the leaves. */
-function countsOf(tree: Tree): Map<TreeNode, Counts> {
-  const counts = new Map<TreeNode, Counts>();
-  const count = (node: TreeNode, inLink: boolean): Counts => {
-    const sum = { links: isLink(node) ? 1 : 0, linked: 0, other: 0, hasTitle: node.name === 'h1' };
-    counts.set(node, sum);
-    if (unseen.has(node.name) || isOurs(node)) return sum;
+/** What elements hold: links are counted for all, letters only where somebody asks, since most of a page is prose. */
+class Holdings {
+  readonly #tree: Tree;
+  readonly #links = new Map<TreeNode, number>();
+  readonly #inLink = new Map<TreeNode, Counts>();
+  readonly #counts = new Map<TreeNode, Counts>();
+
+  constructor(tree: Tree) {
+    this.#tree = tree;
+    for (const node of childrenOf(tree)) this.#countLinks(node);
+  }
+
+  links(node: TreeNode): number {
+    return this.#links.get(node) ?? 0;
+  }
+
+  #countLinks(node: TreeNode): number {
+    let links = isLink(node) ? 1 : 0;
+    if (!isClosed(node)) for (const one of node.content) if (isNode(one)) links += this.#countLinks(one);
+    if (links > 0) this.#links.set(node, links);
+    return links;
+  }
+
+  /** @param inLink whether a link lies around it */
+  of(node: TreeNode, inLink = false): Counts {
+    const known = inLink ? this.#inLink : this.#counts;
+    let counts = known.get(node);
+    if (!counts) known.set(node, (counts = this.#count(node, inLink)));
+    return counts;
+  }
+
+  #count(node: TreeNode, inLink: boolean): Counts {
+    const sum = { linked: 0, other: 0, hasTitle: node.name === 'h1' };
+    if (isClosed(node)) return sum;
     if (node.name === 'img') sum.linked += inLink ? 6 : 0;
     const inside = inLink || isLink(node);
     for (const one of node.content) {
-      if (!isNode(one)) {
-        const letters = lettersOf(tree, one);
-        if (inside) sum.linked += letters;
-        else sum.other += letters;
-      } else {
-        const below = count(one, inside);
-        sum.links += below.links;
+      if (isNode(one)) {
+        const below = this.of(one, inside);
         sum.linked += below.linked;
         sum.other += below.other;
         sum.hasTitle ||= below.hasTitle;
-      }
+      } else if (inside) sum.linked += lettersOf(this.#tree, one);
+      else sum.other += lettersOf(this.#tree, one);
     }
     return sum;
-  };
-  for (const node of childrenOf(tree)) count(node, false);
-  return counts;
+  }
 }
+
+/** What lies in it is neither seen nor written by hand. */
+const isClosed = (node: TreeNode): boolean => unseen.has(node.name) || isOurs(node);
 
 function lettersOf(tree: Tree, text: TreeText): number {
   // Of long texts it does not matter how many of their letters are white space.
@@ -101,22 +124,24 @@ function lettersOf(tree: Tree, text: TreeText): number {
   return isSeparator(words) ? 0 : words.replace(/\s+/g, '').length;
 }
 
-function candidatesIn(tree: Tree, node: TreeNode, counts: Map<TreeNode, Counts>): TreeNode[] {
-  const own = counts.get(node)!;
-  if (own.links < 2 || unseen.has(node.name) || isOurs(node)) return [];
+function candidatesIn(tree: Tree, node: TreeNode, holdings: Holdings): TreeNode[] {
+  const links = holdings.links(node);
+  if (links < 2 || isClosed(node)) return [];
   const isLandmark = node.name === 'nav' || roleOf(node, tree.charset) === 'navigation';
-  const inner = (): TreeNode[] => childrenOf(node).flatMap(one => candidatesIn(tree, one, counts));
+  const inner = (): TreeNode[] => childrenOf(node).flatMap(one => candidatesIn(tree, one, holdings));
   if (isLandmark) return [node];
-  if (!blocks.has(node.name) || own.hasTitle || own.other > Math.max(12, own.linked * 0.6)) return inner();
+  if (!blocks.has(node.name)) return inner();
+  const own = holdings.of(node);
+  if (own.hasTitle || own.other > Math.max(12, own.linked * 0.6)) return inner();
   if (lists.has(node.name) || node.name === 'table' || node.name === 'tr') return [node];
-  const whole = childrenOf(node).find(one => counts.get(one)!.links === own.links);
+  const whole = childrenOf(node).find(one => holdings.links(one) === links);
   const isBare = !node.attributes.some(one => one.name === 'id' || one.name === 'class');
   if (
     whole &&
     blocks.has(whole.name) &&
-    (containers.has(node.name) || isBare || counts.get(whole)!.other < own.other)
+    (containers.has(node.name) || isBare || holdings.of(whole).other < own.other)
   )
-    return candidatesIn(tree, whole, counts);
+    return candidatesIn(tree, whole, holdings);
   if (whole && isOurs(whole)) return [];
   if (whole && (whole.name === 'nav' || roleOf(whole, tree.charset) === 'navigation')) return [whole];
   if (whole && lists.has(whole.name)) return [node];

@@ -1,12 +1,13 @@
 import type { SitePath } from '../address/path.ts';
-import { type Raw, lowerAscii } from '../text/bytes.ts';
+import { type Raw, bytesOf, lowerAscii } from '../text/bytes.ts';
 import { decode } from '../text/charset.ts';
 import { readAttributeReferences, readReferences } from '../text/references.ts';
-import type { Extent, FullPage, Heading, Identified, Landmark, Link } from './content.ts';
+import type { Extent, FullPage, Heading, Identified, Link } from './content.ts';
 import { FrameReader } from './frame.ts';
 import { nothingWanted } from './wanted.ts';
 import { collapse, wordsIn } from './words.ts';
 import { headings } from './kinds.ts';
+import { landmarkElements, landmarkOf } from './landmarks.ts';
 import { type Tree, TreeBuilder } from './tree.ts';
 import type { Attribute, Frame } from './types.ts';
 import { type Listener, Walk } from './walk.ts';
@@ -35,37 +36,23 @@ function readWhole(
   return { page: full.page(frame.frame()), builder };
 }
 
+/** Text being read, of a heading or of a link: raw until the charset is known, and then put where it belongs. */
 interface OpenText {
   closes: string;
   parts: Raw[];
-  done: (text: string) => void;
+  of: { text: string };
 }
 
-/** What is found before the charset is known: its texts are raw, and become text at the end. */
-interface Later {
-  raw: Raw;
-  done: (text: string) => void;
-}
-
-/** Landmarks by element; `header` and `footer` count only outside the parts of a page that have their own. */
-const landmarkOf: Record<string, Landmark['kind']> = {
-  header: 'banner',
-  nav: 'navigation',
-  main: 'main',
-  footer: 'contentinfo',
-  aside: 'complementary',
-  search: 'search',
-};
-const roles = new Set<string>(Object.values(landmarkOf));
 /** Elements that say something without attributes. */
-const toldBare: ReadonlySet<string> = new Set([...headings, ...Object.keys(landmarkOf), 'a', 'br']);
+const toldBare: ReadonlySet<string> = new Set([...headings, ...landmarkElements, 'a', 'br']);
 const sectioning = new Set(['article', 'aside', 'main', 'nav', 'section']);
-const inert = new Set(['template']);
 
 class FullReader implements Listener {
   readonly #walk: Walk;
   readonly #frame: FrameReader;
-  readonly #ids: (Extent & { raw: Raw; element: string })[] = [];
+  readonly #bytes: Uint8Array;
+  /** With the value raw until the charset is known. */
+  readonly #ids: Identified[] = [];
   readonly #page: Omit<FullPage, 'frame' | 'ids'> = {
     headings: [],
     links: [],
@@ -74,9 +61,8 @@ class FullReader implements Listener {
     isUnlisted: false,
     date: null,
   };
-  /** Attribute values, and texts of headings and links, that are still to be decoded. */
-  readonly #values: Later[] = [];
-  readonly #texts: Later[] = [];
+  /** Links whose text is the alternative text of an area. */
+  readonly #areas: Link[] = [];
   /** Texts being read: of a heading, of a link. */
   #open: OpenText[] = [];
   #menus: { name: string; depth: number }[] = [];
@@ -88,38 +74,50 @@ class FullReader implements Listener {
   constructor(walk: Walk, frame: FrameReader) {
     this.#walk = walk;
     this.#frame = frame;
+    this.#bytes = bytesOf(walk.raw);
   }
 
-  /** Once the walk is over. */
+  /** Once the walk is over: what was kept raw becomes text. */
   page(frame: Frame): FullPage {
-    for (const one of this.#open.reverse()) this.#finish(one);
-    const text = (raw: Raw): string => readAttributeReferences(decode(raw, frame.charset));
-    for (const { raw, done } of this.#values) done(text(raw));
-    for (const { raw, done } of this.#texts) done(collapse(readReferences(decode(raw, frame.charset))));
-    return { frame, ids: this.#identified(text), ...this.#page };
+    for (const one of this.#open.reverse()) finish(one);
+    const page = this.#page;
+    const { charset } = frame;
+    const value = (raw: Raw): string => readAttributeReferences(decode(raw, charset));
+    const text = (raw: Raw): string => collapse(readReferences(decode(raw, charset)));
+    for (const one of page.headings) {
+      one.text = text(one.text);
+      if (one.id !== null) one.id = value(one.id) || null;
+    }
+    const alternatives = this.#areas.map(area => value(area.text));
+    for (const one of page.links) {
+      one.text = text(one.text);
+      one.href = value(one.href);
+    }
+    for (const [at, area] of this.#areas.entries()) area.text = alternatives[at]!;
+    for (const one of page.landmarks) if (one.label !== null) one.label = value(one.label);
+    if (page.date !== null) page.date = value(page.date);
+    return { frame, ids: this.#identified(value), ...page };
   }
 
   /** An old `name` of a link counts where its id is another. */
   #identified(text: (raw: Raw) => string): Identified[] {
-    const found: Identified[] = [];
-    let last: (Extent & { id: string }) | null = null;
-    for (const { start, end, raw, element } of this.#ids) {
-      const id = text(raw);
-      const isSame: boolean = last !== null && last.start === start && last.id === id;
-      last = { start, end, id };
-      if (id !== '' && !isSame) found.push({ start, end, id, element });
-    }
-    return found;
+    let last: Identified | null = null;
+    return this.#ids.filter(one => {
+      one.id = text(one.id);
+      const isSame: boolean = last !== null && last.start === one.start && last.id === one.id;
+      last = one;
+      return one.id !== '' && !isSame;
+    });
   }
 
   hearsText(): boolean {
-    return !this.#walk.outline.isInside(unread);
+    return !this.#walk.outline.isUnread;
   }
 
   onText(): void {
     const { start, end } = this.#walk.scanner;
     const { raw } = this.#walk;
-    if (start >= this.#frame.bodyPoint) this.#page.words += wordsIn(raw, start, end);
+    if (start >= this.#frame.bodyPoint) this.#page.words += wordsIn(this.#bytes, start, end);
     if (this.#open.length === 0) return;
     const text = raw.slice(start, end);
     for (const one of this.#open) one.parts.push(text);
@@ -127,7 +125,7 @@ class FullReader implements Listener {
 
   onTag(): void {
     const { outline, scanner } = this.#walk;
-    this.#isInert = outline.isInside(inert);
+    this.#isInert = outline.isInert;
     this.#depth = outline.depth;
     this.#isInner = (scanner.name === 'header' || scanner.name === 'footer') && outline.isInside(sectioning);
   }
@@ -141,9 +139,9 @@ class FullReader implements Listener {
     const extent = { start, end };
     this.#readMenu(attributes);
     const id = rawValue(attributes, 'id');
-    if (id !== null && id !== '') this.#ids.push({ ...extent, raw: id, element: name });
+    if (id !== null && id !== '') this.#ids.push({ start, end, id, element: name });
     const oldName = name === 'a' ? rawValue(attributes, 'name') : null;
-    if (oldName !== null && oldName !== '') this.#ids.push({ ...extent, raw: oldName, element: name });
+    if (oldName !== null && oldName !== '') this.#ids.push({ start, end, id: oldName, element: name });
     this.#readLandmark(name, attributes, extent);
     if (headings.has(name)) this.#readHeading(name, id === '' ? null : id, extent);
     else if (name === 'a' || name === 'area') this.#readLink(name, attributes, extent);
@@ -158,10 +156,7 @@ class FullReader implements Listener {
     this.#leaveMenus();
     if (this.#open.length === 0) return;
     const isHeading = headings.has(name);
-    for (const one of this.#open.filter(
-      ({ closes }) => closes === name || (isHeading && headings.has(closes)),
-    ))
-      this.#finish(one);
+    this.#close(closes => closes === name || (isHeading && headings.has(closes)));
   }
 
   #leaveMenus(): void {
@@ -176,25 +171,24 @@ class FullReader implements Listener {
       this.#menus.push({ name: readAttributeReferences(menu), depth: this.#depth });
   }
 
-  #readHeading(name: string, id: Raw | null, extent: Extent): void {
-    const heading: Heading = { ...extent, level: Number(name[1]), text: '', id: null };
-    if (id !== null) this.#values.push({ raw: id, done: text => (heading.id = text || null) });
+  #readHeading(name: string, id: Raw | null, { start, end }: Extent): void {
+    const heading: Heading = { start, end, level: Number(name[1]), text: '', id };
     this.#page.headings.push(heading);
     if (this.#open.length > 0) this.#open = this.#open.filter(one => !headings.has(one.closes));
-    this.#open.push({ closes: name, parts: [], done: text => (heading.text = text) });
+    this.#open.push({ closes: name, parts: [], of: heading });
   }
 
-  #readLink(name: string, attributes: readonly Attribute[], extent: Extent): void {
+  #readLink(name: string, attributes: readonly Attribute[], { start, end }: Extent): void {
     const href = rawValue(attributes, 'href');
-    if (this.#open.length > 0)
-      for (const one of this.#open.filter(({ closes }) => closes === 'a')) this.#finish(one);
+    this.#close(closes => closes === 'a');
     if (href === null) return;
-    const link: Link = { ...extent, href: '', text: '', menu: this.#menus.at(-1)?.name ?? null };
+    const link: Link = { start, end, href, text: '', menu: this.#menus.at(-1)?.name ?? null };
     this.#page.links.push(link);
-    this.#values.push({ raw: href, done: text => (link.href = text) });
-    const alt = name === 'area' ? rawValue(attributes, 'alt') : null;
-    if (alt !== null) this.#values.push({ raw: alt, done: text => (link.text = text) });
-    if (name === 'a') this.#open.push({ closes: 'a', parts: [], done: text => (link.text = text) });
+    if (name === 'a') this.#open.push({ closes: 'a', parts: [], of: link });
+    else {
+      link.text = rawValue(attributes, 'alt') ?? '';
+      this.#areas.push(link);
+    }
   }
 
   /** What counts here is ASCII in every charset. */
@@ -208,9 +202,7 @@ class FullReader implements Listener {
   }
 
   #readDate(attributes: readonly Attribute[]): void {
-    const date = rawValue(attributes, 'datetime');
-    if (date === null) return;
-    this.#values.push({ raw: date, done: text => (this.#page.date ??= text) });
+    this.#page.date ??= rawValue(attributes, 'datetime');
   }
 
   #readAlternative(attributes: readonly Attribute[]): void {
@@ -219,29 +211,28 @@ class FullReader implements Listener {
   }
 
   #readLandmark(name: string, attributes: readonly Attribute[], extent: Extent): void {
-    if (landmarkOf[name] === undefined && rawValue(attributes, 'role') === null) return;
-    const role = lowerAscii(readAttributeReferences(rawValue(attributes, 'role') ?? '')).split(' ')[0]!;
-    const kind = roles.has(role)
-      ? (role as Landmark['kind'])
-      : role === '' && !this.#isInner
-        ? landmarkOf[name]
-        : undefined;
-    if (kind === undefined || this.#walk.outline.inForeign) return;
-    const landmark: Landmark = { ...extent, kind, label: null };
-    this.#page.landmarks.push(landmark);
-    const label = rawValue(attributes, 'aria-label');
-    if (label !== null) this.#values.push({ raw: label, done: text => (landmark.label = text) });
+    const kind = landmarkOf(name, rawValue(attributes, 'role'), this.#isInner);
+    if (kind === null || this.#walk.outline.inForeign) return;
+    const { start, end } = extent;
+    this.#page.landmarks.push({ start, end, kind, label: rawValue(attributes, 'aria-label') });
   }
 
-  #finish(one: OpenText): void {
-    this.#open = this.#open.filter(other => other !== one);
-    this.#texts.push({ raw: one.parts.length === 1 ? one.parts[0]! : one.parts.join(''), done: one.done });
+  /** Ends the texts of what a tag closes. */
+  #close(isClosed: (name: string) => boolean): void {
+    if (!this.#open.some(one => isClosed(one.closes))) return;
+    this.#open = this.#open.filter(one => {
+      const goesOn = !isClosed(one.closes);
+      if (!goesOn) finish(one);
+      return goesOn;
+    });
   }
+}
+
+function finish({ parts, of }: OpenText): void {
+  of.text = parts.length === 1 ? parts[0]! : parts.join('');
 }
 
 function rawValue(attributes: readonly Attribute[], name: string): Raw | null {
-  return attributes.find(one => one.name === name)?.value ?? null;
+  for (const one of attributes) if (one.name === name) return one.value;
+  return null;
 }
-
-/** Their content is no text for people. */
-const unread = new Set(['script', 'style', 'template', 'noscript']);

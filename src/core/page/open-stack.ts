@@ -9,7 +9,12 @@ export interface Open {
   outerLink: boolean;
   /** Told when the element ends, where somebody asked. */
   record: Element | null;
+  /** The names of all that is open down to it, once they have been asked for. */
+  path: readonly string[] | null;
 }
+
+const nothing: readonly string[] = [];
+const unread: ReadonlySet<string> = new Set(['script', 'style', 'template', 'noscript']);
 
 /** The elements that are open, as the HTML standard’s stack of open elements has them. */
 export class OpenStack {
@@ -17,13 +22,41 @@ export class OpenStack {
   protected readonly scanner: Scanner;
   /** A link that is open, or that the browser opens again because it was never closed. */
   protected isLinkOpen = false;
+  /** How many elements are open whose content is no text for people, and how many of them are a `template`. */
+  #unread = 0;
+  #templates = 0;
 
   constructor(scanner: Scanner) {
     this.scanner = scanner;
   }
 
-  within(): string[] {
-    return this.elements.map(one => one.name);
+  within(): readonly string[] {
+    const top = this.elements.at(-1);
+    if (!top) return nothing;
+    top.path ??= this.elements.map(one => one.name);
+    return top.path;
+  }
+
+  /** A link, a form or what formats text goes, and what is open in it stays. */
+  protected takeOut(at: number): void {
+    this.elements.splice(at, 1);
+    for (const one of this.elements) one.path = null;
+  }
+
+  /** What stands here is no text for people. */
+  get isUnread(): boolean {
+    return this.#unread > 0;
+  }
+
+  /** What stands here is no part of the page until a script takes it out of its `template`. */
+  get isInert(): boolean {
+    return this.#templates > 0;
+  }
+
+  protected push(one: Open): void {
+    this.elements.push(one);
+    if (unread.has(one.name)) this.#unread += 1;
+    if (one.name === 'template') this.#templates += 1;
   }
 
   protected top(): string {
@@ -33,6 +66,8 @@ export class OpenStack {
   protected pop(byOwnTag = false): void {
     const one = this.elements.pop();
     if (!one) return;
+    if (unread.has(one.name)) this.#unread -= 1;
+    if (one.name === 'template') this.#templates -= 1;
     if (one.record) {
       one.record.stop = byOwnTag ? this.scanner.end : this.scanner.start;
       if (byOwnTag) {

@@ -56,7 +56,8 @@ export class Outline extends OpenStack {
   }
 
   isInside(names: ReadonlySet<string>): boolean {
-    return this.elements.some(one => names.has(one.name));
+    for (const one of this.elements) if (names.has(one.name)) return true;
+    return false;
   }
 
   /**
@@ -111,7 +112,7 @@ export class Outline extends OpenStack {
     const isForeign = name === 'svg' || name === 'math' || (this.inForeign && !this.#atIntegrationPoint());
     if (isRoot(name) && !isForeign) return;
     if (isForeign ? selfClosing : voidElements.has(name)) return;
-    this.elements.push({ name, isForeign, outerLink: this.isLinkOpen, record });
+    this.push({ name, isForeign, outerLink: this.isLinkOpen, record, path: null });
     if (isForeign) return;
     if (name === 'a') this.isLinkOpen = true;
     else if (markers.has(name)) this.isLinkOpen = false;
@@ -169,7 +170,7 @@ export class Outline extends OpenStack {
     if (name === 'a') this.isLinkOpen = false;
     const at = this.find(name, scopeEnds);
     if (at < 0) return;
-    if (this.elements.slice(at + 1).some(one => special.has(one.name))) this.elements.splice(at, 1);
+    if (this.elements.slice(at + 1).some(one => special.has(one.name))) this.takeOut(at);
     else this.closeTo(at, true);
   }
 
@@ -179,13 +180,13 @@ export class Outline extends OpenStack {
     const at = this.find('a', markers);
     if (at < 0) return;
     if (at === this.elements.length - 1) this.pop();
-    else this.elements.splice(at, 1);
+    else this.takeOut(at);
   }
 
   #remove(name: string): void {
     const at = this.find(name, scopeEnds);
     if (at === this.elements.length - 1) this.closeTo(at, true);
-    else if (at >= 0) this.elements.splice(at, 1);
+    else if (at >= 0) this.takeOut(at);
   }
 
   #beforeTablePart(name: string): boolean {

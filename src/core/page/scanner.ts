@@ -100,6 +100,7 @@ export class Scanner {
 
   #read(at: number, inForeign: boolean): TokenKind {
     const { raw } = this;
+    if (this.#readBare(at)) return this.kind;
     simpleTag.lastIndex = at;
     const simple = simpleTag.exec(raw);
     this.#isSimple = simple !== null;
@@ -124,6 +125,23 @@ export class Scanner {
     this.name = lowerAscii(raw.slice(nameStart, nameEnd));
     this.selfClosing = raw[end - 2] === '/' && isSelfClosing(raw, nameEnd, end);
     return this.#set(isEnd ? 'end' : 'start', at, end);
+  }
+
+  /** A tag of small letters without attributes, as most are: it needs no pattern. */
+  #readBare(at: number): boolean {
+    const { raw } = this;
+    const isEnd = raw.charCodeAt(at + 1) === 0x2f;
+    const from = at + (isEnd ? 2 : 1);
+    let to = from;
+    let code = raw.charCodeAt(to);
+    while ((code >= 0x61 && code <= 0x7a) || (code >= 0x30 && code <= 0x39 && to > from))
+      code = raw.charCodeAt((to += 1));
+    if (code !== 0x3e || to === from) return false;
+    this.name = raw.slice(from, to);
+    this.selfClosing = false;
+    this.#isSimple = true;
+    this.#set(isEnd ? 'end' : 'start', at, to + 1);
+    return true;
   }
 
   #cutOff(at: number): TokenKind {

@@ -67,11 +67,10 @@ export class TreeBuilder implements Listener {
   onStart(element: Element | null): void {
     const { scanner } = this.#walk;
     if (element === null || roots.has(scanner.name)) return;
-    const node: TreeNode = Object.assign(element, {
-      parent: this.#parent,
-      content: [],
-      attributes: scanner.attributes(),
-    });
+    const node = element as TreeNode;
+    node.parent = this.#parent;
+    node.content = [];
+    node.attributes = scanner.attributes();
     (this.#parent?.content ?? this.#content).push(node);
     this.#nodes.push(node);
   }

@@ -44,32 +44,56 @@ export class Walk {
   run(listeners: readonly Listener[]): void {
     const { scanner, outline } = this;
     const ends = listeners.every(one => one.isDone !== undefined);
-    const texts = listeners.filter(one => one.onText !== undefined);
+    const heard = hearers(listeners);
     while (!ends || !listeners.every(one => one.isDone!())) {
-      const withText = texts.some(one => one.hearsText?.() !== false);
-      const kind = scanner.next(outline.inForeign, withText);
-      if (kind === 'done') return;
-      if (kind === 'start') this.#start(listeners);
-      else if (kind === 'end') this.#end(listeners);
-      else if (kind === 'text') for (const one of texts) if (one.hearsText?.() !== false) one.onText!();
+      const kind = scanner.next(outline.inForeign, hears(heard.onText));
+      if (kind === 'start') this.#start(heard);
+      else if (kind === 'end') this.#end(heard);
+      else if (kind === 'text') tellText(heard.onText);
+      else if (kind === 'done') return;
     }
   }
 
-  #start(listeners: readonly Listener[]): void {
+  #start({ asks, onTag, onStart }: Hearers): void {
     const { scanner, outline } = this;
-    let asks = false;
-    for (const one of listeners) if (one.asks?.() === true) asks = true;
-    const openBefore = asks ? outline.within() : null;
+    let isAsked = false;
+    for (const one of asks) if (one.asks!()) isAsked = true;
+    const openBefore = isAsked ? outline.within() : null;
     if (!outline.before(scanner.name)) return;
-    for (const one of listeners) one.onTag?.();
+    for (const one of onTag) one.onTag!();
     const element = openBefore === null ? null : outline.enter(openBefore);
     if (element === null) outline.open();
-    for (const one of listeners) one.onStart?.(element);
+    for (const one of onStart) one.onStart!(element);
   }
 
-  #end(listeners: readonly Listener[]): void {
-    for (const one of listeners) one.onEndTag?.();
+  #end({ onEndTag, onEnd }: Hearers): void {
+    for (const one of onEndTag) one.onEndTag!();
     this.outline.close();
-    for (const one of listeners) one.onEnd?.();
+    for (const one of onEnd) one.onEnd!();
   }
+}
+
+type Event = 'asks' | 'onTag' | 'onStart' | 'onEndTag' | 'onEnd' | 'onText';
+type Hearers = Record<Event, readonly Listener[]>;
+
+/** Who hears of what: most hear of a few things, and a page has many tags. */
+function hearers(all: readonly Listener[]): Hearers {
+  const of = (event: Event): Listener[] => all.filter(one => one[event] !== undefined);
+  return {
+    asks: of('asks'),
+    onTag: of('onTag'),
+    onStart: of('onStart'),
+    onEndTag: of('onEndTag'),
+    onEnd: of('onEnd'),
+    onText: of('onText'),
+  };
+}
+
+function hears(listeners: readonly Listener[]): boolean {
+  for (const one of listeners) if (one.hearsText?.() !== false) return true;
+  return false;
+}
+
+function tellText(listeners: readonly Listener[]): void {
+  for (const one of listeners) if (one.hearsText?.() !== false) one.onText!();
 }

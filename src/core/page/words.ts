@@ -38,15 +38,19 @@ export function once<Value>(make: () => Value): () => Value {
   return () => (made ??= { value: make() }).value;
 }
 
-/** How many stretches without white space. */
-export function wordsIn(raw: Raw, from: number, end: number): number {
+/** 1 for HTML's white space, 0 for any other byte. */
+const spaces = Uint8Array.from({ length: 256 }, (_, code) =>
+  '\t\n\f\r '.includes(String.fromCharCode(code)) ? 1 : 0,
+);
+
+/** How many stretches without white space; counted without a branch, since most of a page is text. */
+export function wordsIn(bytes: Uint8Array, from: number, end: number): number {
   let words = 0;
-  let isInWord = false;
+  let before = 1;
   for (let at = from; at < end; at += 1) {
-    const code = raw.charCodeAt(at);
-    const isSpace = code === 0x20 || code === 0x0a || code === 0x09 || code === 0x0d || code === 0x0c;
-    if (!isSpace && !isInWord) words += 1;
-    isInWord = !isSpace;
+    const now = spaces[bytes[at]!]!;
+    words += before & (now ^ 1);
+    before = now;
   }
   return words;
 }

@@ -39,6 +39,15 @@ export function linksOf(site: WholeSite): FoundLink[] {
 }
 
 const known = new WeakMap<WholeSite, FoundLink[]>();
+const knownIds = new WeakMap<FullPage, ReadonlySet<string>>();
+
+/** A page may have as many places as links to them. */
+function idsOf(page: FullPage): ReadonlySet<string> {
+  const ids = knownIds.get(page) ?? new Set(page.ids.map(one => one.id));
+  knownIds.set(page, ids);
+  return ids;
+}
+
 const lowerNames = new WeakMap<WholeSite, ReadonlyMap<string, SitePath>>();
 
 /** Where an `href` in a page leads. */
@@ -81,7 +90,7 @@ function endOf(href: string, page: FullPage, context: Context): LinkEnd {
       const right = context.lower.get(target.toLowerCase());
       if (right !== undefined) return { kind: 'other-case', path: target, right };
       if (address.kind === 'root') return { kind: 'foreign' };
-      if (page.ids.some(one => one.id === written)) return { kind: 'no-hash', id: written };
+      if (idsOf(page).has(written)) return { kind: 'no-hash', id: written };
       return { kind: 'no-file', path: target };
     }
   }
@@ -98,7 +107,7 @@ function placeIn(path: SitePath | null, fragment: string | null, { site }: Conte
   const page = site.pages.get(path);
   if (!page) return { kind: 'file', path };
   const isTop = fragment === null || fragment === '' || fragment.toLowerCase() === 'top';
-  if (isTop || page.ids.some(one => one.id === fragment)) return { kind: 'page', path };
+  if (isTop || idsOf(page).has(fragment)) return { kind: 'page', path };
   return { kind: 'no-place', path, id: fragment };
 }
 
