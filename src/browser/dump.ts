@@ -1,7 +1,11 @@
-import { spawnSync } from 'node:child_process';
-import { pathToFileURL } from 'node:url';
+import { execFile } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { promisify } from 'node:util';
 
 const patience = 60_000;
+const run = promisify(execFile);
 
 /** A browser on this machine, and the script that looks at a page in it. */
 export interface Looking {
@@ -9,35 +13,53 @@ export interface Looking {
   script: string;
 }
 
-/** A page as a browser has it after its scripts have run, as markup; null where the browser gives none. */
-export function dumpPage(
-  browser: string,
-  file: string,
-  { profile, size = [1280, 800], time = 3000 }: { profile: string; size?: [number, number]; time?: number },
-): string | null {
-  const { stdout } = spawnSync(
-    browser,
-    [
-      '--headless',
-      // Its sandbox does not start for root.
-      ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
-      '--disable-gpu',
-      // Letters are as wide as in a window, whatever the size.
-      '--font-render-hinting=none',
-      '--allow-file-access-from-files',
-      `--window-size=${size.join(',')}`,
-      `--user-data-dir=${profile}`,
-      `--virtual-time-budget=${time}`,
-      '--dump-dom',
-      pathToFileURL(file).href,
-    ],
-    { encoding: 'utf8', timeout: patience, stdio: ['ignore', 'pipe', 'ignore'], maxBuffer: 64 * 1024 * 1024 },
-  );
-  return stdout || null;
+export interface Window {
+  size?: readonly [width: number, height: number];
+  /** How long the page’s own time goes on, in milliseconds. */
+  time?: number;
 }
 
+/** A browser with a profile of its own, which knows no host but this machine, and goes when what is done is done. */
+export async function withBrowser<Seen>(browser: string, use: (open: Open) => Promise<Seen>): Promise<Seen> {
+  const profile = mkdtempSync(join(tmpdir(), 'kamino-browser-'));
+  try {
+    return await use(async (address, more, { size = [1280, 800], time = 3000 } = {}) => {
+      const given = [
+        '--headless',
+        // Its sandbox does not start for root.
+        ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
+        '--disable-gpu',
+        // Letters are as wide as in a window, whatever the size.
+        '--font-render-hinting=none',
+        '--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        `--window-size=${size.join(',')}`,
+        `--user-data-dir=${profile}`,
+        `--virtual-time-budget=${time}`,
+      ];
+      try {
+        const { stdout } = await run(browser, [...given, ...more, address], {
+          timeout: patience,
+          maxBuffer: 64 * 1024 * 1024,
+        });
+        return stdout;
+      } catch {
+        return '';
+      }
+    });
+  } finally {
+    rmSync(profile, { recursive: true, force: true, maxRetries: 5 });
+  }
+}
+
+/** Opens an address, and gives what the browser prints; nothing where it fails. */
+export type Open = (address: string, more: readonly string[], window?: Window) => Promise<string>;
+
 /** What a script left in an attribute of the page’s root, as `encodeURIComponent(JSON.stringify(…))`. */
-export function leftIn(markup: string | null, attribute: string): unknown {
-  const match = markup === null ? null : new RegExp(`${attribute}="([^"]*)"`).exec(markup);
+export function leftIn(markup: string, attribute: string): unknown {
+  const match = new RegExp(`${attribute}="([^"]*)"`).exec(markup);
   return match ? (JSON.parse(decodeURIComponent(match[1]!)) as unknown) : null;
 }

@@ -1,40 +1,33 @@
-import { spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { pathToFileURL } from 'node:url';
-import { type Looking, dumpPage, leftIn } from './dump.ts';
+import { harmfulSpans } from '../core/page/harmless.ts';
+import { bytesOf, splice, utf8Raw } from '../core/text/bytes.ts';
+import { type Looking, leftIn, withBrowser } from './dump.ts';
+import { show } from './showing.ts';
 
 /** A picture (PNG) of a whole page in a window of this width; null where the browser gives none. */
-export function pictureOf({ browser, script }: Looking, html: string, width: number): Uint8Array | null {
+export async function pictureOf(
+  { browser, script }: Looking,
+  html: string,
+  width: number,
+): Promise<Uint8Array | null> {
   const folder = mkdtempSync(join(tmpdir(), 'kamino-picture-'));
+  const out = join(folder, 'page.png');
+  const raw = utf8Raw(html);
+  const bare = splice(raw, harmfulSpans(raw, { name: 'utf-8', declared: true }, true));
+  const page = (path: string, nonce: string): Uint8Array | null =>
+    path === 'page.html' ? bytesOf(`${bare}<script nonce="${nonce}">${script}</script>`) : null;
   try {
-    const page = join(folder, 'page.html');
-    const [out, profile] = [join(folder, 'page.png'), join(folder, 'profile')];
-    const end = html.lastIndexOf('</body>');
-    writeFileSync(page, `${html.slice(0, end)}<script>${script}</script>${html.slice(end)}`);
-    const height =
-      Number(
-        leftIn(dumpPage(browser, page, { profile, size: [width, 800], time: 8000 }), 'data-kamino-height'),
-      ) || 2000;
-    writeFileSync(page, html);
-    spawnSync(
-      browser,
-      [
-        '--headless',
-        ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
-        '--disable-gpu',
-        '--font-render-hinting=none',
-        '--hide-scrollbars',
-        `--window-size=${width},${height}`,
-        `--user-data-dir=${profile}`,
-        '--virtual-time-budget=8000',
-        `--screenshot=${out}`,
-        pathToFileURL(page).href,
-      ],
-      { timeout: 60_000, stdio: 'ignore' },
+    return await show({ page, file: () => null }, address =>
+      withBrowser(browser, async open => {
+        const markup = await open(`${address}page.html`, ['--dump-dom'], { size: [width, 800], time: 8000 });
+        const height = Number(leftIn(markup, 'data-kamino-height')) || 2000;
+        const window = { size: [width, height] as const, time: 8000 };
+        await open(`${address}page.html`, ['--hide-scrollbars', `--screenshot=${out}`], window);
+        return existsSync(out) ? readFileSync(out) : null;
+      }),
     );
-    return existsSync(out) ? readFileSync(out) : null;
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }

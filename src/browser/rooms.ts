@@ -1,39 +1,50 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { pathToFileURL } from 'node:url';
 import type { SeenMenu } from '../core/check/seen.ts';
-import { type Looking, dumpPage, leftIn } from './dump.ts';
+import { harmfulSpans } from '../core/page/harmless.ts';
+import { bytesOf, rawOf, splice } from '../core/text/bytes.ts';
+import { charsetOf } from '../core/text/charset.ts';
+import { type Looking, leftIn, withBrowser } from './dump.ts';
+import { type Exhibits, show } from './showing.ts';
+
+/** Finished pages by path, and what gives them their look. */
+export interface PagesToSee {
+  pages: ReadonlyMap<string, Uint8Array>;
+  file: Exhibits['file'];
+}
+
+const sheetPath = 'kamino rooms.html';
 
 /** @returns for each page and width in the order given; null where the browser gives nothing */
-export function seeMenus(
+export async function seeMenus(
   { browser, script }: Looking,
-  files: readonly string[],
+  { pages, file }: PagesToSee,
   widths: readonly number[],
-): { file: string; width: number; menus: SeenMenu[] }[] | null {
-  const folder = mkdtempSync(join(tmpdir(), 'kamino-rooms-'));
-  try {
-    const frames = files.flatMap(file =>
-      widths.map(
-        width => `<iframe src="${pathToFileURL(file).href}" width="${width}" height="800"></iframe>`,
-      ),
-    );
-    const sheet = join(folder, 'rooms.html');
-    writeFileSync(
-      sheet,
-      `<!doctype html><meta charset="utf-8"><style>iframe{border:0}</style>${frames.join('')}<script>${script}</script>`,
-    );
-    const markup = dumpPage(browser, sheet, {
-      profile: join(folder, 'profile'),
-      size: [2400, 2400],
-      time: 8000,
-    });
-    const seen = leftIn(markup, 'data-kamino-rooms') as SeenMenu[][] | null;
-    if (seen === null) return null;
-    return files.flatMap((file, at) =>
-      widths.map((width, column) => ({ file, width, menus: seen[at * widths.length + column] ?? [] })),
-    );
-  } finally {
-    rmSync(folder, { recursive: true, force: true });
-  }
+): Promise<{ page: string; width: number; menus: SeenMenu[] }[] | null> {
+  const paths = [...pages.keys()];
+  const frames = paths.flatMap(path =>
+    widths.map(width => `<iframe src="${addressOf(path)}" width="${width}" height="800"></iframe>`),
+  );
+  const sheet = `<!doctype html><meta charset="utf-8"><style>iframe{border:0}</style>${frames.join('')}`;
+  const page = (path: string, nonce: string): Uint8Array | null => {
+    if (path === sheetPath) return Buffer.from(`${sheet}<script nonce="${nonce}">${script}</script>`);
+    const bytes = pages.get(path);
+    return bytes ? bare(bytes) : null;
+  };
+  const seen = await show({ page, file }, folder =>
+    withBrowser(browser, async open => {
+      const window = { size: [2400, 2400] as const, time: 8000 };
+      const markup = await open(folder + addressOf(sheetPath), ['--dump-dom'], window);
+      return leftIn(markup, 'data-kamino-rooms') as SeenMenu[][] | null;
+    }),
+  );
+  if (seen === null) return null;
+  return paths.flatMap((path, at) =>
+    widths.map((width, column) => ({ page: path, width, menus: seen[at * widths.length + column] ?? [] })),
+  );
+}
+
+const addressOf = (path: string): string => path.split('/').map(encodeURIComponent).join('/');
+
+function bare(bytes: Uint8Array): Uint8Array {
+  const raw = rawOf(bytes);
+  return bytesOf(splice(raw, harmfulSpans(raw, charsetOf(raw, null))));
 }

@@ -27,6 +27,7 @@ import { rawOf } from '../core/text/bytes.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { noFolder } from '../files/errors.ts';
 import { inPlace, ownScriptOf } from '../files/own.ts';
+import { lookIn } from '../files/look-files.ts';
 import { findPlan, fromUser, isFolder, isThere, shownPath } from '../files/paths.ts';
 import { planOf } from '../files/plan.ts';
 import { writePlanSchema } from '../files/plan-schema.ts';
@@ -149,7 +150,7 @@ class Drafting {
     const replaces = menus.some(menu => menu.place?.side === 'instead-of');
     const output = await this.#questions.output(replaces, inPlace);
     const placed = replaces ? menus : await this.#questions.placed(menus);
-    const look = this.#look();
+    const look = await this.#look();
     return {
       comments: [
         `yaml-language-server: $schema=${schemaFile}`,
@@ -164,23 +165,23 @@ class Drafting {
   }
 
   /** Of the first menu that is taken over, where a browser is at hand; else from its style sheets. */
-  #look(): DraftLook {
+  async #look(): Promise<DraftLook> {
     const main = this.#main;
     if (!main) return pageLook;
     const front = this.#site.front;
     const [path, copy] = [...main.copies].find(([one]) => one === front) ?? [...main.copies][0]!;
-    const { raw, charset, headPoint, bodyPoint } = this.#site.pages.get(path)!.frame;
+    const { raw, charset, bodyPoint } = this.#site.pages.get(path)!.frame;
     const tree = readTree(raw, charset, true);
     const node = tree.nodes.find(one => one.start === copy.start)!;
-    const place = { start: copy.start, name: node.name, headPoint, bodyPoint };
+    const place = { start: copy.start, name: node.name, bodyPoint };
     const browser = findBrowser();
     const computed =
       browser === null
         ? null
-        : computedLook(
+        : await computedLook(
             { browser, script: ownScriptOf('look') },
-            { file: join(this.#root, path), raw },
-            place,
+            { path, raw, charset, ...place },
+            lookIn(this.#root),
           );
     if (computed) return lookFromBrowser(computed);
     const rules = [...this.#folder.sheets.files.values()].flat();

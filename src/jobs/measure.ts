@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { findBrowser } from '../browser/find.ts';
 import { seeMenus } from '../browser/rooms.ts';
@@ -9,6 +10,7 @@ import { type Finding, finding, hasErrors, sortFindings } from '../core/text/fin
 import { nearest } from '../core/text/nearest.ts';
 import { inPlace, ownScriptOf } from '../files/own.ts';
 import { isThere } from '../files/paths.ts';
+import { lookIn } from '../files/look-files.ts';
 import { openAll } from './open.ts';
 import type { Opened } from './opened.ts';
 
@@ -49,7 +51,7 @@ export async function measure(options: MeasureOptions = {}): Promise<MeasureResu
     .map(menu => measuredMenu(menu, fonts, widths));
   const told = [...opened.findings, ...fonts.findings, ...unknownMenu(options.menu, opened, menus)];
   if (hasErrors(told)) return failed(told);
-  const seen = options.browser ? seenBy(opened, menus, widths) : null;
+  const seen = options.browser ? await seenBy(opened, menus, widths) : null;
   if (seen && 'rule' in seen)
     return { status: 2, findings: sortFindings([...told, seen]), menus: measured, seen: null };
   const differences = seen ? seenFindings(measured, seen) : [];
@@ -69,11 +71,11 @@ function unknownMenu(name: string | undefined, { open }: Opened, menus: readonly
 }
 
 /** The finished pages in a browser, or the reason why there is nothing to see. */
-function seenBy(
+async function seenBy(
   { open, plan, site }: Opened,
   menus: readonly ResolvedMenu[],
   widths: readonly number[],
-): SeenPage[] | Finding {
+): Promise<SeenPage[] | Finding> {
   const fail = (message: string, remedy: string): Finding =>
     finding('cannot-read', { file: open.source.file }, message, remedy);
   const browser = findBrowser();
@@ -84,12 +86,10 @@ function seenBy(
   const files = pages.map(page => join(root, page));
   if (!files.every(isThere))
     return fail('the finished pages are not there yet', 'Build them first:  kamino build');
-  const seen = seeMenus({ browser, script: ownScriptOf('rooms') }, files, widths);
-  if (seen === null)
-    return fail('the browser gave nothing', 'Try it again, or name another one in KAMINO_BROWSER.');
-  return seen.map(({ file, width, menus: all }) => ({
-    page: pages[files.indexOf(file)]!,
-    width,
-    menus: all,
-  }));
+  const shown = {
+    pages: new Map(pages.map((page, at) => [page, readFileSync(files[at]!)])),
+    file: lookIn(root),
+  };
+  const seen = await seeMenus({ browser, script: ownScriptOf('rooms') }, shown, widths);
+  return seen ?? fail('the browser gave nothing', 'Try it again, or name another one in KAMINO_BROWSER.');
 }

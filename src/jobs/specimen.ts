@@ -34,14 +34,14 @@ export async function specimen(options: SpecimenOptions = {}): Promise<SpecimenR
   writeWhole(out, Buffer.from(html));
   const written = [shownPath(out)];
   const told = [...findings];
-  const picture = options.png === undefined ? null : writePicture(html, resolve(options.png));
+  const picture = options.png === undefined ? null : await writePicture(html, resolve(options.png));
   if (typeof picture === 'string') written.push(picture);
   else if (picture) told.push(picture);
   return { status: hasErrors(told) ? 2 : 0, findings: sortFindings(told), written, menus, entries };
 }
 
 /** The picture as the user sees its path, or the reason why there is none. */
-function writePicture(html: string, file: string): string | Finding {
+async function writePicture(html: string, file: string): Promise<string | Finding> {
   const failed = (message: string, remedy: string): Finding =>
     finding('cannot-write', { file: shownPath(file) }, message, remedy);
   const browser = findBrowser();
@@ -50,7 +50,7 @@ function writePicture(html: string, file: string): string | Finding {
       'a picture needs a browser, and none was found',
       'Install Chromium, Chrome or Edge, or name one in KAMINO_BROWSER.',
     );
-  const png = pictureOf({ browser, script: ownScriptOf('height') }, html, 1600);
+  const png = await pictureOf({ browser, script: ownScriptOf('height') }, html, 1600);
   if (png === null)
     return failed('the browser gave no picture', 'Try it again, or name another one in KAMINO_BROWSER.');
   writeWhole(file, Buffer.from(png));
