@@ -1,9 +1,17 @@
+import { readlinkSync } from 'node:fs';
 import { type Finding, finding } from '../core/text/finding.ts';
 import { shownPath } from './paths.ts';
+import { LinkInWay } from './real.ts';
 
-/** What went wrong with files, as findings. */
-export function isFileError(error: unknown): error is NodeJS.ErrnoException {
-  return error instanceof Error && typeof (error as NodeJS.ErrnoException).syscall === 'string';
+type FileError = NodeJS.ErrnoException | LinkInWay | ReadOnly;
+
+/** What went wrong with files, and is told as a finding. */
+export function isFileError(error: unknown): error is FileError {
+  return (
+    error instanceof LinkInWay ||
+    error instanceof ReadOnly ||
+    (error instanceof Error && typeof (error as NodeJS.ErrnoException).syscall === 'string')
+  );
 }
 
 const reasons: Readonly<Record<string, string>> = {
@@ -11,12 +19,16 @@ const reasons: Readonly<Record<string, string>> = {
   EPERM: 'permission is denied',
   EROFS: 'the disk is read-only',
   ENOSPC: 'the disk is full',
+  EDQUOT: 'the disk is full',
+  EFBIG: 'it is larger than a file may be here',
+  ENAMETOOLONG: 'its name is too long',
   EEXIST: 'there is a file where a folder should be',
   ENOTDIR: 'there is a file where a folder should be',
   EISDIR: 'there is a folder where a file should be',
 };
 
-export function cannotWrite(error: NodeJS.ErrnoException): Finding {
+export function cannotWrite(error: FileError): Finding {
+  if (error instanceof LinkInWay || error instanceof ReadOnly) return cannotChange(error.path, error);
   const reason = reasons[error.code ?? ''] ?? error.message;
   return finding(
     'cannot-write',
@@ -26,8 +38,61 @@ export function cannotWrite(error: NodeJS.ErrnoException): Finding {
   );
 }
 
+/** A file that nobody may write, not even its owner. */
+export class ReadOnly extends Error {
+  readonly path: string;
+
+  constructor(path: string) {
+    super(`read-only: ${path}`);
+    this.path = path;
+  }
+}
+
+/** Whether nothing else can be written either. */
+export function isHopeless(error: FileError): boolean {
+  return 'code' in error && ['ENOSPC', 'EDQUOT', 'EROFS', 'EIO'].includes(error.code ?? '');
+}
+
+/** A page, or a file of Kamino's in the site, that stays as it was. */
+export function cannotChange(path: string, error: FileError): Finding {
+  if (error instanceof LinkInWay) return linkInWay(error.path);
+  const code = error instanceof ReadOnly ? 'EACCES' : (error.code ?? '');
+  const reason = error instanceof ReadOnly ? 'it is read-only' : (reasons[code] ?? error.message);
+  return finding(
+    'cannot-write',
+    { file: shownPath(path) },
+    `this could not be changed: ${reason}; it was left alone`,
+    'Change its permissions, and build again; or name it in `leave-out`.',
+  );
+}
+
+/** A page of the site that is a link to a file which is none. */
+export function linkToOther(path: string, real: string): Finding {
+  return finding(
+    'link-in-way',
+    { file: path },
+    `this is a link to \`${real}\`, which is no page of the site; it was left alone`,
+    'Put a copy in its place, or name it in `leave-out`.',
+  );
+}
+
+function linkInWay(path: string): Finding {
+  let leads = '';
+  try {
+    leads = readlinkSync(path);
+  } catch {
+    // It has gone since.
+  }
+  return finding(
+    'link-in-way',
+    { file: shownPath(path) },
+    `this is a link to \`${leads}\`, and nothing is written through a link`,
+    'Put a folder or file of its own in its place, or name another `output`.',
+  );
+}
+
 /** @param path of a file of the site */
-export function cannotRead(path: string, error: NodeJS.ErrnoException): Finding {
+export function cannotRead(path: string, error: Error & { code?: string | undefined }): Finding {
   const reason = error.code === 'ENOENT' ? 'it has gone away' : error.message;
   return finding(
     'cannot-read',
@@ -69,8 +134,24 @@ export function nameTaken(path: string): Finding {
   );
 }
 
-export function goneFile(path: string, aside: string | null): Finding {
+/** @param some of the files in it, by name */
+export function foreignOutput(folder: string, some: readonly string[]): Finding {
+  const names = some.map(one => `\`${one}\``).join(', ');
+  return finding(
+    'foreign-output',
+    { file: folder },
+    `this folder holds files that are not of this site (${names}); nothing was written`,
+    'Name a folder that is empty or not there yet, for example  output: built',
+  );
+}
+
+/** @param aside where it went, or that somebody has edited it */
+export function goneFile(path: string, aside: { place: string | null } | 'edited'): Finding {
   const where =
-    aside === null ? 'it would be moved out of the output' : `it was moved to ${shownPath(aside)}`;
+    aside === 'edited'
+      ? 'someone has edited the finished one, so it stays'
+      : aside.place === null
+        ? 'it would be moved out of the output'
+        : `it was moved to ${shownPath(aside.place)}`;
   return finding('gone-page', { file: path }, `the site no longer has this file; ${where}`);
 }

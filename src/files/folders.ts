@@ -1,7 +1,7 @@
-import { dirname, resolve } from 'node:path';
+import { dirname, relative, resolve, sep } from 'node:path';
 import { type Finding, finding } from '../core/text/finding.ts';
 import { inPlace } from './own.ts';
-import { contains, realPlace } from './paths.ts';
+import { contains, isHidden, realPlace } from './paths.ts';
 import type { OpenPlan } from './plan.ts';
 
 /** What is wrong with the folders of a plan. The output may lie in a site that is the plan's own folder. */
@@ -19,7 +19,14 @@ export function folderFindings({ file, folder, source }: OpenPlan, output: strin
           ? `the plan lies in the output \`${output}\``
           : contains(root, target) && root !== realPlace(dirname(file))
             ? `the output \`${output}\` lies in the site`
-            : null;
+            : isHidden(
+                  relative(folder, resolve(folder, output))
+                    .split(sep)
+                    .filter(one => one !== '..')
+                    .join('/'),
+                )
+              ? `the output \`${output}\` lies in a hidden folder`
+              : null;
   const remedy = 'Name another folder, for example  output: built';
   return wrong === null ? [] : [finding('same-folder', { file: source.file }, wrong, remedy)];
 }

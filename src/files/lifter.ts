@@ -12,8 +12,9 @@ import { type Finding, finding } from '../core/text/finding.ts';
 import { placeInRaw } from '../core/text/place.ts';
 import { editedStyle } from './errors.ts';
 import { inPlace, isOwnText, ownPaths } from './own.ts';
-import { checksumOf } from './pages.ts';
+import { checksumOf } from './checksum.ts';
 import type { FileRecord, SiteRecord } from './record.ts';
+import { ensureReal } from './real.ts';
 import { usualRead } from './site.ts';
 import type { Walk } from './walk.ts';
 import { Writer } from './write.ts';
@@ -44,7 +45,7 @@ export class Lifter {
     this.#root = root;
     this.record = record;
     this.#options = options;
-    this.#writer = new Writer(root, false);
+    this.#writer = new Writer(root, { isSafe: true });
     this.#known = record.output(inPlace)?.files ?? new Map<string, FileRecord>();
   }
 
@@ -122,6 +123,7 @@ export class Lifter {
     }
     this.removed.push(path);
     if (this.#options.dryRun) return;
+    ensureReal(this.#root, dirname(path));
     rmSync(file);
     if (readdirSync(dirname(file)).length === 0) rmdirSync(dirname(file));
   }

@@ -1,8 +1,12 @@
-import { existsSync, readFileSync, renameSync, rmSync, statSync } from 'node:fs';
-import { join } from 'node:path';
+import { existsSync, lstatSync, mkdirSync, readFileSync, readdirSync, renameSync, rmSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { rawOf } from '../core/text/bytes.ts';
 import type { FileRecord, Glance, OutputRecord, SiteRecord } from './record.ts';
 import type { SiteFile } from './walk.ts';
-import { Writer, type Written, partOf } from './write.ts';
+import { foreignIn } from './foreign.ts';
+import { checksumOf } from './checksum.ts';
+import { ensureReal, lookAt, partOf, sweep } from './real.ts';
+import { Writer, type Written } from './write.ts';
 
 /** A finished file, with the checksum of what Kamino put into it. */
 export interface Finished {
@@ -25,6 +29,8 @@ export class Output {
   readonly #old: OutputRecord | null;
   readonly #isFresh: boolean;
   readonly #isDry: boolean;
+  /** Where the files go until all are there: the folder itself, where there is one. */
+  readonly #place: string;
   readonly #writer: Writer;
   readonly #next = new Map<string, FileRecord>();
 
@@ -34,9 +40,10 @@ export class Output {
     this.#name = name;
     this.#record = record;
     this.#old = record.output(name);
-    this.#isFresh = !existsSync(folder);
+    this.#isFresh = lookAt(folder) === null;
     this.#isDry = isDry;
-    this.#writer = new Writer(this.#isFresh ? partOf(folder) : folder, this.#isFresh);
+    this.#place = this.#isFresh ? partOf(folder) : folder;
+    this.#writer = new Writer(this.#place, { isFresh: this.#isFresh });
   }
 
   /** Whether no source has changed since the last build, and no finished file. */
@@ -97,28 +104,50 @@ export class Output {
     });
   }
 
-  /** Moves a file that the site no longer has out of the way; gives its new place. */
-  putAside(path: string): string | null {
+  /** Moves a file that the site no longer has out of the way; gives its new place. What nobody is to touch stays. */
+  putAside(path: string): { place: string | null } | 'edited' {
+    ensureReal(this.folder, path);
+    if (!this.#isUntouched(path) && !this.#isAsMade(path)) {
+      this.#next.set(path, this.#old!.files.get(path)!);
+      return 'edited';
+    }
     this.gone.push(path);
-    return this.#isDry ? null : this.#record.putAside(join(this.folder, path), path);
+    return { place: this.#isDry ? null : this.#record.putAside(join(this.folder, path), path) };
   }
 
-  /** Before the first file is written: what an ended run may have left. */
+  /** Files that are neither of this site nor made by Kamino, in a folder that Kamino did not make; a few of them. */
+  foreign(ours: ReadonlySet<string>): string[] {
+    if (this.#isFresh || [...(this.#old?.files.keys() ?? [])].some(path => this.#stat(path))) return [];
+    return foreignIn(this.folder, ours);
+  }
+
+  #isAsMade(path: string): boolean {
+    const old = this.#old?.files.get(path);
+    const there = old && old.checksum !== null ? this.#read(path) : null;
+    return there?.length === old?.size && there !== null && checksumOf(rawOf(there)) === old?.checksum;
+  }
+
+  /** Before the first file is written. @throws {LinkInWay} */
   begin(): void {
-    if (this.#isFresh && !this.#isDry) rmSync(partOf(this.folder), { recursive: true, force: true });
+    ensureReal(this.folder, '');
+    if (!this.#isFresh) return void readdirSync(this.folder);
+    if (this.#isDry) return;
+    mkdirSync(dirname(this.folder), { recursive: true });
+    sweep(dirname(this.folder));
+    mkdirSync(this.#place);
   }
 
   /** After the last one. */
   finish(basis: string, glance: Glance | null): void {
     if (this.#isDry) return;
-    if (this.#isFresh) renameSync(partOf(this.folder), this.folder);
+    if (this.#isFresh) renameSync(this.#place, this.folder);
     this.#record.save(this.#name, { basis, glance, files: this.#next });
   }
 
   abandon(): void {
     if (!this.#isFresh || this.#isDry) return;
     try {
-      rmSync(partOf(this.folder), { recursive: true, force: true });
+      rmSync(this.#place, { recursive: true, force: true });
     } catch {
       // What stopped the run is told; what it could not make, it cannot take away.
     }
@@ -130,9 +159,10 @@ export class Output {
     write: (() => Written) | null,
     { source, checksum }: { source: SiteFile | null; checksum: number | null },
   ): void {
-    if (write === null) this.same += 1;
-    else (!this.#isFresh && existsSync(join(this.folder, path)) ? this.changed : this.created).push(path);
+    const isThere = !this.#isFresh && existsSync(join(this.folder, path));
     const made = write !== null && !this.#isDry ? write() : this.#stat(path);
+    if (write === null) this.same += 1;
+    else (isThere ? this.changed : this.created).push(path);
     this.#next.set(path, {
       sourceSize: source?.size ?? 0,
       sourceTime: source?.time ?? 0,
@@ -142,6 +172,7 @@ export class Output {
     });
   }
 
+  /** Whether a finished file is the one that was made, by size and time. */
   #isUntouched(path: string): boolean {
     const old = this.#old?.files.get(path);
     const there = old && this.#stat(path);
@@ -149,8 +180,8 @@ export class Output {
   }
 
   #stat(path: string): Written | null {
-    const found = statSync(`${this.folder}/${path}`, { throwIfNoEntry: false });
-    return found ? { size: found.size, time: found.mtimeMs } : null;
+    const found = lstatSync(`${this.folder}/${path}`, { throwIfNoEntry: false });
+    return found?.isFile() ? { size: found.size, time: found.mtimeMs } : null;
   }
 
   #read(path: string): Buffer | null {

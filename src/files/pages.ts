@@ -1,9 +1,8 @@
-import { crc32 } from 'node:zlib';
 import { Inlayer } from '../core/inlay/inlay.ts';
 import type { Inlay } from '../core/inlay/inlaying.ts';
-import { findInlaid } from '../core/inlay/lift.ts';
 import { type Raw, type Span, Splicer } from '../core/text/bytes.ts';
 import type { Finding } from '../core/text/finding.ts';
+import { Checksums } from './checksum.ts';
 import type { Finished } from './output.ts';
 import { Reader } from './read.ts';
 
@@ -54,32 +53,5 @@ export class PageMaker {
     if (otherLanguage !== null)
       this.otherLanguages.set(otherLanguage, [...(this.otherLanguages.get(otherLanguage) ?? []), path]);
     return { page: this.#splicer.splice(source, spans), spans };
-  }
-}
-
-/** Of what Kamino put into a page. */
-export function checksumOf(raw: Raw): number {
-  return new Checksums().of(findInlaid(raw).map(({ start, end }) => raw.slice(start, end)));
-}
-
-const mostKept = 4000;
-
-/** Checksums of parts; those that many pages share are computed once. */
-class Checksums {
-  readonly #known = new Map<Raw, number>();
-
-  of(parts: readonly Raw[]): number {
-    let sum = 0;
-    for (const part of parts) sum = (Math.imul(sum, 31) + this.#one(part)) >>> 0;
-    return sum;
-  }
-
-  #one(part: Raw): number {
-    const known = this.#known.get(part);
-    if (known !== undefined) return known;
-    if (this.#known.size >= mostKept) this.#known.clear();
-    const made = crc32(part);
-    this.#known.set(part, made);
-    return made;
   }
 }

@@ -1,6 +1,11 @@
-import { existsSync, mkdirSync, readFileSync, renameSync } from 'node:fs';
-import { dirname, join } from 'node:path';
+import { createHash } from 'node:crypto';
+import { existsSync, readFileSync, renameSync } from 'node:fs';
+import { basename, dirname, join } from 'node:path';
 import { type Raw, bytesOf, rawOf } from '../core/text/bytes.ts';
+import { type Finding, finding } from '../core/text/finding.ts';
+import { shownPath } from './paths.ts';
+import { lookAt, makeFolder } from './real.ts';
+import { type Glance, type Row, type Stored, readStored } from './stored.ts';
 import { writeWhole } from './write.ts';
 
 /** What Kamino wrote into one folder, and from what. */
@@ -12,17 +17,7 @@ export interface OutputRecord {
   files: Map<string, FileRecord>;
 }
 
-/** What tells whether a plan must be looked at again, and what a build says when it need not. */
-export interface Glance {
-  /** Stands for the plan's text and the version of the program. */
-  plan: string;
-  site: string;
-  leaveOut: string[];
-  /** Paths of Kamino's own files in the output. */
-  own: string[];
-  menus: { name: string; pages: number }[];
-  pages: number;
-}
+export type { Glance } from './stored.ts';
 
 export interface FileRecord {
   /** The source, by size and time; zero for a file that Kamino made itself. */
@@ -34,20 +29,6 @@ export interface FileRecord {
   checksum: number | null;
 }
 
-type Row = [
-  path: string,
-  sourceSize: number,
-  sourceTime: number,
-  size: number,
-  time: number,
-  checksum: number | null,
-];
-
-interface Stored {
-  kamino: 1;
-  outputs: Record<string, { basis: string; glance: Glance | null; files: Row[] }>;
-}
-
 /** The record beside a plan, in `.kamino/`. It is no part of the site or the output. */
 export class SiteRecord {
   readonly #folder: string;
@@ -56,13 +37,21 @@ export class SiteRecord {
   #text: string;
 
   readonly #isDry: boolean;
+  readonly #isDamaged: boolean;
 
   /** @param isDry read only: nothing is written, kept or moved */
   constructor(planFolder: string, isDry = false) {
     this.#isDry = isDry;
     this.#folder = join(planFolder, '.kamino');
     this.#text = readText(join(this.#folder, 'record.json'));
-    this.#stored = readStored(this.#text);
+    const stored = readStored(this.#text);
+    this.#isDamaged = stored === null && this.#text !== '';
+    this.#stored = stored ?? { kamino: 1, outputs: {} };
+  }
+
+  /** A record that cannot be trusted counts as none: contents are compared then. */
+  get findings(): Finding[] {
+    return this.#isDamaged ? [damaged(shownPath(join(this.#folder, 'record.json')))] : [];
   }
 
   /** The folders that Kamino wrote, by the names that the plan gave them. */
@@ -91,7 +80,9 @@ export class SiteRecord {
     this.#stored.outputs[name] = { basis: record.basis, glance: record.glance, files };
     const text = JSON.stringify(this.#stored);
     if (this.#isDry || text === this.#text) return;
-    mkdirSync(this.#folder, { recursive: true });
+    this.#enter('');
+    if (this.#isDamaged)
+      renameSync(join(this.#folder, 'record.json'), join(this.#folder, 'record-damaged.json'));
     writeWhole(join(this.#folder, 'record.json'), Buffer.from(text));
     this.#text = text;
   }
@@ -99,19 +90,26 @@ export class SiteRecord {
   /** Keeps what was taken out of a page; it is on the disk when this returns, and never pruned. */
   keep(hash: string, raw: Raw): void {
     const file = join(this.#folder, 'taken', hash);
-    if (this.#isDry || existsSync(file)) return;
-    mkdirSync(dirname(file), { recursive: true });
+    if (this.#isDry || this.taken(hash) !== null) return;
+    this.#enter('taken');
     writeWhole(file, bytesOf(raw));
   }
 
   /** What was taken out under this name, or null. */
   taken(hash: string): Raw | null {
     if (!/^[0-9a-f]+$/.test(hash)) return null;
+    const file = join(this.#folder, 'taken', hash);
     try {
-      return rawOf(readFileSync(join(this.#folder, 'taken', hash)));
+      const raw = lookAt(file)?.isFile() ? rawOf(readFileSync(file)) : null;
+      return raw !== null && hashOf(raw) === hash ? raw : null;
     } catch {
       return null;
     }
+  }
+
+  /** @throws {LinkInWay} */
+  #enter(folder: string): void {
+    makeFolder(dirname(this.#folder), join(basename(this.#folder), folder));
   }
 
   /** Moves a finished file of ours that the site no longer has out of the output; gives its new place. */
@@ -119,7 +117,7 @@ export class SiteRecord {
     const gone = join(this.#folder, 'gone', path);
     let target = gone;
     for (let number = 2; existsSync(target); number += 1) target = `${gone}.${number}`;
-    mkdirSync(dirname(target), { recursive: true });
+    this.#enter(join('gone', dirname(path)));
     renameSync(file, target);
     return target;
   }
@@ -133,14 +131,16 @@ function readText(file: string): string {
   }
 }
 
-/** A record that is lost or damaged counts as none: contents are compared then. */
-function readStored(text: string): Stored {
-  try {
-    const stored = JSON.parse(text) as Partial<Stored>;
-    if (stored.kamino === 1 && typeof stored.outputs === 'object')
-      return { kamino: 1, outputs: stored.outputs };
-  } catch {
-    // None yet.
-  }
-  return { kamino: 1, outputs: {} };
+function damaged(file: string): Finding {
+  return finding(
+    'damaged-record',
+    { file },
+    'this record is damaged, and was not used: finished files are compared by their contents',
+    'It is written anew by the next build; what it was is kept beside it as record-damaged.json.',
+  );
+}
+
+/** The name under which something taken out of a page is kept. */
+export function hashOf(raw: Raw): string {
+  return createHash('sha256').update(bytesOf(raw)).digest('hex').slice(0, 24);
 }

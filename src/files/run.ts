@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto';
 import type { Inlay } from '../core/inlay/inlaying.ts';
 import { lacksMain, otherLanguage, staysShort } from '../core/inlay/findings.ts';
 import { wordsIn } from '../core/markup/words.ts';
@@ -7,12 +6,12 @@ import type { Resolution } from '../core/menu/resolve.ts';
 import type { ResolvedMenu } from '../core/menu/types.ts';
 import type { Seek } from '../core/page/types.ts';
 import type { Plan } from '../core/plan/types.ts';
-import { bytesOf } from '../core/text/bytes.ts';
 import type { Finding } from '../core/text/finding.ts';
 import type { OpenSite } from './open-site.ts';
 import type { Finished } from './output.ts';
 import { ownScript, ownStyle } from './own.ts';
 import { PageMaker } from './pages.ts';
+import { hashOf } from './record.ts';
 
 /** What finished files are made of. */
 export interface RunSource {
@@ -124,9 +123,4 @@ function languageOf(languages: Resolution['languages']): Inlay['languageOf'] {
   if (languages === null) return () => null;
   const all = new Map(languages.all.map(one => [one.tag, one]));
   return page => all.get(languages.of(page)) ?? null;
-}
-
-/** The name under which something taken out of a page is kept. */
-function hashOf(raw: string): string {
-  return createHash('sha256').update(bytesOf(raw)).digest('hex').slice(0, 24);
 }

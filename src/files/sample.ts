@@ -1,6 +1,7 @@
 import { existsSync, mkdirSync, readFileSync, readdirSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { makeFolder } from './real.ts';
 import { writeWhole } from './write.ts';
 
 /** Writes one of the sample sites of the package into a folder; files that are there already stay. */
@@ -15,7 +16,8 @@ export function copySample(name: 'demo' | 'demo-old', target: string): { written
       if (!readFileSync(file).equals(bytes)) kept.push(path);
       continue;
     }
-    mkdirSync(dirname(file), { recursive: true });
+    mkdirSync(target, { recursive: true });
+    makeFolder(target, dirname(path));
     writeWhole(file, bytes);
     written.push(path);
   }

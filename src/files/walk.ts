@@ -8,6 +8,8 @@ export interface SiteFile {
   path: string;
   size: number;
   time: number;
+  /** The path of the file itself, where a link in the site leads to it. */
+  real?: string;
 }
 
 export interface Walk {
@@ -24,7 +26,7 @@ const keptDotNames = new Set(['.well-known', '.htaccess', '.nojekyll']);
  */
 export function walkFolder(root: string, leaveOut: (path: string) => boolean): Walk {
   const walker = new Walker(root, leaveOut);
-  walker.enter('', [realpathSync(root)]);
+  walker.enter('', [realpathSync(root)], null);
   walker.files.sort((one, other) => (one.path < other.path ? -1 : 1));
   return { files: walker.files, findings: walker.findings };
 }
@@ -42,8 +44,11 @@ class Walker {
     this.#leaveOut = leaveOut;
   }
 
-  /** @param above the real paths of the folders that this one lies in */
-  enter(folder: string, above: readonly string[]): void {
+  /**
+   * @param above the real paths of the folders that this one lies in
+   * @param real the path of the folder itself, where a link led here
+   */
+  enter(folder: string, above: readonly string[], real: string | null): void {
     let entries: Dirent[];
     try {
       entries = readdirSync(join(this.#root, folder), { withFileTypes: true });
@@ -53,23 +58,24 @@ class Walker {
     }
     for (const entry of entries) {
       const { name } = entry;
-      if ((name.startsWith('.') && !keptDotNames.has(name)) || name === 'node_modules') continue;
+      if (isPassedOver(name)) continue;
       const path = joinPath(folder, name);
       if (this.#leaveOut(path)) continue;
+      const own = real === null ? null : joinPath(real, name);
       if (entry.isSymbolicLink()) this.#follow(path, above);
-      else if (entry.isDirectory()) this.#folder(path, above);
-      else if (entry.isFile()) this.#file(path);
+      else if (entry.isDirectory()) this.#folder(path, above, own);
+      else if (entry.isFile()) this.#file(path, own);
     }
   }
 
-  #folder(path: string, above: readonly string[]): void {
-    if (!this.#leaveOut(`${path}/`)) this.enter(path, above);
+  #folder(path: string, above: readonly string[], real: string | null): void {
+    if (!this.#leaveOut(`${path}/`)) this.enter(path, above, real);
   }
 
-  #file(path: string): void {
+  #file(path: string, real: string | null): void {
     try {
       const { size, mtimeMs } = statSync(`${this.#root}/${path}`);
-      this.files.push({ path, size, time: mtimeMs });
+      this.files.push({ path, size, time: mtimeMs, ...(real === null ? {} : { real }) });
     } catch (error) {
       this.findings.push(unreadable(path, error));
     }
@@ -88,10 +94,22 @@ class Walker {
       this.findings.push(outside(path, 'is a symbolic link out of the site'));
       return;
     }
-    if (!statSync(real).isDirectory()) return this.#file(path);
+    const own = inside.split(sep).join('/');
+    if (own.split('/').some(isPassedOver)) {
+      this.findings.push(outside(path, 'is a symbolic link to what is hidden'));
+      return;
+    }
+    const there = statSync(real);
+    if (there.isFile()) return this.#file(path, own);
+    if (!there.isDirectory()) return;
     if (above.includes(real)) this.findings.push(outside(path, 'is a symbolic link to a folder it lies in'));
-    else if (!this.#leaveOut(`${path}/`)) this.enter(path, [...above, real]);
+    else if (!this.#leaveOut(`${path}/`)) this.enter(path, [...above, real], own);
   }
+}
+
+/** Names that no site is made of. */
+function isPassedOver(name: string): boolean {
+  return (name.startsWith('.') && !keptDotNames.has(name)) || name === 'node_modules';
 }
 
 function outside(path: string, what: string): Finding {

@@ -4,10 +4,18 @@ import { crc32 } from 'node:zlib';
 import { type Taken, lift } from '../core/inlay/lift.ts';
 import { bytesOf, rawOf } from '../core/text/bytes.ts';
 import type { Finding } from '../core/text/finding.ts';
-import { cannotRead, editedOutput, goneFile, isFileError } from './errors.ts';
+import {
+  cannotChange,
+  cannotRead,
+  editedOutput,
+  foreignOutput,
+  goneFile,
+  isFileError,
+  isHopeless,
+} from './errors.ts';
 import { Output } from './output.ts';
 import { fromUser, shownPath } from './paths.ts';
-import { checksumOf } from './pages.ts';
+import { checksumOf } from './checksum.ts';
 import type { FileRecord, Glance } from './record.ts';
 import type { Run } from './run.ts';
 import type { SiteFile } from './walk.ts';
@@ -34,6 +42,10 @@ export class FolderWriter implements SiteWriter {
   }
 
   edited(): Finding[] {
+    const { site, own } = this.#run.source;
+    const ours = new Set([...site.files.map(file => file.path), ...own.keys()]);
+    const foreign = this.#output.foreign(ours);
+    if (foreign.length > 0) return [foreignOutput(shownPath(this.#output.folder), foreign)];
     if (this.#options.overwrite) return [];
     return editedFiles(this.#run, this.#output).map(path =>
       editedOutput(shownPath(join(this.#output.folder, path))),
@@ -53,6 +65,17 @@ export class FolderWriter implements SiteWriter {
     this.#output.abandon();
   }
 
+  /** A file that cannot be read or written is told, and the rest is built; but not on a disk that takes nothing more. */
+  #try(path: string, write: () => void): void {
+    try {
+      write();
+    } catch (error) {
+      if (!isFileError(error) || isHopeless(error)) throw error;
+      if (error.path === this.#run.from(path)) this.#run.findings.push(cannotRead(path, error));
+      else this.findings.push(cannotChange(join(this.#output.folder, path), error));
+    }
+  }
+
   /** What moved out of the way is told first. */
   #writeFiles(): Run {
     const [run, output] = [this.#run, this.#output];
@@ -61,11 +84,18 @@ export class FolderWriter implements SiteWriter {
     output.begin();
     site.files.forEach((file, at) => {
       this.#options.progress(at, site.files.length);
-      tryFile(run, output, file);
+      this.#try(file.path, () => {
+        writeFile(run, output, file);
+      });
     });
     for (const [path, text] of source.own)
-      output.put(path, null, { bytes: bytesOf(text), checksum: crc32(text) });
-    this.findings.push(...left.map(path => goneFile(path, output.putAside(path))));
+      this.#try(path, () => {
+        output.put(path, null, { bytes: bytesOf(text), checksum: crc32(text) });
+      });
+    for (const path of left)
+      this.#try(path, () => {
+        this.findings.push(goneFile(path, output.putAside(path)));
+      });
     return run;
   }
 }
@@ -92,16 +122,6 @@ function writeFile(run: Run, output: Output, file: SiteFile): void {
     else output.copy(file, run.from(file.path));
   } else if (isSame && output.hasBasis(run.source.basis)) output.keep(file);
   else output.put(file.path, file, run.page(file.path));
-}
-
-/** A file of the site that cannot be read is told, and the rest is built. */
-function tryFile(run: Run, output: Output, file: SiteFile): void {
-  try {
-    writeFile(run, output, file);
-  } catch (error) {
-    if (!isFileError(error) || error.path !== run.from(file.path)) throw error;
-    run.findings.push(cannotRead(file.path, error));
-  }
 }
 
 /** Finished files that are neither what Kamino wrote nor what it would write now. */

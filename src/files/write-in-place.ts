@@ -4,14 +4,16 @@ import { editedInside } from '../core/inlay/edited.ts';
 import { findInlaid } from '../core/inlay/lift.ts';
 import { bytesOf, rawOf } from '../core/text/bytes.ts';
 import type { Finding } from '../core/text/finding.ts';
-import { editedStyle } from './errors.ts';
+import { ReadOnly, cannotChange, editedStyle, isFileError, isHopeless, linkToOther } from './errors.ts';
 import type { Finished } from './output.ts';
 import { inPlace, ownPaths } from './own.ts';
-import { checksumOf } from './pages.ts';
+import { checksumOf } from './checksum.ts';
 import { fromUser } from './paths.ts';
+import { ensureReal, lookAt } from './real.ts';
 import type { FileRecord } from './record.ts';
 import type { Run } from './run.ts';
-import { Writer } from './write.ts';
+import type { SiteFile } from './walk.ts';
+import { ChangedMeanwhile, Writer } from './write.ts';
 import type { SiteWriter, WriteOptions } from './writer.ts';
 
 /**
@@ -32,7 +34,7 @@ export class PlaceWriter implements SiteWriter {
   constructor(run: Run, options: WriteOptions) {
     this.#run = run;
     this.#options = options;
-    this.#writer = new Writer(run.site.root, false);
+    this.#writer = new Writer(run.site.root, { isSafe: true });
     this.#known = run.site.record.output(inPlace)?.files ?? new Map<string, FileRecord>();
   }
 
@@ -49,21 +51,50 @@ export class PlaceWriter implements SiteWriter {
   write(): void {
     const { site } = this.#run;
     const pages = site.files.filter(file => this.#run.isPage(file.path));
-    pages.forEach(({ path }, at) => {
+    pages.forEach((file, at) => {
       this.#options.progress(at, pages.length);
-      this.#page(path);
+      this.#try(file.path, () => {
+        this.#page(file);
+      });
     });
-    for (const path of ownPaths) this.#own(path);
+    for (const path of ownPaths)
+      this.#try(path, () => {
+        this.#own(path);
+      });
     if (!this.#options.dryRun) site.record.save(inPlace, { basis: '', glance: null, files: this.#next });
     this.findings.push(...fromUser([...this.#left, ...this.#run.pageFindings], site.root));
   }
 
-  #page(path: string): void {
+  /** A page that cannot be read or written is told, and the rest goes on; but not on a disk that takes nothing more. */
+  #try(path: string, write: () => void): void {
+    try {
+      write();
+    } catch (error) {
+      if (!isFileError(error) || isHopeless(error)) throw error;
+      this.findings.push(cannotChange(this.#run.from(path), error));
+      this.#keepRecord(path);
+    }
+  }
+
+  #page({ path, real }: SiteFile): void {
+    if (real !== undefined) return this.#link(path, real);
+    for (let tries = mostTries; ; tries -= 1) {
+      const seen = stampOf(this.#run.from(path));
+      try {
+        return this.#change(path, () => tries > 1 && stampOf(this.#run.from(path)) !== seen);
+      } catch (error) {
+        if (!(error instanceof ChangedMeanwhile)) throw error;
+      }
+    }
+  }
+
+  /** @param hasChanged whether somebody has written the page since it was read */
+  #change(path: string, hasChanged: () => boolean): void {
     const there = readFileSync(this.#run.from(path));
     const made = this.#run.page(path);
     const edited = this.#isSuspect(path, there) ? editedInside(path, rawOf(there), rawOf(made.bytes)) : null;
     if (edited) this.#leave(path, edited);
-    else this.#settle(path, made, there);
+    else this.#settle(path, made, { there, hasChanged });
   }
 
   /** Whether what Kamino put into a page is no longer what it wrote. */
@@ -81,26 +112,61 @@ export class PlaceWriter implements SiteWriter {
     const text = this.#run.source.own.get(path);
     if (text === undefined) {
       // A script that no menu needs any more.
-      if (there !== null && crc32(there) === checksum && !this.#options.dryRun) rmSync(file);
+      if (there !== null && crc32(there) === checksum && !this.#options.dryRun) {
+        ensureReal(this.#run.site.root, path);
+        rmSync(file);
+      }
       return;
     }
     const made = { bytes: bytesOf(text), checksum: crc32(text) };
     const isOurs = there === null || crc32(there) === made.checksum || crc32(there) === checksum;
-    if (isOurs || this.#options.overwrite) this.#settle(path, made, there);
+    if (isOurs || this.#options.overwrite) this.#settle(path, made, { there });
     else this.#leave(path, editedStyle(path));
+  }
+
+  /** A link to a page stays a link: the page that it leads to is changed, and once. */
+  #link(path: string, real: string): void {
+    if (this.#run.isPage(real)) this.written.same += 1;
+    else this.#left.push(linkToOther(path, real));
   }
 
   #leave(path: string, why: Finding): void {
     this.#left.push(why);
+    this.#keepRecord(path);
+  }
+
+  #keepRecord(path: string): void {
     const old = this.#known.get(path);
     if (old) this.#next.set(path, old);
   }
 
-  #settle(path: string, { bytes, checksum }: Finished, there: Uint8Array | null): void {
+  #settle(
+    path: string,
+    { bytes, checksum }: Finished,
+    { there, hasChanged = () => false }: { there: Uint8Array | null; hasChanged?: () => boolean },
+  ): void {
     const isSame = there !== null && Buffer.compare(there, bytes) === 0;
+    if (!isSame) {
+      if (isReadOnly(this.#run.from(path))) throw new ReadOnly(this.#run.from(path));
+      if (!this.#options.dryRun) this.#writer.write(path, bytes, hasChanged);
+    }
     if (isSame) this.written.same += 1;
     else (there === null ? this.written.created : this.written.changed).push(path);
-    if (!isSame && !this.#options.dryRun) this.#writer.write(path, bytes);
     this.#next.set(path, { sourceSize: 0, sourceTime: 0, size: bytes.length, time: 0, checksum });
   }
+}
+
+/** A page that somebody writes all the time is changed in the end as it was read. */
+const mostTries = 5;
+
+/** Tells one state of a file from another. */
+function stampOf(file: string): string {
+  const there = lookAt(file);
+  return there ? `${there.ino} ${there.size} ${there.mtimeMs}` : '';
+}
+
+/** Nobody may write it, not even its owner. */
+function isReadOnly(file: string): boolean {
+  const there = lookAt(file);
+  return there !== null && (there.mode & 0o222) === 0;
 }

@@ -1,7 +1,11 @@
 import {
   closeSync,
+  constants,
   copyFileSync,
+  fchmodSync,
+  fchownSync,
   fstatSync,
+  fsyncSync,
   mkdirSync,
   openSync,
   renameSync,
@@ -9,7 +13,8 @@ import {
   statSync,
   writeSync,
 } from 'node:fs';
-import { basename, dirname, join } from 'node:path';
+import { basename, dirname } from 'node:path';
+import { LinkInWay, lookAt, makeFolder, partOf, sweep } from './real.ts';
 
 /** What the file system says of a written file. */
 export interface Written {
@@ -17,24 +22,44 @@ export interface Written {
   time: number;
 }
 
-/** Writes into one folder, each file whole or not at all. */
+/** Somebody has written the file since it was read. */
+export class ChangedMeanwhile extends Error {}
+
+export interface WriterOptions {
+  /** The folder is not in use yet: no file in it needs a name of its own while it is written. */
+  isFresh?: boolean;
+  /** A file is on the disk, and not only handed over, before it takes its place. */
+  isSafe?: boolean;
+}
+
+/** Writes into one folder, each file whole or not at all, and never through a link. */
 export class Writer {
   readonly #root: string;
-  readonly #direct: boolean;
+  readonly #isFresh: boolean;
+  readonly #isSafe: boolean;
   readonly #folders = new Set<string>();
 
-  /** @param direct the folder is not in use yet: no file in it needs a name of its own while it is written */
-  constructor(root: string, direct: boolean) {
+  constructor(root: string, { isFresh = false, isSafe = false }: WriterOptions = {}) {
     this.#root = root;
-    this.#direct = direct;
+    this.#isFresh = isFresh;
+    this.#isSafe = isSafe;
   }
 
-  write(path: string, bytes: Uint8Array): Written {
-    return this.#put(path, file => {
-      const handle = openSync(file, 'w');
+  /**
+   * A file that is there keeps its mode and, where that may be, its owner.
+   * @param hasChanged asked last of all, before the file takes its place
+   * @throws {LinkInWay}
+   * @throws {ChangedMeanwhile}
+   */
+  write(path: string, bytes: Uint8Array, hasChanged?: () => boolean): Written {
+    return this.#put(path, (file, target) => {
+      const handle = openSync(file, 'wx');
       try {
         for (let at = 0; at < bytes.length;) at += writeSync(handle, bytes, at);
+        if (file !== target) keepOwner(handle, target);
+        if (this.#isSafe) fsyncSync(handle);
         const { size, mtimeMs } = fstatSync(handle);
+        if (hasChanged?.()) throw new ChangedMeanwhile();
         return { size, time: mtimeMs };
       } finally {
         closeSync(handle);
@@ -44,38 +69,58 @@ export class Writer {
 
   copy(from: string, path: string): Written {
     return this.#put(path, file => {
-      copyFileSync(from, file);
+      copyFileSync(from, file, constants.COPYFILE_EXCL);
       const { size, mtimeMs } = statSync(file);
       return { size, time: mtimeMs };
     });
   }
 
-  #put(path: string, make: (file: string) => Written): Written {
+  #put(path: string, make: (file: string, target: string) => Written): Written {
     const target = `${this.#root}/${path}`;
-    const folder = target.slice(0, target.lastIndexOf('/'));
-    if (!this.#folders.has(folder)) {
-      mkdirSync(folder, { recursive: true });
-      this.#folders.add(folder);
-    }
-    if (this.#direct) return make(target);
+    this.#enter(path.slice(0, Math.max(0, path.lastIndexOf('/'))));
+    if (this.#isFresh) return make(target, target);
     const part = partOf(target);
     try {
-      const written = make(part);
+      const written = make(part, target);
+      if (lookAt(target)?.isSymbolicLink()) throw new LinkInWay(target);
       renameSync(part, target);
       return written;
     } catch (error) {
       rmSync(part, { force: true });
-      throw error;
+      throw named(error, part, target);
     }
+  }
+
+  #enter(folder: string): void {
+    if (this.#folders.has(folder)) return;
+    if (this.#folders.size === 0) mkdirSync(this.#root, { recursive: true });
+    makeFolder(this.#root, folder);
+    if (!this.#isFresh) sweep(folder === '' ? this.#root : `${this.#root}/${folder}`);
+    this.#folders.add(folder);
   }
 }
 
-/** The name under which a file or folder is made before it takes its place; it is no part of any site. */
-export function partOf(target: string): string {
-  return join(dirname(target), `.${basename(target)}.kamino-part`);
+function keepOwner(handle: number, target: string): void {
+  const there = lookAt(target);
+  if (!there?.isFile()) return;
+  const made = fstatSync(handle);
+  if (made.uid !== there.uid || made.gid !== there.gid) {
+    try {
+      fchownSync(handle, there.uid, there.gid);
+    } catch {
+      // Only who may give a file away can keep its owner.
+    }
+  }
+  if ((made.mode & 0o7777) !== (there.mode & 0o7777)) fchmodSync(handle, there.mode & 0o7777);
 }
 
-/** Writes one file whole or not at all. */
+/** An error in the file that was to be written, not in the one that would have become it. */
+function named(error: unknown, part: string, target: string): unknown {
+  if (error instanceof Error && 'path' in error && error.path === part) error.path = target;
+  return error;
+}
+
+/** Writes one file whole or not at all; it is on the disk when this returns. @throws {LinkInWay} */
 export function writeWhole(file: string, bytes: Uint8Array): void {
-  new Writer(dirname(file), false).write(basename(file), bytes);
+  new Writer(dirname(file), { isSafe: true }).write(basename(file), bytes);
 }

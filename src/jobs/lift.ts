@@ -50,7 +50,13 @@ export function lift(options: LiftOptions = {}): LiftResult {
   }
   const { lifted, removed, findings } = lifting;
   const status = hasErrors(findings) ? 1 : 0;
-  return { ...nothing, status, lifted, removed, findings: sortFindings(fromUser(findings, root)) };
+  return {
+    ...nothing,
+    status,
+    lifted,
+    removed,
+    findings: sortFindings([...lifting.record.findings, ...fromUser(findings, root)]),
+  };
 }
 
 function listed(root: string, { file, plan }: OpenPlan, record: SiteRecord): ReturnType<typeof listSite> {

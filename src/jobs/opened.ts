@@ -49,7 +49,7 @@ export class Opened {
     this.site = here.site;
     this.facts = facts;
     this.resolution = resolution;
-    this.findings = [...this.open.findings, ...resolution.findings];
+    this.findings = [...this.open.findings, ...this.site.record.findings, ...resolution.findings];
   }
 
   /** What menus are measured with. */

@@ -426,6 +426,24 @@ export const rules = {
     why: 'A symbolic link leads out of the site: what it names would not be uploaded.',
     example: 'img -> ../../pictures  →  copy the files',
   },
+  'damaged-record': {
+    severity: 'warning',
+    about: 'The record is as Kamino wrote it.',
+    why: 'The record beside the plan says what Kamino wrote. This one is not as it was written: something else has changed it, or it comes from elsewhere. It is not used; nothing is lost by that, but finished files that someone has edited are found by their contents alone.',
+    example: '.kamino/record.json',
+  },
+  'foreign-output': {
+    severity: 'error',
+    about: 'The output is a folder of its own.',
+    why: 'The folder that `output` names exists, Kamino did not make it, and it holds files that are not of this site. They might be written over, so nothing was written.',
+    example: 'output: photographs  →  output: built',
+  },
+  'link-in-way': {
+    severity: 'error',
+    about: 'Nothing is written through a link.',
+    why: 'A link stands where a folder or file is to be written. It may lead anywhere, so nothing was written there.',
+    example: 'built -> ../elsewhere  →  output: ../elsewhere',
+  },
   'name-taken': {
     severity: 'error',
     about: 'Kamino’s own files do not replace a designer’s.',

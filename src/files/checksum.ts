@@ -1,0 +1,30 @@
+import { crc32 } from 'node:zlib';
+import { findInlaid } from '../core/inlay/lift.ts';
+import type { Raw } from '../core/text/bytes.ts';
+
+/** Of what Kamino put into a page. */
+export function checksumOf(raw: Raw): number {
+  return new Checksums().of(findInlaid(raw).map(({ start, end }) => raw.slice(start, end)));
+}
+
+const mostKept = 4000;
+
+/** Checksums of parts; those that many pages share are computed once. */
+export class Checksums {
+  readonly #known = new Map<Raw, number>();
+
+  of(parts: readonly Raw[]): number {
+    let sum = 0;
+    for (const part of parts) sum = (Math.imul(sum, 31) + this.#one(part)) >>> 0;
+    return sum;
+  }
+
+  #one(part: Raw): number {
+    const known = this.#known.get(part);
+    if (known !== undefined) return known;
+    if (this.#known.size >= mostKept) this.#known.clear();
+    const made = crc32(part);
+    this.#known.set(part, made);
+    return made;
+  }
+}

@@ -1,0 +1,58 @@
+import { randomBytes } from 'node:crypto';
+import { type Stats, lstatSync, mkdirSync, readdirSync, rmSync } from 'node:fs';
+import { basename, dirname, join } from 'node:path';
+
+/** A link stands where something is to be written: nothing is written through it. */
+export class LinkInWay extends Error {
+  readonly path: string;
+
+  constructor(path: string) {
+    super(`a link stands in the way: ${path}`);
+    this.path = path;
+  }
+}
+
+/** What there is of this name itself, be it a link; null for nothing. */
+export function lookAt(path: string): Stats | null {
+  try {
+    return lstatSync(path, { throwIfNoEntry: false }) ?? null;
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code === 'ENOTDIR') return null;
+    throw error;
+  }
+}
+
+/** Makes sure of a folder below another one, step by step. @throws {LinkInWay} */
+export function makeFolder(root: string, folder: string): void {
+  let at = root;
+  for (const name of folder.split('/').filter(Boolean)) {
+    at = `${at}/${name}`;
+    const there = lookAt(at);
+    if (there?.isSymbolicLink()) throw new LinkInWay(at);
+    if (!there?.isDirectory()) mkdirSync(at);
+  }
+}
+
+/** Makes sure that what is written below a folder stays in it: that no link leads from it elsewhere. @throws {LinkInWay} */
+export function ensureReal(root: string, path: string): void {
+  let at = root;
+  for (const name of ['', ...path.split('/').filter(Boolean)]) {
+    at = name === '' ? at : `${at}/${name}`;
+    const there = lookAt(at);
+    if (!there) return;
+    if (there.isSymbolicLink()) throw new LinkInWay(at);
+  }
+}
+
+const partName = /^\.kamino-[0-9a-f]{16}\.part$/;
+
+/** A name beside a file or folder under which it is made before it takes its place; nobody can know it. */
+export function partOf(target: string): string {
+  return join(dirname(target), `.kamino-${randomBytes(8).toString('hex')}.part`);
+}
+
+/** Takes away what ended runs have left in a folder. */
+export function sweep(folder: string): void {
+  for (const name of readdirSync(folder))
+    if (partName.test(basename(name))) rmSync(join(folder, name), { recursive: true, force: true });
+}

@@ -1,0 +1,86 @@
+import { normalizePath } from '../core/address/path.ts';
+
+/** The record as it lies on the disk. It may come from anybody: nothing in it is believed that does not have this form. */
+export interface Stored {
+  kamino: 1;
+  outputs: Record<string, StoredOutput>;
+}
+
+export interface StoredOutput {
+  basis: string;
+  glance: Glance | null;
+  files: Row[];
+}
+
+/** What tells whether a plan must be looked at again, and what a build says when it need not. */
+export interface Glance {
+  /** Stands for the plan's text and the version of the program. */
+  plan: string;
+  site: string;
+  leaveOut: string[];
+  /** Paths of Kamino's own files in the output. */
+  own: string[];
+  menus: { name: string; pages: number }[];
+  pages: number;
+}
+
+export type Row = [
+  path: string,
+  sourceSize: number,
+  sourceTime: number,
+  size: number,
+  time: number,
+  checksum: number | null,
+];
+
+/**
+ * Reads a record; null for one that is damaged. By hand, since a library for this takes longer to load than a build in
+ * which nothing has changed.
+ */
+export function readStored(text: string): Stored | null {
+  let stored: unknown;
+  try {
+    stored = JSON.parse(text);
+  } catch {
+    return null;
+  }
+  if (!isRecord(stored) || stored['kamino'] !== 1 || !isRecord(stored['outputs'])) return null;
+  return Object.values(stored['outputs']).every(isOutput) ? (stored as unknown as Stored) : null;
+}
+
+function isOutput(value: unknown): value is StoredOutput {
+  if (!isRecord(value) || typeof value['basis'] !== 'string' || !Array.isArray(value['files'])) return false;
+  return (value['glance'] === null || isGlance(value['glance'])) && value['files'].every(isRow);
+}
+
+function isGlance(value: unknown): value is Glance {
+  if (!isRecord(value)) return false;
+  const { plan, site, leaveOut, own, menus, pages } = value;
+  return (
+    [plan, site].every(isText) &&
+    isListOf(leaveOut, isText) &&
+    isListOf(own, isInside) &&
+    isListOf(menus, one => isRecord(one) && isText(one['name']) && isCount(one['pages'])) &&
+    isCount(pages)
+  );
+}
+
+function isRow(value: unknown): value is Row {
+  if (!Array.isArray(value) || value.length !== 6) return false;
+  const [path, ...figures] = value as unknown[];
+  const checksum = figures.pop();
+  return isInside(path) && figures.every(isCount) && (checksum === null || isCount(checksum));
+}
+
+/** A path that does not leave the folder which it is in. */
+function isInside(value: unknown): boolean {
+  if (!isText(value) || value === '' || /[\0\\]|^\/|^[a-z]:/i.test(value)) return false;
+  return normalizePath(value) === value.normalize('NFC');
+}
+
+const isText = (value: unknown): value is string => typeof value === 'string';
+const isCount = (value: unknown): value is number => typeof value === 'number' && value >= 0;
+const isRecord = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+const isListOf = (value: unknown, is: (one: unknown) => boolean): boolean =>
+  Array.isArray(value) && value.every(is);
