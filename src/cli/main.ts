@@ -1,10 +1,13 @@
 #!/usr/bin/env node
 import { run } from './run.ts';
 
-// Whoever reads may stop reading (`| head`): that is no error.
+// Whoever reads may stop reading (`| head`): that is no error. What takes no more, such as a full disk, is one.
 for (const stream of [process.stdout, process.stderr]) {
-  stream.on('error', error => {
-    if ((error as NodeJS.ErrnoException).code !== 'EPIPE') throw error;
+  stream.on('error', (error: NodeJS.ErrnoException) => {
+    if (error.code === 'EPIPE') return;
+    if (stream === process.stdout)
+      process.stderr.write(`kamino: what is printed cannot be written (${error.code})\n`);
+    process.exit(2);
   });
 }
 

@@ -13,7 +13,7 @@ import { addMeasure } from './measure.ts';
 import { addSpecimen } from './specimen.ts';
 import { addPreview } from './preview.ts';
 import { addMap } from './map.ts';
-import { type Act, type Io, voiceOf } from './io.ts';
+import { type Act, type Io, tellFindings, voiceOf } from './io.ts';
 
 const firstSteps = `
 What to do first:
@@ -70,7 +70,16 @@ export async function run(argv: readonly string[], io: Io): Promise<number> {
   let status = 0;
   const program = programFor(io);
   const act: Act = work => async () => {
-    status = await work(voiceOf(io, program.opts<{ color: boolean }>().color ? undefined : false));
+    const voice = voiceOf(io, program.opts<{ color: boolean }>().color ? undefined : false);
+    try {
+      status = await work(voice);
+    } catch (error) {
+      const { failure } = await import('../jobs/failure.ts');
+      const told = failure(error);
+      if (!told) throw error;
+      tellFindings([told], voice);
+      status = 2;
+    }
   };
   for (const add of commands) add(program, act);
   for (const command of program.commands) command.option('--no-color', 'no colour in what is printed');

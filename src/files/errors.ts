@@ -91,6 +91,27 @@ function linkInWay(path: string): Finding {
   );
 }
 
+/** System calls that change something. */
+const writing: ReadonlySet<string> = new Set(
+  'mkdir rename write unlink rmdir rm copyfile fchmod fchown fsync ftruncate symlink'.split(' '),
+);
+
+/** What the file system refused outside of what is written page by page. */
+export function fileFailure(error: FileError): Finding {
+  if (!('syscall' in error) || error.syscall === undefined) return cannotWrite(error);
+  if (error.syscall === 'uv_cwd')
+    return finding('cannot-read', null, 'the folder where you stand is gone', 'Go to one that is there.');
+  if (writing.has(error.syscall)) return cannotWrite(error);
+  const reason = reasons[error.code ?? ''] ?? (error.code === 'ENOENT' ? 'it is not there' : error.message);
+  const remedy = 'Change its permissions, or name another.';
+  return finding(
+    'cannot-read',
+    { file: shownPath(error.path ?? '.') },
+    `this cannot be read: ${reason}`,
+    remedy,
+  );
+}
+
 /** @param path of a file of the site */
 export function cannotRead(path: string, error: Error & { code?: string | undefined }): Finding {
   const reason = error.code === 'ENOENT' ? 'it has gone away' : error.message;

@@ -1,4 +1,4 @@
-import { existsSync, readFileSync, readdirSync, rmSync, rmdirSync } from 'node:fs';
+import { readFileSync, readdirSync, rmSync, rmdirSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { crc32 } from 'node:zlib';
 import { pathMatcher } from '../core/address/glob.ts';
@@ -10,11 +10,11 @@ import { type Raw, bytesOf, rawOf } from '../core/text/bytes.ts';
 import { charsetOf } from '../core/text/charset.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
 import { placeInRaw } from '../core/text/place.ts';
-import { editedStyle } from './errors.ts';
+import { ReadOnly, cannotChange, editedStyle, isFileError, isHopeless } from './errors.ts';
 import { inPlace, isOwnText, ownPaths } from './own.ts';
 import { checksumOf } from './checksum.ts';
 import type { FileRecord, SiteRecord } from './record.ts';
-import { ensureReal } from './real.ts';
+import { ensureReal, isReadOnly, lookAt } from './real.ts';
 import { usualRead } from './site.ts';
 import type { Walk } from './walk.ts';
 import { Writer } from './write.ts';
@@ -33,6 +33,8 @@ export class Lifter {
   readonly lifted: string[] = [];
   readonly removed: string[] = [];
   readonly findings: Finding[] = [];
+  /** What the file system refused, with paths as the user sees them. */
+  readonly failed: Finding[] = [];
   readonly record: SiteRecord;
   readonly #root: string;
   readonly #options: LiftOptions;
@@ -52,10 +54,33 @@ export class Lifter {
   /** @param read what counts as a page */
   site({ files, findings }: Walk, read = usualRead): void {
     this.findings.push(...findings);
-    const paths = files.map(file => file.path).filter(pathMatcher([read], true));
-    for (const path of paths) this.#page(path);
-    if (this.#ids.size > 0) for (const path of paths) this.#lostIds(path);
-    if (!this.#options.keepMenus) for (const path of ownPaths) this.#ownFile(path);
+    const isPage = pathMatcher([read], true);
+    // A link to a page stays a link: the page that it leads to is lifted.
+    const paths = files.filter(file => file.real === undefined && isPage(file.path)).map(file => file.path);
+    for (const path of paths)
+      this.#try(path, () => {
+        this.#page(path);
+      });
+    if (this.#ids.size > 0)
+      for (const path of paths)
+        this.#try(path, () => {
+          this.#lostIds(path);
+        });
+    if (!this.#options.keepMenus)
+      for (const path of ownPaths)
+        this.#try(path, () => {
+          this.#ownFile(path);
+        });
+  }
+
+  /** What cannot be read or written is told, and the rest goes on; but not on a disk that takes nothing more. */
+  #try(path: string, work: () => void): void {
+    try {
+      work();
+    } catch (error) {
+      if (!isFileError(error) || isHopeless(error)) throw error;
+      this.failed.push(cannotChange(join(this.#root, path), error));
+    }
   }
 
   #page(path: SitePath): void {
@@ -84,6 +109,8 @@ export class Lifter {
   #take(path: SitePath, raw: Raw): void {
     const { dryRun = false, keepMenus: keeps = false } = this.#options;
     const lifted = keeps ? keepMenus(raw) : lift(raw, hash => this.record.taken(hash));
+    const file = join(this.#root, path);
+    if (isReadOnly(file)) throw new ReadOnly(file);
     if (!dryRun) this.#writer.write(path, bytesOf(lifted));
     this.lifted.push(path);
     if (!keeps) this.#noteIds(path, raw);
@@ -114,7 +141,7 @@ export class Lifter {
   /** Kamino's own files go too, unless someone has edited them. */
   #ownFile(path: string): void {
     const file = join(this.#root, path);
-    if (!existsSync(file) || !isOwnText(path, readFileSync(file, 'latin1'))) return;
+    if (!lookAt(file)?.isFile() || !isOwnText(path, readFileSync(file, 'latin1'))) return;
     const known = this.#known.get(path);
     const isEdited = known !== undefined && crc32(readFileSync(file)) !== known.checksum;
     if (isEdited && !this.#options.overwrite) {

@@ -117,6 +117,7 @@ export class Output {
 
   /** Files that are neither of this site nor made by Kamino, in a folder that Kamino did not make; a few of them. */
   foreign(ours: ReadonlySet<string>): string[] {
+    ensureReal(this.folder, '');
     if (this.#isFresh || [...(this.#old?.files.keys() ?? [])].some(path => this.#stat(path))) return [];
     return foreignIn(this.folder, ours);
   }

@@ -56,3 +56,9 @@ export function sweep(folder: string): void {
   for (const name of readdirSync(folder))
     if (partName.test(basename(name))) rmSync(join(folder, name), { recursive: true, force: true });
 }
+
+/** Nobody may write it, not even its owner. */
+export function isReadOnly(file: string): boolean {
+  const there = lookAt(file);
+  return there !== null && (there.mode & 0o222) === 0;
+}

@@ -40,7 +40,8 @@ export function outputsOf({ root, plan, record, output = 'built' }: SitePlace): 
 function leftBy(place: SitePlace): (path: string) => boolean {
   const { root, plan, leaveOut = [] } = place;
   const inSite = (path: string): string => relative(root, path).split(sep).join('/');
-  const own = new Set([...outputsOf(place).map(folder => `${inSite(folder)}/`), inSite(plan)]);
+  const outputs = outputsOf(place).map(inSite);
+  const own = new Set([...outputs, ...outputs.map(folder => `${folder}/`), inSite(plan)]);
   const isLeft = pathMatcher(leaveOut);
   return path => own.has(path) || isLeft(path.endsWith('/') ? path.slice(0, -1) : path);
 }

@@ -9,7 +9,7 @@ import type { Finished } from './output.ts';
 import { inPlace, ownPaths } from './own.ts';
 import { checksumOf } from './checksum.ts';
 import { fromUser } from './paths.ts';
-import { ensureReal, lookAt } from './real.ts';
+import { ensureReal, isReadOnly, lookAt } from './real.ts';
 import type { FileRecord } from './record.ts';
 import type { Run } from './run.ts';
 import type { SiteFile } from './walk.ts';
@@ -163,10 +163,4 @@ const mostTries = 5;
 function stampOf(file: string): string {
   const there = lookAt(file);
   return there ? `${there.ino} ${there.size} ${there.mtimeMs}` : '';
-}
-
-/** Nobody may write it, not even its owner. */
-function isReadOnly(file: string): boolean {
-  const there = lookAt(file);
-  return there !== null && (there.mode & 0o222) === 0;
 }

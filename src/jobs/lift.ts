@@ -48,7 +48,8 @@ export function lift(options: LiftOptions = {}): LiftResult {
     const { lifted, removed } = lifting;
     return { ...nothing, lifted, removed, findings: [cannotWrite(error)] };
   }
-  const { lifted, removed, findings } = lifting;
+  const { lifted, removed, failed } = lifting;
+  const findings = [...lifting.record.findings, ...fromUser(lifting.findings, root), ...failed];
   const status = hasErrors(findings) ? 1 : 0;
   return {
     ...nothing,
