@@ -75,12 +75,15 @@ export class Opened {
   async styled(): Promise<Styled> {
     const { menus, look, panels } = this.resolution;
     const tools = await this.#colors();
+    const wrong = await this.#wrongValues();
     const { looks, findings } = resolveLooks(look, menus, { tools, source: this.open.source });
+    // What is no value at all is told once.
+    const told = wrong.length > 0 ? findings.filter(one => one.rule !== 'wrong-value') : findings;
     const isCrowded = menus.some(menu => menu.fold.when === 'crowded');
     const fonts = isCrowded ? await this.fonts() : null;
     const fits = fonts ? foldWidths(menus, fonts) : new Map<string, number>();
     const style = styleSheet(menus, looks, { fits, panels });
-    return { looks, style, findings: [...findings, ...(fonts?.findings ?? [])] };
+    return { looks, style, findings: [...wrong, ...told, ...(fonts?.findings ?? [])] };
   }
 
   /** All that can be known, and can be wrong, before a page is touched; null for no run where something is wrong. */
@@ -118,6 +121,16 @@ export class Opened {
 
   async #colors(): Promise<ColorTools | null> {
     return hasLooks(this.plan) ? (await import('../core/look/color.ts')).colorTools : null;
+  }
+
+  /** Every value of a look by the grammar of CSS. */
+  async #wrongValues(): Promise<Finding[]> {
+    if (!hasLooks(this.plan)) return [];
+    const [{ fitsGrammar }, { wrongValues }] = await Promise.all([
+      import('../core/look/grammar.ts'),
+      import('../core/look/wrong-values.ts'),
+    ]);
+    return wrongValues(this.plan, fitsGrammar, this.open.source);
   }
 
   async #seeker(): Promise<Seek | null> {

@@ -56,7 +56,7 @@ function marksOf(written: WrittenLook, path: PlanPath, places: PlanPlaces): Reco
     marks[keys.join('.')] = places.mark([...path, ...keys]);
   };
   for (const key of markedKeys) if (written[key] !== undefined) note([key]);
-  if (written.font?.file !== undefined) note(['font', 'file']);
+  for (const key of ['file', 'family'] as const) if (written.font?.[key] !== undefined) note(['font', key]);
   for (const [name, state] of Object.entries(written.states ?? {})) {
     note(['states', name]);
     for (const key of markedInStates) if (state[key] !== undefined) note(['states', name, key]);
@@ -73,8 +73,9 @@ const markedKeys = [
   'radius',
   'border',
   'shadow',
+  'icon-color',
 ] as const;
-const markedInStates = ['accent', 'background', 'color', 'from'] as const;
+const markedInStates = ['accent', 'background', 'color', 'border', 'shadow', 'icon-color', 'from'] as const;
 
 function readState(written: WrittenState): StateLook {
   const share = (text: string | undefined): number | null =>

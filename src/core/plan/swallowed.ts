@@ -6,6 +6,9 @@ import type { Source } from '../text/source.ts';
 /** Keys whose value may well hold a # in the middle. */
 const textKeys = new Set(['label', 'title', 'cut', 'ask', 'subject']);
 
+/** Keys whose value may hold a colour. */
+const drawn = new Set(['border', 'shadow', 'background', 'color', 'accent', 'icon-color']);
+
 /** What YAML takes away from a key's value without an error: a comment after it, a comma inside a flow map. */
 export function readSwallowed(pair: Pair, key: string, source: Source): Finding | null {
   const keyEnd = rangeOf(pair.key)?.[1];
@@ -30,15 +33,17 @@ export function readSwallowed(pair: Pair, key: string, source: Source): Finding 
       `Write  ${key}: "${value}"`,
     );
   }
-  if (!textKeys.has(key) || !isScalar(pair.value) || pair.value.type !== 'PLAIN') return null;
+  if (!isScalar(pair.value) || pair.value.type !== 'PLAIN') return null;
   const whole = `${String(pair.value.value)} ${comment}`;
   const told = finding(
     'yaml-comment',
     place,
     `\`${comment}\` is a comment in YAML and no part of \`${key}\``,
-    `If it belongs to the text, write  ${key}: "${whole}"`,
+    `If it belongs to the ${textKeys.has(key) ? 'text' : 'value'}, write  ${key}: "${whole}"`,
   );
-  return { ...told, severity: 'warning' };
+  // A colour that is drawn with is no remark.
+  const isColor = drawn.has(key) && /^#(?:[\da-f]{3,4}){1,2}(?![\w-])/i.test(comment);
+  return isColor ? told : { ...told, severity: 'warning' };
 }
 
 /** `{ label: Visit, and more }`: the second part became a key without a value. */
