@@ -34,7 +34,7 @@ export function addLift(program: Command, act: Act): void {
 async function work(plan: string, options: Options, voice: Voice): Promise<number> {
   const { lift } = await import('../jobs/lift.ts');
   const { dryRun = false, keepMenus = false, overwrite = false } = options;
-  const result = lift({ plan, dryRun, keepMenus, overwrite });
+  const result = await lift({ plan, dryRun, keepMenus, overwrite });
   if (options.json) tellJson('lift', result, voice);
   else {
     tellFindings(result.findings, voice);

@@ -1,15 +1,17 @@
 import { readlinkSync } from 'node:fs';
 import { type Finding, finding } from '../core/text/finding.ts';
 import { shownPath } from './paths.ts';
+import { AtWork } from './lock.ts';
 import { LinkInWay } from './real.ts';
 
-type FileError = NodeJS.ErrnoException | LinkInWay | ReadOnly;
+type FileError = NodeJS.ErrnoException | LinkInWay | ReadOnly | AtWork;
 
 /** What went wrong with files, and is told as a finding. */
 export function isFileError(error: unknown): error is FileError {
   return (
     error instanceof LinkInWay ||
     error instanceof ReadOnly ||
+    error instanceof AtWork ||
     (error instanceof Error && typeof (error as NodeJS.ErrnoException).syscall === 'string')
   );
 }
@@ -28,6 +30,7 @@ const reasons: Readonly<Record<string, string>> = {
 };
 
 export function cannotWrite(error: FileError): Finding {
+  if (error instanceof AtWork) return atWork(error);
   if (error instanceof LinkInWay || error instanceof ReadOnly) return cannotChange(error.path, error);
   const reason = reasons[error.code ?? ''] ?? error.message;
   return finding(
@@ -48,6 +51,15 @@ export class ReadOnly extends Error {
   }
 }
 
+function atWork({ path, who }: AtWork): Finding {
+  return finding(
+    'at-work',
+    { file: shownPath(path) },
+    `${who} is at work on this plan`,
+    'Wait until it is done, and try again; if nothing is, take this file away.',
+  );
+}
+
 /** Whether nothing else can be written either. */
 export function isHopeless(error: FileError): boolean {
   return 'code' in error && ['ENOSPC', 'EDQUOT', 'EROFS', 'EIO'].includes(error.code ?? '');
@@ -56,6 +68,7 @@ export function isHopeless(error: FileError): boolean {
 /** A page, or a file of Kamino's in the site, that stays as it was. */
 export function cannotChange(path: string, error: FileError): Finding {
   if (error instanceof LinkInWay) return linkInWay(error.path);
+  if (error instanceof AtWork) return atWork(error);
   const code = error instanceof ReadOnly ? 'EACCES' : (error.code ?? '');
   const reason = error instanceof ReadOnly ? 'it is read-only' : (reasons[code] ?? error.message);
   return finding(

@@ -1,7 +1,8 @@
-import { resolve } from 'node:path';
+import { join, resolve } from 'node:path';
 import { type Finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { cannotWrite, isFileError, noFolder } from '../files/errors.ts';
 import { type LiftOptions as LifterOptions, Lifter } from '../files/lifter.ts';
+import { alone } from '../files/lock.ts';
 import { inPlace } from '../files/own.ts';
 import { fromUser, isThere, shownPath } from '../files/paths.ts';
 import { type OpenPlan, openPlan } from '../files/plan.ts';
@@ -26,7 +27,7 @@ export interface LiftResult {
 }
 
 /** Takes what Kamino put into the pages of a site out again. */
-export function lift(options: LiftOptions = {}): LiftResult {
+export async function lift(options: LiftOptions = {}): Promise<LiftResult> {
   const open = openPlan(options.plan);
   const given = resolve(options.plan ?? '.');
   const root = open.plan ? resolve(open.folder, open.plan.site) : isThere(open.file) ? open.folder : given;
@@ -42,7 +43,11 @@ export function lift(options: LiftOptions = {}): LiftResult {
     return { ...nothing, findings: [noFolder(root, 'Name the folder of the pages, or of their plan.')] };
   const lifting = new Lifter(root, new SiteRecord(open.folder, options.dryRun), options);
   try {
-    lifting.site(listed(root, open, lifting.record), open.plan?.read);
+    const work = (): void => {
+      lifting.site(listed(root, open, lifting.record), open.plan?.read);
+    };
+    if (options.dryRun === true || !isThere(join(open.folder, '.kamino'))) work();
+    else await alone(open.folder, work);
   } catch (error) {
     if (!isFileError(error)) throw error;
     const { lifted, removed } = lifting;
@@ -56,7 +61,7 @@ export function lift(options: LiftOptions = {}): LiftResult {
     status,
     lifted,
     removed,
-    findings: sortFindings([...lifting.record.findings, ...fromUser(findings, root)]),
+    findings: sortFindings(findings),
   };
 }
 

@@ -1,7 +1,10 @@
+import { dirname } from 'node:path';
 import { unusedMenu } from '../core/inlay/findings.ts';
 import { cannotWrite, isFileError } from '../files/errors.ts';
 import { inPlace } from '../files/own.ts';
-import { fromUser } from '../files/paths.ts';
+import { alone } from '../files/lock.ts';
+import { findPlan, fromUser, isThere } from '../files/paths.ts';
+import { openPlan } from '../files/plan.ts';
 import type { Run } from '../files/run.ts';
 import { FolderWriter } from '../files/write-folder.ts';
 import { PlaceWriter } from '../files/write-in-place.ts';
@@ -9,8 +12,19 @@ import type { SiteWriter, WriteOptions } from '../files/writer.ts';
 import { openAll } from './open.ts';
 import { type BuildOptions, BuildReport, type BuildResult } from './result.ts';
 
-/** A whole build. */
+/** A whole build, while nobody else writes by this plan. */
 export async function make(options: BuildOptions): Promise<BuildResult> {
+  const plan = findPlan(options.plan);
+  if (options.dryRun === true || !isThere(plan)) return whole(options);
+  try {
+    return await alone(dirname(plan), () => whole(options));
+  } catch (error) {
+    if (!isFileError(error)) throw error;
+    return new BuildReport(openPlan(options.plan)).stopped([cannotWrite(error)], 2);
+  }
+}
+
+async function whole(options: BuildOptions): Promise<BuildResult> {
   const { dryRun = false, overwrite = false, progress = () => undefined } = options;
   const opened = await openAll(options.plan, { isDry: dryRun });
   const report = new BuildReport(opened.open);

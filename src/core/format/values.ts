@@ -42,7 +42,17 @@ export function recordOf<Item>(
 }
 /** Text with the spaces around it. */
 export const uncut = Joi.string().min(1);
-export const globs = listOf(text.max(500));
+/** So many stars that a path could match them in too many ways: five in one part of a path, or five times any folders. */
+const manyStars = String.raw`(?:\*[^/]*){5}|(?:\*\*(?:[^*]|\*(?!\*))*){5}`;
+/** Patterns of paths. */
+export const globs = listOf(
+  text
+    .max(500)
+    .custom((value: string, helpers) =>
+      new RegExp(manyStars).test(value) ? helpers.error('pattern.stars') : value,
+    )
+    .meta(json({ also: { not: { pattern: manyStars } } })),
+);
 export const folder = text.max(1000);
 
 /** A tag of BCP 47: `en`, `cy`, `pt-BR`. */

@@ -1,5 +1,5 @@
 import type { TreeNode, Tree, TreeText } from '../page/tree.ts';
-import { childrenOf, descendants, firstBehind, isNode, roleOf, textOf, valueOf } from '../page/tree.ts';
+import { childrenOf, descendants, firstsBehind, isNode, roleOf, textOf, valueOf } from '../page/tree.ts';
 import { entriesOf, isLink, isOurs, isSeparator } from './entries.ts';
 import { Selectors } from './selectors.ts';
 import { type HandEntry, type HandMenu, flatEntries } from './types.ts';
@@ -28,7 +28,7 @@ const longestLabel = 40;
 
 /** The parts of a page that look like menus: most of what they say is links. */
 export function handMenus(tree: Tree): HandMenu[] {
-  for (const node of tree.nodes) if (lists.has(node.name) && node.close < 0) endList(tree, node);
+  endLists(tree);
   const holdings = new Holdings(tree);
   const nodes = tree.content.filter(isNode).flatMap(node => candidatesIn(tree, node, holdings));
   if (nodes.length === 0) return [];
@@ -38,10 +38,24 @@ export function handMenus(tree: Tree): HandMenu[] {
     .filter(menu => !menu.isTrail && isMenu(menu.entries));
 }
 
-/** A list that is never closed lets go of what is no entry, and of all behind it. */
-function endList(tree: Tree, list: TreeNode): void {
-  const first = firstBehind(list);
-  if (!first) return;
+/** Lists that are never closed let go of what is no entry, and of all behind it. */
+function endLists(tree: Tree): void {
+  const open = tree.nodes.filter(node => lists.has(node.name) && node.close < 0);
+  if (open.length === 0) return;
+  const firsts = firstsBehind(tree);
+  for (const list of open) {
+    const first = firsts.get(list);
+    // One around it may have let it go already.
+    if (first && liesIn(first, list)) endList(tree, list, first);
+  }
+}
+
+function liesIn(node: TreeNode, outer: TreeNode): boolean {
+  for (let one = node.parent; one; one = one.parent) if (one === outer) return true;
+  return false;
+}
+
+function endList(tree: Tree, list: TreeNode, first: TreeNode): void {
   const gone: (TreeNode | TreeText)[] = [];
   const cut = (node: TreeNode): void => {
     const kept = node.content.filter(one => one.start < first.start);

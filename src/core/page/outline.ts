@@ -18,6 +18,9 @@ import type { Element } from './types.ts';
 const itemScopeEnds = new Set([...scopeEnds, 'ol', 'ul']);
 const buttonScopeEnds = new Set([...scopeEnds, 'button']);
 
+/** Browsers nest no deeper either: what lies below is laid beside. */
+const deepest = 512;
+
 /**
  * The elements that are open at each tag, as the tree construction of the HTML standard has them, without building
  * a tree: which tags close which elements is followed, what is moved about in tables is not.
@@ -26,6 +29,8 @@ export class Outline extends OpenStack {
   readonly scripting: boolean;
   /** A `noscript` whose content, read as markup, leaves something open behind it. */
   #leaks = false;
+  /** Elements that lie deeper than any browser nests them: only how many there are is followed. */
+  #beyond = 0;
 
   /** @param scripting as for a browser with scripts on, where a `noscript` holds text and no markup */
   constructor(scanner: Scanner, scripting: boolean) {
@@ -112,10 +117,12 @@ export class Outline extends OpenStack {
     const isForeign = name === 'svg' || name === 'math' || (this.inForeign && !this.#atIntegrationPoint());
     if (isRoot(name) && !isForeign) return;
     if (isForeign ? selfClosing : voidElements.has(name)) return;
-    this.push({ name, isForeign, outerLink: this.isLinkOpen, record, path: null });
+    const isDeep = this.depth >= deepest;
+    if (isDeep) this.#beyond += 1;
+    else this.push({ name, isForeign, outerLink: this.isLinkOpen, record, path: null });
     if (isForeign) return;
-    if (name === 'a') this.isLinkOpen = true;
-    else if (markers.has(name)) this.isLinkOpen = false;
+    if (name === 'a') this.isLinkOpen = !isDeep;
+    else if (markers.has(name) && !isDeep) this.isLinkOpen = false;
     if (rawTextElements.has(name) || (name === 'noscript' && this.scripting)) this.scanner.enterRawText(name);
   }
 
@@ -123,6 +130,10 @@ export class Outline extends OpenStack {
   close(): void {
     const { name } = this.scanner;
     if (isRoot(name)) return;
+    if (this.#beyond > 0) {
+      this.#beyond -= 1;
+      return;
+    }
     if (name === 'noscript' && this.top() !== 'noscript') this.#leaks = true;
     if (this.inForeign && (name === 'p' || name === 'br'))
       this.popWhile(one => one.isForeign && !integrationPoints.has(one.name));

@@ -16,8 +16,7 @@ export function simpleAttributes(raw: Raw, from: number): Attribute[] {
     const [whole, , value] = match;
     const name = match[1]!;
     const start = end + whole.length - name.length - (value === undefined ? 0 : value.length + 3);
-    if (!found.some(one => one.name === name))
-      found.push({ name, value: value ?? '', start, end: simpleAttribute.lastIndex });
+    add(found, { name, value: value ?? '', start, end: simpleAttribute.lastIndex });
   }
 }
 
@@ -26,10 +25,28 @@ export function attributesOf(raw: Raw, from: number, end: number): Attribute[] {
   const found: Attribute[] = [];
   for (let at = nextAttribute(raw, from, end - 1); at < end - 1; at = nextAttribute(raw, at, end - 1)) {
     const attribute = attributeAt(raw, at, end - 1);
-    if (!found.some(one => one.name === attribute.name)) found.push(attribute);
+    add(found, attribute);
     at = attribute.end;
   }
   return found;
+}
+
+const many = 32;
+const names = new Set<string>();
+
+/** Of two with one name the first counts. Tags with many attributes are rare, and may have very many. */
+function add(found: Attribute[], one: Attribute): void {
+  if (found.length < many) {
+    if (!found.some(other => other.name === one.name)) found.push(one);
+    return;
+  }
+  if (found.length === many) {
+    names.clear();
+    for (const { name } of found) names.add(name);
+  }
+  if (names.has(one.name)) return;
+  names.add(one.name);
+  found.push(one);
 }
 
 /** Offset of the next attribute's name, or the limit; template code between attributes is passed over. */

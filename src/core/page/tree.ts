@@ -141,8 +141,14 @@ export function roleOf(node: TreeNode, charset: Charset): string {
 
 /** An element and all in it, in the order of the page. */
 export function* descendants(node: TreeNode): Generator<TreeNode> {
-  yield node;
-  for (const child of node.content) if (isNode(child)) yield* descendants(child);
+  const waiting = [node];
+  for (let one = waiting.pop(); one; one = waiting.pop()) {
+    yield one;
+    for (let at = one.content.length - 1; at >= 0; at -= 1) {
+      const child = one.content[at]!;
+      if (isNode(child)) waiting.push(child);
+    }
+  }
 }
 
 /** What no entry of a menu holds: a list that is never closed ends there. */
@@ -154,4 +160,14 @@ const noEntry: ReadonlySet<string> = new Set(
 export function firstBehind(list: TreeNode): TreeNode | null {
   for (const node of descendants(list)) if (node !== list && noEntry.has(node.name)) return node;
   return null;
+}
+
+/** The same for every element of a page that has one, in one pass. */
+export function firstsBehind(tree: Tree): Map<TreeNode, TreeNode> {
+  const firsts = new Map<TreeNode, TreeNode>();
+  for (const node of tree.nodes.toReversed()) {
+    const first = noEntry.has(node.name) ? node : firsts.get(node);
+    if (first && node.parent) firsts.set(node.parent, first);
+  }
+  return firsts;
 }

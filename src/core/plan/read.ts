@@ -18,6 +18,8 @@ export interface PlanReading {
 export function readPlan(source: Source): PlanReading {
   const text = readYaml(source);
   const findings = [...text.findings];
+  // What is left of a plan that is too much is not what anybody meant.
+  if (text.isCut) return { plan: null, findings };
   if (isEmpty(text.value) && !hasErrors(findings)) return { plan: null, findings: [emptyPlan(source)] };
   const { value, details } = validate(text.value);
   const told = planProblems(details, text, source);

@@ -77,6 +77,11 @@ export const sayings: Readonly<Record<string, Saying>> = {
     says: () => 'this label holds a control character',
     remedy: 'Take it out, or type the label again.',
   },
+  'pattern.stars': {
+    rule: 'wrong-value',
+    says: () => 'this pattern has too many stars: a path could match them in too many ways',
+    remedy: 'At most four in one part of a path, and four times  **  in all; or write two patterns.',
+  },
   'selector.kind': {
     rule: 'bad-selector',
     says: ({ value }) => `\`${value}\` is no selector that Kamino follows here`,

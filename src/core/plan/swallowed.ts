@@ -67,7 +67,7 @@ export function readSyntaxError(error: YAMLError, source: Source): Finding {
   const line = lineAt(source, start);
   const told = (rule: RuleName, message: string, remedy: string): Finding =>
     finding(rule, source.place(start, Math.max(end, start + 1)), message, remedy);
-  const word = /^[^\s,}\]]+/.exec(source.text.slice(start))?.[0] ?? '';
+  const word = /^[^\s,}\]]{1,60}/.exec(source.text.slice(start, start + 60))?.[0] ?? '';
   switch (error.code) {
     case 'DUPLICATE_KEY': {
       const key = /^[^:\s]+/.exec(source.text.slice(start))?.[0] ?? 'this key';
@@ -122,15 +122,23 @@ function commentInBraces(
   text: string,
   error: number,
 ): { start: number; end: number; key: string; value: string } | null {
-  const before = text.slice(0, error);
+  const from = Math.max(
+    0,
+    text.lastIndexOf('\n', text.lastIndexOf('\n', text.lastIndexOf('\n', error) - 1) - 1),
+  );
+  // No line that a person writes is as long as that.
+  if (error - from > mostRead) return null;
+  const before = text.slice(from, error);
   const lines = [
     ...before.matchAll(/^.*[{[][^#"'\n]*\b([\w-]+):[ \t]+([^#"'{}[\],\n]+[ \t](#[^\s,}\]]+)).*$/gm),
   ];
   const match = lines.at(-1);
   if (!match || before.slice(match.index).split('\n').length > 3) return null;
-  const start = match.index + match[0].indexOf(match[3]!, match[0].indexOf(`${match[1]!}:`));
+  const start = from + match.index + match[0].indexOf(match[3]!, match[0].indexOf(`${match[1]!}:`));
   return { start, end: start + match[3]!.length, key: match[1]!, value: match[2]!.trim() };
 }
+
+const mostRead = 4000;
 
 function rangeOf(node: unknown): [number, number] | null {
   const range = (node as { range?: [number, number, number] | null } | null)?.range;
@@ -140,7 +148,7 @@ function rangeOf(node: unknown): [number, number] | null {
 function lineAt(source: Source, offset: number): string {
   const start =
     Math.max(source.text.lastIndexOf('\n', offset - 1), source.text.lastIndexOf('\r', offset - 1)) + 1;
-  return /^[^\r\n]*/.exec(source.text.slice(start))![0];
+  return /^[^\r\n]*/.exec(source.text.slice(start, start + mostRead))![0];
 }
 
 function lowerFirst(text: string): string {

@@ -25,6 +25,7 @@ export interface PlanText {
   values: ReadonlyMap<string, Mark>;
   keys: ReadonlyMap<string, Mark>;
   findings: Finding[];
+  isCut: boolean;
 }
 
 export function pathKey(path: readonly (string | number)[]): string {
@@ -32,6 +33,8 @@ export function pathKey(path: readonly (string | number)[]): string {
 }
 
 const mostNodes = 20_000;
+/** One slip may make thousands of errors behind it; the first ones tell where it is. */
+const mostErrors = 20;
 const deepest = 60;
 
 /** Reads YAML as text only, so that `01970` keeps its zero and `1.10` its second digit. */
@@ -44,10 +47,12 @@ export function readYaml(source: Source): PlanText {
     uniqueKeys: true,
     stringKeys: true,
   });
-  const findings = [...document.errors, ...document.warnings].map(error => readSyntaxError(error, source));
+  const errors = [...document.errors, ...document.warnings].slice(0, mostErrors);
+  const findings = errors.map(error => readSyntaxError(error, source));
   const walk = new Walk(source, document);
   const value = walk.read(document.contents, []);
-  return { value, values: walk.values, keys: walk.keys, findings: [...findings, ...walk.findings] };
+  const { values, keys, isCut } = walk;
+  return { value, values, keys, findings: [...findings, ...walk.findings], isCut };
 }
 
 class Walk {
@@ -57,7 +62,8 @@ class Walk {
   readonly #source: Source;
   readonly #document: Document;
   #nodes = 0;
-  #told = false;
+  /** The plan was too much, and has not been read whole. */
+  isCut = false;
 
   constructor(source: Source, document: Document) {
     this.#source = source;
@@ -66,7 +72,7 @@ class Walk {
 
   read(node: unknown, path: (string | number)[]): Value {
     this.#nodes += 1;
-    if (this.#nodes > mostNodes || path.length > deepest) return this.#tooMany(node);
+    if (this.#nodes > mostNodes || path.length > deepest) return this.#tooMany(node, path.length > deepest);
     if (isAlias(node)) return this.#readAlias(node, path);
     if (hasRange(node)) this.values.set(pathKey(path), markOf(node, this.#source.text));
     if (isSeq(node)) return node.items.map((item, at) => this.read(item, [...path, at]));
@@ -109,20 +115,26 @@ class Walk {
     });
   }
 
-  #tooMany(node: unknown): Value {
-    if (!this.#told) {
-      this.#told = true;
+  #tooMany(node: unknown, isDeep: boolean): Value {
+    if (!this.isCut) {
+      this.isCut = true;
       const mark = hasRange(node) ? markOf(node, this.#source.text) : { start: 0, end: 1 };
       this.findings.push(
-        finding(
-          'yaml-alias',
-          this.#source.place(mark.start, mark.end),
-          'aliases make this plan too large, or endless',
-          'Write the entries out, without & and *.',
-        ),
+        finding('yaml-alias', this.#source.place(mark.start, mark.end), ...this.#whyTooMany(isDeep)),
       );
     }
     return '';
+  }
+
+  #whyTooMany(isDeep: boolean): [message: string, remedy: string] {
+    if (/(?:^|[\s,[{:])\*\w/.test(this.#source.text))
+      return ['aliases make this plan too large, or endless', 'Write the entries out, without & and *.'];
+    if (isDeep)
+      return [`this plan is nested more than ${deepest} deep`, 'Check its brackets and its indentation.'];
+    return [
+      `this plan has more than ${mostNodes} values`,
+      'Let a pattern stand for entries, for example  pages: journal/*.html',
+    ];
   }
 }
 

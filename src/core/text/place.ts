@@ -2,7 +2,10 @@ import type { Raw } from './bytes.ts';
 import { type Charset, decode } from './charset.ts';
 import type { Place } from './source.ts';
 
-/** The place of a stretch of a page's bytes; the excerpt and the columns are those of its text. */
+/**
+ * The place of a stretch of a page's bytes; the excerpt and the columns are those of its text. Of a line longer than
+ * anybody reads the excerpt is what lies around.
+ */
 export function placeInRaw(
   { path: file, raw, charset }: { path: string; raw: Raw; charset: Charset },
   start: number,
@@ -11,29 +14,56 @@ export function placeInRaw(
   const starts = lineStarts(raw);
   const line = lineAt(starts, start);
   const lineStart = starts[line]!;
-  const content = /^[^\r\n]*/.exec(raw.slice(lineStart, starts[line + 1] ?? raw.length))![0];
-  const text = (to: number): string => decode(content.slice(0, Math.max(0, to - lineStart)), charset);
-  const from = text(start).length;
+  const lineEnd = endOfLine(raw, lineStart, starts[line + 1] ?? raw.length);
+  const before = columnOf(raw, charset, { line, lineStart, start });
+  const isLong = lineEnd - lineStart > mostShown;
+  const left = isLong ? Math.max(lineStart, start - aside) : lineStart;
+  const right = isLong ? Math.min(lineEnd, start + mostShown) : lineEnd;
+  const text = (from: number, to: number): string => decode(raw.slice(from, to), charset);
+  const from = text(left, start).length;
+  const to = from + text(start, Math.min(end, right)).length;
   return {
     file,
-    position: { line: line + 1, column: from + 1 },
-    excerpt: {
-      text: decode(content, charset),
-      from,
-      to: Math.max(from + 1, text(Math.min(end, lineStart + content.length)).length),
-    },
+    position: { line: line + 1, column: before + 1 },
+    excerpt: { text: text(left, right), from, to: Math.max(from + 1, to) },
   };
 }
 
-/** The last page that was looked at: problems come page by page. */
-let last: { raw: Raw; starts: number[] } = { raw: '', starts: [0] };
+const mostShown = 2000;
+const aside = 400;
+
+function endOfLine(raw: Raw, from: number, next: number): number {
+  let end = next;
+  while (end > from && (raw[end - 1] === '\n' || raw[end - 1] === '\r')) end -= 1;
+  return end;
+}
+
+/** How many characters stand before an offset in its line; counted on from the last one asked for, where that is before. */
+function columnOf(
+  raw: Raw,
+  charset: Charset,
+  { line, lineStart, start }: { line: number; lineStart: number; start: number },
+): number {
+  const { column } = last;
+  const known = column.line === line && column.at <= start ? column : { line, at: lineStart, count: 0 };
+  const count = known.count + decode(raw.slice(known.at, start), charset).length;
+  last.column = { line, at: start, count };
+  return count;
+}
+
+/** The last page that was looked at: problems come page by page, and in their order. */
+let last = { raw: '', starts: [0], column: { line: -1, at: 0, count: 0 } };
 
 /** Where the lines of a page begin. */
 function lineStarts(raw: Raw): number[] {
-  if (last.raw === raw) return last.starts;
+  if (last.raw === raw) {
+    // The very string from now on, and not one that is equal: that is seen at a glance.
+    last.raw = raw;
+    return last.starts;
+  }
   const starts = [0];
   for (const { index, 0: lineBreak } of raw.matchAll(/\r\n|\r|\n/g)) starts.push(index + lineBreak.length);
-  last = { raw, starts };
+  last = { raw, starts, column: { line: -1, at: 0, count: 0 } };
   return starts;
 }
 

@@ -426,6 +426,12 @@ export const rules = {
     why: 'A symbolic link leads out of the site: what it names would not be uploaded.',
     example: 'img -> ../../pictures  →  copy the files',
   },
+  'at-work': {
+    severity: 'error',
+    about: 'One run at a time writes.',
+    why: 'Another run of Kamino writes by the same plan. This one waited for it, and then gave up, so that none writes over what the other wrote.',
+    example: 'two builds of one folder at once',
+  },
   'damaged-record': {
     severity: 'warning',
     about: 'The record is as Kamino wrote it.',

@@ -1,0 +1,82 @@
+import { closeSync, openSync, readFileSync, readdirSync, rmSync, rmdirSync, writeSync } from 'node:fs';
+import { hostname } from 'node:os';
+import { join } from 'node:path';
+import { ensureReal, lookAt, makeFolder } from './real.ts';
+
+/** Somebody else is at work on the same plan. */
+export class AtWork extends Error {
+  readonly path: string;
+  readonly who: string;
+
+  constructor(path: string, who: string) {
+    super(`at work: ${who}`);
+    this.path = path;
+    this.who = who;
+  }
+}
+
+const patience = 10_000;
+const pause = 50;
+
+/**
+ * Does work that reads the record and writes, while nobody else does so by the same plan. A run that was killed holds
+ * nobody up: its lock names it, and is taken over once it is gone.
+ * @throws {AtWork} after ten seconds
+ * @throws {LinkInWay}
+ */
+export async function alone<Done>(planFolder: string, work: () => Done | Promise<Done>): Promise<Done> {
+  const folder = join(planFolder, '.kamino');
+  const file = join(folder, 'lock');
+  makeFolder(planFolder, '.kamino');
+  take(file);
+  try {
+    return await work();
+  } finally {
+    rmSync(file, { force: true });
+    if (readdirSync(folder).length === 0) rmdirSync(folder);
+  }
+}
+
+function take(file: string): void {
+  const until = Date.now() + patience;
+  for (;;) {
+    ensureReal(file, '');
+    try {
+      const handle = openSync(file, 'wx');
+      writeSync(handle, JSON.stringify({ process: process.pid, host: hostname(), since: Date.now() }));
+      closeSync(handle);
+      return;
+    } catch (error) {
+      if ((error as NodeJS.ErrnoException).code !== 'EEXIST') throw error;
+    }
+    const who = holderOf(file);
+    if (who === null) rmSync(file, { force: true });
+    else if (Date.now() > until) throw new AtWork(file, who);
+    else Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, pause);
+  }
+}
+
+/** Who holds a lock; null for one that nobody holds any more. */
+function holderOf(file: string): string | null {
+  let held: { process?: unknown; host?: unknown };
+  try {
+    held = JSON.parse(readFileSync(file, 'utf8')) as typeof held;
+  } catch {
+    // It is being written, or is no lock: whatever is as old as that is none.
+    const there = lookAt(file);
+    return there && Date.now() - there.mtimeMs < patience ? 'another run' : null;
+  }
+  const { process: id, host } = held;
+  if (typeof id !== 'number' || typeof host !== 'string') return null;
+  if (host !== hostname()) return `process ${id} on ${host}`;
+  return isAlive(id) ? `process ${id}` : null;
+}
+
+function isAlive(id: number): boolean {
+  try {
+    process.kill(id, 0);
+    return true;
+  } catch (error) {
+    return (error as NodeJS.ErrnoException).code === 'EPERM';
+  }
+}
