@@ -1,4 +1,4 @@
-// Gets the project ready: node tools/ready.mjs [install] [build] [browser].
+// Gets the project ready: node tools/ready.mjs [install] [build] [browser] [java].
 // Each step is stamped with a hash of what it depends on and skipped while that stamp holds.
 // Its words go to standard error. No dependencies: it runs before anything is installed.
 import { execFileSync, spawnSync } from 'node:child_process';
@@ -33,6 +33,8 @@ const steps = {
     run: () => call(process.execPath, ['tools/build.mjs']),
   },
   browser: { needs: [], holds: () => findBrowser() !== null, doing: '', run: installBrowser },
+  // What checks the markup runs on it.
+  java: { needs: [], holds: () => has('java'), doing: '', run: installJava },
 };
 
 const wanted = process.argv.slice(2);
@@ -133,25 +135,34 @@ function findBrowser() {
   return others.find(existsSync) ?? null;
 }
 
-/** By apt, only as root and only where no browser was found; else one line that says what to install. */
-function installBrowser() {
-  if (findBrowser()) return;
+/** By apt, only as root and only where none is there; else one line that says what to install. */
+function installJava() {
+  if (!has('java'))
+    apt('Java', 'no Java was found, which checks the markup. Install one.')('default-jre-headless');
+}
+
+/** What installs packages of Debian, once it is sure that it may. */
+function apt(name, otherwise) {
   const root = typeof process.getuid === 'function' && process.getuid() === 0;
-  if (!root || !has('apt-get')) {
-    throw new Error(
-      'no Chromium, Chrome or Edge was found. Install one, or set KAMINO_BROWSER to its program file.',
-    );
-  }
-  say('Installing Chromium (apt-get) …');
+  if (!root || !has('apt-get')) throw new Error(otherwise);
+  say(`Installing ${name} (apt-get) …`);
   process.env.DEBIAN_FRONTEND = 'noninteractive';
   call('apt-get', ['update', '-qq']);
-  const install = packages =>
-    call('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...packages, 'fonts-dejavu-core']);
+  return (...packages) => call('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...packages]);
+}
+
+/** By apt; else one line that says what to install. */
+function installBrowser() {
+  if (findBrowser()) return;
+  const install = apt(
+    'Chromium',
+    'no Chromium, Chrome or Edge was found. Install one, or set KAMINO_BROWSER to its program file.',
+  );
   // The one without windows does the same in a third of the time; not every Debian has it.
   try {
-    install(['chromium-headless-shell']);
+    install('chromium-headless-shell', 'fonts-dejavu-core');
   } catch {
-    install(['chromium']);
+    install('chromium', 'fonts-dejavu-core');
   }
   if (!findBrowser()) throw new Error('Chromium was installed, but no program of it was found.');
 }

@@ -3,7 +3,7 @@ import { harmfulSpans } from '../core/page/harmless.ts';
 import { type Span, bytesOf, splice } from '../core/text/bytes.ts';
 import type { Charset } from '../core/text/charset.ts';
 import { type Looking, leftIn, withBrowser } from './dump.ts';
-import { type Exhibits, show } from './showing.ts';
+import { type Exhibits, addressOf, show } from './showing.ts';
 
 /** A page with a menu in it. */
 export interface OldMenu {
@@ -30,8 +30,7 @@ export async function computedLook(
     path === menu.path ? bytesOf(probed(menu, `<script nonce="${nonce}">${script}</script>`)) : null;
   return show({ page, file }, folder =>
     withBrowser(browser, async open => {
-      const address = folder + menu.path.split('/').map(encodeURIComponent).join('/');
-      const markup = await open(address, ['--dump-dom']);
+      const markup = await open(folder + addressOf(menu.path), ['--dump-dom']);
       return leftIn(markup, 'data-kamino-look') as ComputedLook | null;
     }),
   );

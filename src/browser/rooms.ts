@@ -3,7 +3,7 @@ import { harmfulSpans } from '../core/page/harmless.ts';
 import { bytesOf, rawOf, splice } from '../core/text/bytes.ts';
 import { charsetOf } from '../core/text/charset.ts';
 import { type Looking, leftIn, withBrowser } from './dump.ts';
-import { type Exhibits, show } from './showing.ts';
+import { type Exhibits, addressOf, show } from './showing.ts';
 
 /** Finished pages by path, and what gives them their look. */
 export interface PagesToSee {
@@ -41,8 +41,6 @@ export async function seeMenus(
     widths.map((width, column) => ({ page: path, width, menus: seen[at * widths.length + column] ?? [] })),
   );
 }
-
-const addressOf = (path: string): string => path.split('/').map(encodeURIComponent).join('/');
 
 function bare(bytes: Uint8Array): Uint8Array {
   const raw = rawOf(bytes);

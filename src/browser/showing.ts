@@ -69,6 +69,11 @@ function answer(
   response.end(bytes);
 }
 
+/** The address of a path in the folder that is shown. */
+export function addressOf(path: string): string {
+  return path.split('/').map(encodeURIComponent).join('/');
+}
+
 function policy(nonce: string): string {
   const own = "'self' data:";
   return [

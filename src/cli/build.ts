@@ -44,7 +44,8 @@ async function work(plan: string, options: Options, voice: Voice): Promise<numbe
   const result = await build({ plan, dryRun, overwrite, progress: progress.show });
   progress.end();
   const seconds = (performance.now() - start) / 1000;
-  const isChecked = options.check === true && !dryRun && result.outcome !== 'stopped';
+  const isChecked =
+    options.check === true && !dryRun && (result.outcome === 'built' || result.outcome === 'nothing-new');
   if (options.json) return tellJson('build', isChecked ? await withCheck(plan, result) : result, voice);
   report(result, dryRun, seconds, voice);
   return isChecked ? Math.max(result.status, await checkPages(plan, voice)) : result.status;
@@ -64,8 +65,14 @@ async function withCheck(plan: string, result: BuildResult): Promise<BuildResult
 function report(result: BuildResult, isDry: boolean, seconds: number, voice: Voice): void {
   tellFindings(result.findings, voice);
   if (result.outcome === 'stopped') voice.io.err('\nNothing was written.\n');
+  else if (result.outcome === 'half') voice.io.err(halfReport(result));
   else if (isDry) voice.io.out(dryReport(result));
   else voice.io.out(buildReport(result, seconds, voice));
+}
+
+function halfReport({ created, changed, gone }: BuildResult): string {
+  const count = counted(created.length + changed.length + gone.length, 'file');
+  return `\nStopped half way, with ${count} written, each of them whole. Build again once that is mended.\n`;
 }
 
 function buildReport(result: BuildResult, seconds: number, voice: Voice): string {

@@ -46,7 +46,7 @@ async function work(folder: string, voice: Voice): Promise<number> {
   const sample = demo(folder);
   const built = await build({ plan: sample.target });
   tellFindings(built.findings, voice);
-  if (built.outcome === 'stopped') {
+  if (built.status === 2) {
     voice.io.err('\nThe sample site was not built.\n');
     return built.status;
   }

@@ -4,9 +4,9 @@ import { shownPath } from './paths.ts';
 import { AtWork } from './lock.ts';
 import { LinkInWay } from './real.ts';
 
-type FileError = NodeJS.ErrnoException | LinkInWay | ReadOnly | AtWork;
+/** What stops work on files, and is told as a finding. */
+export type FileError = NodeJS.ErrnoException | LinkInWay | ReadOnly | AtWork;
 
-/** What went wrong with files, and is told as a finding. */
 export function isFileError(error: unknown): error is FileError {
   return (
     error instanceof LinkInWay ||
@@ -17,6 +17,7 @@ export function isFileError(error: unknown): error is FileError {
 }
 
 const reasons: Readonly<Record<string, string>> = {
+  ENOENT: 'it is not there',
   EACCES: 'permission is denied',
   EPERM: 'permission is denied',
   EROFS: 'the disk is read-only',
@@ -29,10 +30,14 @@ const reasons: Readonly<Record<string, string>> = {
   EISDIR: 'there is a folder where a file should be',
 };
 
+function reasonOf(error: NodeJS.ErrnoException): string {
+  return reasons[error.code ?? ''] ?? error.message;
+}
+
 export function cannotWrite(error: FileError): Finding {
   if (error instanceof AtWork) return atWork(error);
   if (error instanceof LinkInWay || error instanceof ReadOnly) return cannotChange(error.path, error);
-  const reason = reasons[error.code ?? ''] ?? error.message;
+  const reason = reasonOf(error);
   return finding(
     'cannot-write',
     { file: shownPath(error.path ?? '.') },
@@ -60,8 +65,21 @@ function atWork({ path, who }: AtWork): Finding {
   );
 }
 
-/** Whether nothing else can be written either. */
-export function isHopeless(error: FileError): boolean {
+/**
+ * Does work on one file, and gives what the file system refused, so that the rest goes on; null for nothing.
+ * @throws {FileError} where nothing else can be written either
+ */
+export function attempt(work: () => void): FileError | null {
+  try {
+    work();
+    return null;
+  } catch (error) {
+    if (!isFileError(error) || isHopeless(error)) throw error;
+    return error;
+  }
+}
+
+function isHopeless(error: FileError): boolean {
   return 'code' in error && ['ENOSPC', 'EDQUOT', 'EROFS', 'EIO'].includes(error.code ?? '');
 }
 
@@ -69,8 +87,7 @@ export function isHopeless(error: FileError): boolean {
 export function cannotChange(path: string, error: FileError): Finding {
   if (error instanceof LinkInWay) return linkInWay(error.path);
   if (error instanceof AtWork) return atWork(error);
-  const code = error instanceof ReadOnly ? 'EACCES' : (error.code ?? '');
-  const reason = error instanceof ReadOnly ? 'it is read-only' : (reasons[code] ?? error.message);
+  const reason = error instanceof ReadOnly ? 'it is read-only' : reasonOf(error);
   return finding(
     'cannot-write',
     { file: shownPath(path) },
@@ -115,7 +132,7 @@ export function fileFailure(error: FileError): Finding {
   if (error.syscall === 'uv_cwd')
     return finding('cannot-read', null, 'the folder where you stand is gone', 'Go to one that is there.');
   if (writing.has(error.syscall)) return cannotWrite(error);
-  const reason = reasons[error.code ?? ''] ?? (error.code === 'ENOENT' ? 'it is not there' : error.message);
+  const reason = reasonOf(error);
   const remedy = 'Change its permissions, or name another.';
   return finding(
     'cannot-read',

@@ -10,7 +10,7 @@ import { type Raw, bytesOf, rawOf } from '../core/text/bytes.ts';
 import { charsetOf } from '../core/text/charset.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
 import { placeInRaw } from '../core/text/place.ts';
-import { ReadOnly, cannotChange, editedStyle, isFileError, isHopeless } from './errors.ts';
+import { ReadOnly, attempt, cannotChange, editedStyle } from './errors.ts';
 import { inPlace, isOwnText, ownPaths } from './own.ts';
 import { checksumOf } from './checksum.ts';
 import type { FileRecord, SiteRecord } from './record.ts';
@@ -47,7 +47,7 @@ export class Lifter {
     this.#root = root;
     this.record = record;
     this.#options = options;
-    this.#writer = new Writer(root, { isSafe: true });
+    this.#writer = new Writer(root, { isSafe: true, sweeps: true });
     this.#known = record.output(inPlace)?.files ?? new Map<string, FileRecord>();
   }
 
@@ -75,12 +75,8 @@ export class Lifter {
 
   /** What cannot be read or written is told, and the rest goes on; but not on a disk that takes nothing more. */
   #try(path: string, work: () => void): void {
-    try {
-      work();
-    } catch (error) {
-      if (!isFileError(error) || isHopeless(error)) throw error;
-      this.failed.push(cannotChange(join(this.#root, path), error));
-    }
+    const error = attempt(work);
+    if (error) this.failed.push(cannotChange(join(this.#root, path), error));
   }
 
   #page(path: SitePath): void {

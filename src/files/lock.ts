@@ -1,7 +1,7 @@
 import { closeSync, openSync, readFileSync, readdirSync, rmSync, rmdirSync, writeSync } from 'node:fs';
 import { hostname } from 'node:os';
 import { join } from 'node:path';
-import { ensureReal, lookAt, makeFolder } from './real.ts';
+import { ensureReal, lookAt, makeFolder, sweep } from './real.ts';
 
 /** Somebody else is at work on the same plan. */
 export class AtWork extends Error {
@@ -29,6 +29,7 @@ export async function alone<Done>(planFolder: string, work: () => Done | Promise
   const file = join(folder, 'lock');
   makeFolder(planFolder, '.kamino');
   take(file);
+  sweep(folder);
   try {
     return await work();
   } finally {

@@ -43,7 +43,7 @@ export class Output {
     this.#isFresh = lookAt(folder) === null;
     this.#isDry = isDry;
     this.#place = this.#isFresh ? partOf(folder) : folder;
-    this.#writer = new Writer(this.#place, { isFresh: this.#isFresh });
+    this.#writer = new Writer(this.#place, { isFresh: this.#isFresh, sweeps: !this.#isFresh });
   }
 
   /** Whether no source has changed since the last build, and no finished file. */
@@ -147,6 +147,7 @@ export class Output {
 
   abandon(): void {
     if (!this.#isFresh || this.#isDry) return;
+    this.created.length = 0;
     try {
       rmSync(this.#place, { recursive: true, force: true });
     } catch {

@@ -52,7 +52,15 @@ export function isThere(path: string): boolean {
   return existsSync(path);
 }
 
-/** Files that no site is made of: those whose name begins with a dot, and packages. */
+/** Names that begin with a dot and are part of a site all the same. */
+const keptDotNames = new Set(['.well-known', '.htaccess', '.nojekyll']);
+
+/** A name that no site has: one that begins with a dot, and that of packages. */
+export function isHiddenName(name: string): boolean {
+  return (name.startsWith('.') && !keptDotNames.has(name)) || name === 'node_modules';
+}
+
+/** Whether a path leads to, or through, what no site is made of. */
 export function isHidden(path: string): boolean {
-  return /(?:^|\/)(?:\.|node_modules(?:\/|$))/.test(path);
+  return path.split('/').some(isHiddenName);
 }

@@ -2,6 +2,7 @@ import { type Dirent, readdirSync, realpathSync, statSync } from 'node:fs';
 import { join, relative, sep } from 'node:path';
 import { joinPath } from '../core/address/path.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
+import { isHidden, isHiddenName } from './paths.ts';
 
 /** A file of the site: its path in the site, its size in bytes and its time of change in milliseconds. */
 export interface SiteFile {
@@ -16,9 +17,6 @@ export interface Walk {
   files: SiteFile[];
   findings: Finding[];
 }
-
-/** Names that begin with a dot and are part of a site all the same. */
-const keptDotNames = new Set(['.well-known', '.htaccess', '.nojekyll']);
 
 /**
  * Every file of a folder, in the order of its path. Not read: names that begin with a dot, `node_modules`, and what
@@ -58,7 +56,7 @@ class Walker {
     }
     for (const entry of entries) {
       const { name } = entry;
-      if (isPassedOver(name)) continue;
+      if (isHiddenName(name)) continue;
       const path = joinPath(folder, name);
       if (this.#leaveOut(path)) continue;
       const own = real === null ? null : joinPath(real, name);
@@ -95,7 +93,7 @@ class Walker {
       return;
     }
     const own = inside.split(sep).join('/');
-    if (own.split('/').some(isPassedOver)) {
+    if (isHidden(own)) {
       this.findings.push(outside(path, 'is a symbolic link to what is hidden'));
       return;
     }
@@ -105,11 +103,6 @@ class Walker {
     if (above.includes(real)) this.findings.push(outside(path, 'is a symbolic link to a folder it lies in'));
     else if (!this.#leaveOut(`${path}/`)) this.enter(path, [...above, real], own);
   }
-}
-
-/** Names that no site is made of. */
-function isPassedOver(name: string): boolean {
-  return (name.startsWith('.') && !keptDotNames.has(name)) || name === 'node_modules';
 }
 
 function outside(path: string, what: string): Finding {

@@ -4,15 +4,7 @@ import { crc32 } from 'node:zlib';
 import { type Taken, lift } from '../core/inlay/lift.ts';
 import { bytesOf, rawOf } from '../core/text/bytes.ts';
 import type { Finding } from '../core/text/finding.ts';
-import {
-  cannotChange,
-  cannotRead,
-  editedOutput,
-  foreignOutput,
-  goneFile,
-  isFileError,
-  isHopeless,
-} from './errors.ts';
+import { attempt, cannotChange, cannotRead, editedOutput, foreignOutput, goneFile } from './errors.ts';
 import { Output } from './output.ts';
 import { fromUser, shownPath } from './paths.ts';
 import { checksumOf } from './checksum.ts';
@@ -67,13 +59,9 @@ export class FolderWriter implements SiteWriter {
 
   /** A file that cannot be read or written is told, and the rest is built; but not on a disk that takes nothing more. */
   #try(path: string, write: () => void): void {
-    try {
-      write();
-    } catch (error) {
-      if (!isFileError(error) || isHopeless(error)) throw error;
-      if (error.path === this.#run.from(path)) this.#run.findings.push(cannotRead(path, error));
-      else this.findings.push(cannotChange(join(this.#output.folder, path), error));
-    }
+    const error = attempt(write);
+    if (error?.path === this.#run.from(path)) this.#run.findings.push(cannotRead(path, error));
+    else if (error) this.findings.push(cannotChange(join(this.#output.folder, path), error));
   }
 
   /** What moved out of the way is told first. */

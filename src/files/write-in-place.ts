@@ -4,7 +4,7 @@ import { editedInside } from '../core/inlay/edited.ts';
 import { findInlaid } from '../core/inlay/lift.ts';
 import { bytesOf, rawOf } from '../core/text/bytes.ts';
 import type { Finding } from '../core/text/finding.ts';
-import { ReadOnly, cannotChange, editedStyle, isFileError, isHopeless, linkToOther } from './errors.ts';
+import { ReadOnly, attempt, cannotChange, editedStyle, linkToOther } from './errors.ts';
 import type { Finished } from './output.ts';
 import { inPlace, ownPaths } from './own.ts';
 import { checksumOf } from './checksum.ts';
@@ -34,7 +34,7 @@ export class PlaceWriter implements SiteWriter {
   constructor(run: Run, options: WriteOptions) {
     this.#run = run;
     this.#options = options;
-    this.#writer = new Writer(run.site.root, { isSafe: true });
+    this.#writer = new Writer(run.site.root, { isSafe: true, sweeps: true });
     this.#known = run.site.record.output(inPlace)?.files ?? new Map<string, FileRecord>();
   }
 
@@ -43,10 +43,8 @@ export class PlaceWriter implements SiteWriter {
     return [];
   }
 
-  /** Every page is written whole, or not at all. */
-  abandon(): void {
-    this.findings.length = 0;
-  }
+  /** Every page is written whole, or not at all: nothing is to be taken away. */
+  abandon = (): void => undefined;
 
   write(): void {
     const { site } = this.#run;
@@ -67,13 +65,10 @@ export class PlaceWriter implements SiteWriter {
 
   /** A page that cannot be read or written is told, and the rest goes on; but not on a disk that takes nothing more. */
   #try(path: string, write: () => void): void {
-    try {
-      write();
-    } catch (error) {
-      if (!isFileError(error) || isHopeless(error)) throw error;
-      this.findings.push(cannotChange(this.#run.from(path), error));
-      this.#keepRecord(path);
-    }
+    const error = attempt(write);
+    if (!error) return;
+    this.findings.push(cannotChange(this.#run.from(path), error));
+    this.#keepRecord(path);
   }
 
   #page({ path, real }: SiteFile): void {

@@ -30,6 +30,8 @@ export interface WriterOptions {
   isFresh?: boolean;
   /** A file is on the disk, and not only handed over, before it takes its place. */
   isSafe?: boolean;
+  /** What ended runs have left is taken away; only where nobody else can be writing. */
+  sweeps?: boolean;
 }
 
 /** Writes into one folder, each file whole or not at all, and never through a link. */
@@ -37,12 +39,14 @@ export class Writer {
   readonly #root: string;
   readonly #isFresh: boolean;
   readonly #isSafe: boolean;
+  readonly #sweeps: boolean;
   readonly #folders = new Set<string>();
 
-  constructor(root: string, { isFresh = false, isSafe = false }: WriterOptions = {}) {
+  constructor(root: string, { isFresh = false, isSafe = false, sweeps = false }: WriterOptions = {}) {
     this.#root = root;
     this.#isFresh = isFresh;
     this.#isSafe = isSafe;
+    this.#sweeps = sweeps;
   }
 
   /**
@@ -95,7 +99,7 @@ export class Writer {
     if (this.#folders.has(folder)) return;
     if (this.#folders.size === 0) mkdirSync(this.#root, { recursive: true });
     makeFolder(this.#root, folder);
-    if (!this.#isFresh) sweep(folder === '' ? this.#root : `${this.#root}/${folder}`);
+    if (this.#sweeps) sweep(folder === '' ? this.#root : `${this.#root}/${folder}`);
     this.#folders.add(folder);
   }
 }
@@ -116,8 +120,9 @@ function keepOwner(handle: number, target: string): void {
 
 /** An error in the file that was to be written, not in the one that would have become it. */
 function named(error: unknown, part: string, target: string): unknown {
-  if (error instanceof Error && 'path' in error && error.path === part) error.path = target;
-  return error;
+  if (!(error instanceof Error) || !('syscall' in error)) return error;
+  const { path = part } = error as NodeJS.ErrnoException;
+  return path === part ? Object.assign(error, { path: target }) : error;
 }
 
 /** Writes one file whole or not at all; it is on the disk when this returns. @throws {LinkInWay} */

@@ -18,6 +18,6 @@ export interface SiteWriter {
   edited(): Finding[];
   /** @param isSilent nothing has been told so far */
   write(isSilent: boolean): void;
-  /** After a failure: what was there before is still whole. */
+  /** After a failure: what was there before is still whole, and so is what `written` names. */
   abandon(): void;
 }

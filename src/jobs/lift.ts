@@ -41,28 +41,29 @@ export async function lift(options: LiftOptions = {}): Promise<LiftResult> {
   };
   if (!isThere(root))
     return { ...nothing, findings: [noFolder(root, 'Name the folder of the pages, or of their plan.')] };
-  const lifting = new Lifter(root, new SiteRecord(open.folder, options.dryRun), options);
+  const work = (): Lifted => liftIn(root, open, options);
+  const isFree = options.dryRun === true || !isThere(join(open.folder, '.kamino'));
   try {
-    const work = (): void => {
-      lifting.site(listed(root, open, lifting.record), open.plan?.read);
-    };
-    if (options.dryRun === true || !isThere(join(open.folder, '.kamino'))) work();
-    else await alone(open.folder, work);
+    return { ...nothing, ...(isFree ? work() : await alone(open.folder, work)) };
   } catch (error) {
     if (!isFileError(error)) throw error;
-    const { lifted, removed } = lifting;
-    return { ...nothing, lifted, removed, findings: [cannotWrite(error)] };
+    return { ...nothing, findings: [cannotWrite(error)] };
   }
-  const { lifted, removed, failed } = lifting;
-  const findings = [...lifting.record.findings, ...fromUser(lifting.findings, root), ...failed];
-  const status = hasErrors(findings) ? 1 : 0;
-  return {
-    ...nothing,
-    status,
-    lifted,
-    removed,
-    findings: sortFindings(findings),
-  };
+}
+
+type Lifted = Pick<LiftResult, 'status' | 'findings' | 'lifted' | 'removed'>;
+
+function liftIn(root: string, open: OpenPlan, options: LiftOptions): Lifted {
+  const lifting = new Lifter(root, new SiteRecord(open.folder, options.dryRun), options);
+  const { lifted, removed, failed, record } = lifting;
+  try {
+    lifting.site(listed(root, open, record), open.plan?.read);
+  } catch (error) {
+    if (!isFileError(error)) throw error;
+    return { status: 2, lifted, removed, findings: [cannotWrite(error)] };
+  }
+  const findings = sortFindings([...record.findings, ...fromUser(lifting.findings, root), ...failed]);
+  return { status: hasErrors(findings) ? 1 : 0, lifted, removed, findings };
 }
 
 function listed(root: string, { file, plan }: OpenPlan, record: SiteRecord): ReturnType<typeof listSite> {

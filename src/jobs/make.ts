@@ -54,7 +54,7 @@ function write(writer: SiteWriter, report: BuildReport): BuildResult {
   } catch (error) {
     if (!isFileError(error)) throw error;
     writer.abandon();
-    return report.stopped([cannotWrite(error)], 2);
+    return report.failed([cannotWrite(error)], writer.written);
   }
   report.add(writer.findings);
   return report.ended(writer.written);

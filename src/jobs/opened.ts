@@ -77,13 +77,11 @@ export class Opened {
     const tools = await this.#colors();
     const wrong = await this.#wrongValues();
     const { looks, findings } = resolveLooks(look, menus, { tools, source: this.open.source });
-    // What is no value at all is told once.
-    const told = wrong.length > 0 ? findings.filter(one => one.rule !== 'wrong-value') : findings;
     const isCrowded = menus.some(menu => menu.fold.when === 'crowded');
     const fonts = isCrowded ? await this.fonts() : null;
     const fits = fonts ? foldWidths(menus, fonts) : new Map<string, number>();
     const style = styleSheet(menus, looks, { fits, panels });
-    return { looks, style, findings: [...wrong, ...told, ...(fonts?.findings ?? [])] };
+    return { looks, style, findings: [...wrong, ...findings, ...(fonts?.findings ?? [])] };
   }
 
   /** All that can be known, and can be wrong, before a page is touched; null for no run where something is wrong. */

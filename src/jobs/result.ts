@@ -15,8 +15,8 @@ export interface BuildOptions {
 }
 
 export interface BuildResult {
-  /** `stopped`: nothing was written. */
-  outcome: 'built' | 'nothing-new' | 'stopped';
+  /** `stopped`: nothing was written; `half`: some files were, each of them whole. */
+  outcome: 'built' | 'nothing-new' | 'stopped' | 'half';
   /** 0 fine, 1 errors among the findings, 2 a bad plan or a failure. */
   status: 0 | 1 | 2;
   findings: Finding[];
@@ -68,13 +68,23 @@ export class BuildReport {
     return { ...this.#result, outcome: 'stopped', status, findings: sortFindings(this.#findings) };
   }
 
+  /** A failure on the way. @param written what stays of what was written before it */
+  failed(findings: readonly Finding[], written: Written): BuildResult {
+    const result = this.stopped(findings, 2);
+    return isNothing(written) ? result : { ...result, ...written, outcome: 'half' };
+  }
+
   /** Everything was written, or is as it is to be. */
-  ended({ created, changed, gone, same }: Written): BuildResult {
+  ended(written: Written): BuildResult {
     const findings = sortFindings(this.#findings);
-    const outcome = created.length + changed.length + gone.length > 0 ? 'built' : 'nothing-new';
+    const outcome = isNothing(written) ? 'nothing-new' : 'built';
     const status = hasErrors(findings) ? 1 : 0;
-    return { ...this.#result, outcome, status, findings, created, changed, gone, same };
+    return { ...this.#result, ...written, outcome, status, findings };
   }
 }
 
 type Written = Pick<BuildResult, 'created' | 'changed' | 'gone' | 'same'>;
+
+function isNothing({ created, changed, gone }: Written): boolean {
+  return created.length + changed.length + gone.length === 0;
+}

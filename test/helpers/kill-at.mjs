@@ -1,12 +1,18 @@
-// Loaded before the program: it ends itself, as nothing can foresee, at the nth thing that it does to the disk.
+// Loaded before the program. KILL_AT: it ends itself, as nothing can foresee, at the nth thing that it does to the disk.
+// FULL_AT: from the nth write on the disk is full.
 import fs from 'node:fs';
 import { syncBuiltinESMExports } from 'node:module';
 
-let left = Number(process.env.KILL_AT);
+let left = Number(process.env.KILL_AT ?? Infinity);
+let room = Number(process.env.FULL_AT ?? Infinity);
 
 for (const name of ['writeSync', 'renameSync', 'copyFileSync', 'mkdirSync', 'rmSync']) {
   const own = fs[name];
   fs[name] = (...given) => {
+    if (name === 'writeSync' || name === 'copyFileSync') {
+      room -= 1;
+      if (room < 0) throw Object.assign(new Error('ENOSPC'), { code: 'ENOSPC', syscall: 'write' });
+    }
     left -= 1;
     if (left < 0) process.kill(process.pid, 'SIGKILL');
     // Half of what is written is there.

@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join, relative } from 'node:path';
@@ -46,6 +46,19 @@ export function kaminoAlone(folder: string, ...args: string[]): Ran {
     env: { ...process.env, NO_COLOR: '1', FORCE_COLOR: undefined },
   });
   return { status, out: stdout, err: stderr };
+}
+
+/** The same while this process goes on: to hear what it calls, or to start several. */
+export function kaminoBeside(folder: string, ...args: string[]): Promise<Ran> {
+  return new Promise(done => {
+    const started = spawn(process.execPath, [program, ...args], { cwd: folder });
+    const ran = { out: '', err: '' };
+    started.stdout.on('data', (text: Buffer) => (ran.out += text.toString()));
+    started.stderr.on('data', (text: Buffer) => (ran.err += text.toString()));
+    started.on('close', status => {
+      done({ status, ...ran });
+    });
+  });
 }
 
 /** Every file below a folder with its bytes as latin1 text; hidden folders are left out. */

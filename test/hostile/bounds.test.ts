@@ -1,9 +1,9 @@
-import { spawn, spawnSync } from 'node:child_process';
+import { spawnSync } from 'node:child_process';
 import { existsSync, readFileSync } from 'node:fs';
 import { hostname } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, it, test } from '@jest/globals';
-import { contents, folderWith, kamino, page, put } from '../helpers/site.ts';
+import { contents, folderWith, kamino, kaminoBeside, page, put } from '../helpers/site.ts';
 
 const program = join(import.meta.dirname, '../../dist/kamino.js');
 const plan = (more = '', entries = '[index.html]'): string =>
@@ -104,27 +104,21 @@ describe('two runs at once', () => {
         Array.from({ length: 300 }, (_, at) => [at === 0 ? 'index.html' : `p${at}.html`, page(`P ${at}`)]),
       ),
     });
-  const start = (folder: string, ...args: string[]): Promise<{ status: number | null; err: string }> =>
-    new Promise(done => {
-      const started = spawn(process.execPath, [program, ...args], { cwd: folder });
-      let err = '';
-      started.stderr.on('data', (text: Buffer) => (err += text.toString()));
-      started.on('close', status => {
-        done({ status, err });
-      });
-    });
-
   it('wait for one another, and leave no lock', async () => {
     const folder = site();
     const before = contents(folder);
-    const ends = await Promise.all([start(folder, 'build'), start(folder, 'build'), start(folder, 'build')]);
+    const ends = await Promise.all([
+      kaminoBeside(folder, 'build'),
+      kaminoBeside(folder, 'build'),
+      kaminoBeside(folder, 'build'),
+    ]);
     expect(ends.map(one => [one.status, one.err])).toEqual([
       [0, ''],
       [0, ''],
       [0, ''],
     ]);
     expect(existsSync(join(folder, '.kamino/lock'))).toBe(false);
-    await Promise.all([start(folder, 'lift'), start(folder, 'lift')]);
+    await Promise.all([kaminoBeside(folder, 'lift'), kaminoBeside(folder, 'lift')]);
     expect(contents(folder)).toEqual(before);
   });
 
@@ -132,7 +126,7 @@ describe('two runs at once', () => {
     const folder = site();
     const held = (id: number): string => JSON.stringify({ process: id, host: hostname(), since: Date.now() });
     put(folder, { '.kamino/lock': held(process.pid) });
-    const { status, err } = await start(folder, 'build');
+    const { status, err } = await kaminoBeside(folder, 'build');
     expect([status, err]).toEqual([
       2,
       expect.stringContaining(`error at-work: process ${process.pid} is at work`),
@@ -140,7 +134,7 @@ describe('two runs at once', () => {
     expect(readFileSync(join(folder, 'index.html'), 'utf8')).not.toContain('<nav');
     const { pid } = spawnSync(process.execPath, ['-e', '0']);
     put(folder, { '.kamino/lock': held(pid) });
-    expect((await start(folder, 'build')).status).toBe(0);
+    expect((await kaminoBeside(folder, 'build')).status).toBe(0);
     put(folder, { '.kamino/lock': 'x' });
     expect(kamino(folder, 'check').status).toBe(0);
   });

@@ -11,10 +11,14 @@ import {
   symlinkSync,
   writeFileSync,
 } from 'node:fs';
+import { spawnSync } from 'node:child_process';
 import { dirname, join } from 'node:path';
+import { pathToFileURL } from 'node:url';
 import { describe, expect, it, test } from '@jest/globals';
 import fc from 'fast-check';
 import { contents, folderWith, kamino, page, put } from '../helpers/site.ts';
+
+const program = join(import.meta.dirname, '../../dist/kamino.js');
 
 // Folders that somebody else made: what lies outside of them stays as it is, whatever they hold.
 const pages = {
@@ -237,6 +241,40 @@ test('a page that may not be written is told by its own name, keeps its mode, an
   expect(statSync(join(site, 'index.html')).mode & 0o777).toBe(0o640);
 });
 
+test.each(['in-place', 'built'])(
+  'a disk that is full at any write leaves whole files, and is told: %s',
+  output => {
+    const helper = pathToFileURL(join(import.meta.dirname, '../helpers/kill-at.mjs')).href;
+    const said = new Set<string>();
+    for (let at = 0; ; at += 1) {
+      const { site } = place(output);
+      expect(safely(site, 'build').status).toBe(0);
+      for (const path of Object.keys(pages)) put(site, { [path]: page(`${path} anew`) });
+      const before = contents(site);
+      const env = { ...process.env, FULL_AT: String(at), NO_COLOR: '1' };
+      const ran = spawnSync(process.execPath, ['--import', helper, program, 'build'], {
+        cwd: site,
+        encoding: 'utf8',
+        env,
+      });
+      if (ran.status === 0) break;
+      expect([ran.status, ran.stderr]).toEqual([
+        2,
+        expect.stringMatching(/error cannot-write: .*the disk is full/),
+      ]);
+      const after = contents(site);
+      const written = Object.keys(before).filter(path => after[path] !== before[path]);
+      said.add(/^Nothing was written|half way/m.exec(ran.stderr)![0]);
+      expect([at, ran.stderr.includes('\nNothing was written.')]).toEqual([at, written.length === 0]);
+      for (const path of written) expect(after[path]).toMatch(/anew<\/h1>[^]*<\/html>\n$/);
+      expect(Object.keys(after)).toEqual(Object.keys(before));
+      expect(safely(site, 'build').status).toBe(0);
+      expect(contents(site)[output === 'built' ? 'built/a.html' : 'a.html']).toContain('anew');
+    }
+    expect([...said].sort()).toEqual(['Nothing was written', 'half way']);
+  },
+);
+
 test('whatever links, records and outputs a folder holds, nothing outside it changes, and nothing falls over', () => {
   const link = fc.record({
     path: fc.constantFrom(
@@ -305,7 +343,7 @@ test('whatever links, records and outputs a folder holds, nothing outside it cha
     ['entry', 'add', 'a.html'],
     ['map'],
   );
-  const runs = Number(process.env['KAMINO_RUNS'] ?? 100);
+  const runs = Number(process.env['KAMINO_RUNS'] ?? 60);
   fc.assert(
     fc.property(
       fc.array(link, { maxLength: 3 }),

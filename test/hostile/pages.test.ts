@@ -1,4 +1,3 @@
-import { spawn } from 'node:child_process';
 import { type Server, createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
@@ -8,10 +7,9 @@ import fc from 'fast-check';
 import { harmfulSpans } from '../../src/core/page/harmless.ts';
 import { rawOf, splice } from '../../src/core/text/bytes.ts';
 import { eventually, open, useBrowser } from '../helpers/browser.ts';
-import { folderWith, page, put } from '../helpers/site.ts';
+import { folderWith, kaminoBeside, page, put } from '../helpers/site.ts';
 
 // Pages that want out, looked at in a real browser beside a port that counts who calls.
-const program = join(import.meta.dirname, '../../dist/kamino.js');
 let server: Server;
 let port = '';
 const heard: string[] = [];
@@ -66,17 +64,6 @@ const site = (more: string, secret: string): string => {
   return folderWith({ 'index.html': html('index.html'), 'a.html': html('a.html'), 'b.html': html('b.html') });
 };
 
-/** In a process of its own, with this one free to hear. */
-const run = (folder: string, ...args: string[]): Promise<{ status: number | null; out: string }> =>
-  new Promise(done => {
-    const started = spawn(process.execPath, [program, ...args], { cwd: folder });
-    let out = '';
-    started.stdout.on('data', (text: Buffer) => (out += text.toString()));
-    started.on('close', status => {
-      done({ status, out });
-    });
-  });
-
 describe('a page that wants out', () => {
   it('calls where it stands in a browser by itself, so that the port hears', async () => {
     heard.length = 0;
@@ -94,7 +81,7 @@ describe('a page that wants out', () => {
     heard.length = 0;
     const secret = join(folderWith({ 'secret.txt': 'a secret' }), 'secret.txt');
     const folder = site(Object.values(waysOut(port)).join('\n'), secret);
-    const { status, out } = await run(folder, 'draft', '--dry-run');
+    const { status, out } = await kaminoBeside(folder, 'draft', '--dry-run');
     expect([status, heard]).toEqual([0, []]);
     expect(out).toContain('background: "#224466"');
   });
@@ -106,11 +93,11 @@ describe('a page that wants out', () => {
     const plan =
       'kamino: 1\nmenus:\n  - menu: m\n    place: { first-in: body }\n    entries:\n      - index.html\n      - a.html\n';
     put(folder, { 'kamino.yaml': plan });
-    expect((await run(folder, 'build')).status).not.toBe(2);
-    const measured = await run(folder, 'measure', '--browser', '--json');
+    expect((await kaminoBeside(folder, 'build')).status).not.toBe(2);
+    const measured = await kaminoBeside(folder, 'measure', '--browser', '--json');
     const { seen } = JSON.parse(measured.out) as { seen: { menus: { menu: string }[] }[] };
     expect(seen.flatMap(one => one.menus.map(other => other.menu))).toContain('m');
-    expect((await run(folder, 'specimen', '--out', 's.html', '--png', 's.png')).status).toBe(0);
+    expect((await kaminoBeside(folder, 'specimen', '--out', 's.html', '--png', 's.png')).status).toBe(0);
     expect(heard).toEqual([]);
   });
 });

@@ -1,7 +1,7 @@
 import type { HandSite } from '../hand/types.ts';
 import type { Finding } from '../text/finding.ts';
 import type { Place } from '../text/source.ts';
-import type { Rule } from '../text/rules.ts';
+import type { Rule } from '../text/rule.ts';
 import type { Beating } from './outranking.ts';
 
 /** A site with all that its pages have shown while they were read. */

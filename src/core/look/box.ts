@@ -40,18 +40,17 @@ export class Box {
     [this.#source, this.#tools, this.#teller] = [source, tools, teller];
     const look = (this.look = source.look);
     this.#level = textLevels[look.contrast.level ?? 'AA'];
-    const background = this.#paint(source.background, 'background') ?? { css: 'transparent', hex: null };
+    const background = this.#paint(source.background) ?? { css: 'transparent', hex: null };
     const ground = background.hex ?? source.under;
     const color = this.#baseColor(ground);
-    this.accent =
-      this.#paint(look.accent, 'accent') ?? (color.hex ? color : { css: 'currentcolor', hex: null });
+    this.accent = this.#paint(look.accent) ?? (color.hex ? color : { css: 'currentcolor', hex: null });
     this.base = {
       color,
       background,
       ground,
       border: look.border === 'none' ? null : look.border,
       shadow: look.shadow === 'none' ? null : look.shadow,
-      iconColor: this.#paint(look.iconColor, 'iconColor')?.css ?? null,
+      iconColor: this.#paint(look.iconColor)?.css ?? null,
       weight: look.font.weight,
       marker: 'none',
     };
@@ -113,7 +112,7 @@ export class Box {
     const background = this.#backgroundOf(name, spec, start);
     const ground =
       background.hex !== null ? background.hex : background.css === 'transparent' ? this.#source.under : null;
-    const own = this.#paint(spec.color, `states.${name}.color`);
+    const own = this.#paint(spec.color);
     const color = this.#colorOf(name, own ?? start.color, own !== null, ground);
     const drawn = (value: string | null, before: string | null): string | null =>
       value === null ? before : value === 'none' ? null : value;
@@ -123,7 +122,7 @@ export class Box {
       ground,
       border: drawn(spec.border, start.border),
       shadow: drawn(spec.shadow, start.shadow),
-      iconColor: this.#paint(spec.iconColor, `states.${name}.iconColor`)?.css ?? start.iconColor,
+      iconColor: this.#paint(spec.iconColor)?.css ?? start.iconColor,
       weight: spec.weight ?? start.weight,
       marker: spec.marker ?? (name === 'current' || name === 'within' ? 'below' : 'none'),
     } as const;
@@ -132,10 +131,10 @@ export class Box {
   }
 
   #backgroundOf(name: StateName, spec: StateLook, start: StateValues): Paint {
-    const own = this.#paint(spec.background, `states.${name}.background`);
+    const own = this.#paint(spec.background);
     const from = own ?? start.background;
     const under = from.hex ?? (from.css === 'transparent' ? this.#source.under : null);
-    const accent = this.#paint(spec.accent, `states.${name}.accent`) ?? this.accent;
+    const accent = this.#paint(spec.accent) ?? this.accent;
     if (spec.tint !== null && this.#source.look.states[name] === undefined && under !== null && this.#tools)
       return defaultTint(under, { accent, share: spec.tint, moves: this.#source.moves }, this.#labels());
     if (spec.tint !== null) return tinted(from, { under, accent, share: spec.tint }, this.#tools);
@@ -222,21 +221,12 @@ export class Box {
     ]);
   }
 
-  #paint(css: string | null, path: string): Paint | null {
+  #paint(css: string | null): Paint | null {
     if (css === null || css === 'none') return null;
     if (!this.#tools) return { css, hex: null };
+    // What depends on the page cannot be computed with; what is no colour at all has been told before.
     const hex = this.#tools.read(css);
-    if (hex === null && /^(?:currentcolor|inherit|transparent|canvas|canvastext|var\([\w-]+\))$/i.test(css))
-      return { css, hex: null };
-    if (hex === null) {
-      if (!this.#source.isSilent)
-        this.#teller.tell('wrong-value', this.#source.look, path, [
-          `\`${css}\` is no colour of CSS`,
-          `For example  ${path.split('.').at(-1)!}: "#3d5a80"`,
-        ]);
-      return null;
-    }
-    return { css, hex: this.#tools.isOpaque(hex) ? hex : null };
+    return { css, hex: hex !== null && this.#tools.isOpaque(hex) ? hex : null };
   }
 
   #note(

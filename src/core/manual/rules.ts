@@ -1,5 +1,6 @@
 import { checkRules } from '../check/index.ts';
-import { type Rule, rules } from '../text/rules.ts';
+import type { Rule } from '../text/rule.ts';
+import { rules } from '../text/rules.ts';
 
 /** The rules of looks come last, behind those of finished pages. */
 const firstOfLooks = 'bad-icon';

@@ -1,7 +1,7 @@
 import { covers, folds } from '../menu/folds.ts';
 import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import type { Language } from '../plan/types.ts';
-import type { WordName } from '../plan/parts/plan.ts';
+import type { WordName } from '../plan/parts/language.ts';
 import { type Finding, finding } from '../text/finding.ts';
 import { listed } from '../text/nearest.ts';
 import type { Source } from '../text/source.ts';

@@ -1,5 +1,5 @@
 import type { SitePath } from '../address/path.ts';
-import type { WordName } from '../plan/parts/plan.ts';
+import type { WordName } from '../plan/parts/language.ts';
 import type { Destination } from '../target/kinds/index.ts';
 import type { Look } from '../plan/look-types.ts';
 import type { Align, Fold, Form, Menu, MenuPlace, Opens, ToTop, Toggle } from '../plan/types.ts';

@@ -1,7 +1,7 @@
 import { type Raw, type Span, lowerAscii } from '../text/bytes.ts';
 import type { Charset } from '../text/charset.ts';
 import { readAttributeReferences } from '../text/references.ts';
-import { type TreeNode, readTree } from './tree.ts';
+import { type TreeNode, readTree, valueOf } from './tree.ts';
 import type { Attribute } from './types.ts';
 
 /** Goes with all that lies in it. */
@@ -45,7 +45,7 @@ export function harmfulSpans(raw: Raw, charset: Charset, keepsFrames = false): S
   for (const node of readTree(raw, charset, true).nodes) {
     if (node.start < gone) continue;
     if (keepsFrames && node.name === 'iframe' && !node.attributes.some(one => one.name === 'src')) continue;
-    const end = harmfulEnd(node, raw.length);
+    const end = harmfulEnd(node, raw.length, charset);
     if (end !== null) {
       spans.push({ at: node.start, text: '', drop: end - node.start });
       gone = end;
@@ -57,13 +57,13 @@ export function harmfulSpans(raw: Raw, charset: Charset, keepsFrames = false): S
 }
 
 /** Where what goes of an element ends; null for one that stays. */
-function harmfulEnd(node: TreeNode, end: number): number | null {
+function harmfulEnd(node: TreeNode, end: number, charset: Charset): number | null {
+  const value = (name: string): string => lowerAscii(valueOf(node, name, charset) ?? '');
   if (whole.has(node.name)) return node.end >= 0 ? node.end : node.stop >= 0 ? node.stop : end;
   if (tags.has(node.name)) return node.open;
-  const rel = lowerAscii(valueIn(node, 'rel')).split(/[\t\n\f\r ]+/);
-  if (node.name === 'link' && (!rel.includes('stylesheet') || isOutside(valueIn(node, 'href'))))
-    return node.open;
-  const pragma = lowerAscii(valueIn(node, 'http-equiv').trim());
+  const rel = value('rel').split(/[\t\n\f\r ]+/);
+  if (node.name === 'link' && (!rel.includes('stylesheet') || isOutside(value('href')))) return node.open;
+  const pragma = value('http-equiv').trim();
   return node.name === 'meta' && pragma !== '' && pragma !== 'content-type' ? node.open : null;
 }
 
@@ -81,9 +81,4 @@ function isHarmful({ name: element }: TreeNode, { name, value }: Attribute): boo
 function isOutside(address: string): boolean {
   const plain = address.replace(/[\t\n\r]/g, '').replace(/^[\0-\x20]+/, '');
   return /^(?:[a-z][a-z0-9+.-]*:|[\\/]{2})/i.test(plain);
-}
-
-function valueIn(node: TreeNode, name: string): string {
-  const found = node.attributes.find(one => one.name === name);
-  return found ? readAttributeReferences(found.value) : '';
 }

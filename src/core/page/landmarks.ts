@@ -22,8 +22,7 @@ export const landmarkElements = [...kinds.keys()];
  * @param isInner a `header` or `footer` of a part of the page, which is none
  */
 export function landmarkOf(name: string, role: Raw | null, isInner: boolean): Kind | null {
-  if (role === null) return isInner ? null : (kinds.get(name) ?? null);
-  const first = lowerAscii(readAttributeReferences(role)).split(' ')[0]!;
-  if (first === '') return isInner ? null : (kinds.get(name) ?? null);
-  return roles.get(first) ?? null;
+  const first = lowerAscii(readAttributeReferences(role ?? '')).split(' ')[0]!;
+  if (first !== '') return roles.get(first) ?? null;
+  return isInner ? null : (kinds.get(name) ?? null);
 }

@@ -1,6 +1,7 @@
 import type { Look, StateLook } from './look-types.ts';
 import type { PlanPath, PlanPlaces } from './places.ts';
-import type { WrittenLook, WrittenState } from './parts/look.ts';
+import type { WrittenLook } from './parts/look.ts';
+import type { WrittenState } from './parts/states.ts';
 import type { LookUse, Mark } from './types.ts';
 
 /** Makes a look from what is written, or the name of one. */

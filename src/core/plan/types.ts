@@ -6,7 +6,7 @@ import type { FoldKind } from './fold-kinds.ts';
 import type { Form } from './forms.ts';
 import type { Look } from './look-types.ts';
 import type { PlaceSide } from './parts/place.ts';
-import type { WordName } from './parts/plan.ts';
+import type { WordName } from './parts/language.ts';
 
 export type { Target } from '../target/kinds/index.ts';
 export type { Mark } from '../text/mark.ts';

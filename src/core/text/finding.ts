@@ -1,5 +1,6 @@
 import type { Place } from './source.ts';
-import { type RuleName, type Severity, rules } from './rules.ts';
+import type { Severity } from './rule.ts';
+import { type RuleName, rules } from './rules.ts';
 
 /** One problem, as data: what was expected and what is there (`message`), where, and what to do next. */
 export interface Finding {

@@ -1,7 +1,9 @@
 import { describe, expect, it, test } from '@jest/globals';
 import fc from 'fast-check';
 import { colorTools, contrast, mix, nearestPassing, readColor } from '../../../src/core/look/color.ts';
+import { fitsGrammar } from '../../../src/core/look/grammar.ts';
 import { resolveLooks } from '../../../src/core/look/scopes.ts';
+import { wrongValues } from '../../../src/core/look/wrong-values.ts';
 import type { Scope } from '../../../src/core/look/types.ts';
 import { resolveMenus } from '../../../src/core/menu/resolve.ts';
 import type { SiteFacts } from '../../../src/core/target/facts.ts';
@@ -47,7 +49,7 @@ function resolve(lines: string, menu = '', entry = '') {
     source,
     site: find({}),
     find,
-    told: [...findings, ...ofMenus, ...resolved.findings],
+    told: [...findings, ...ofMenus, ...wrongValues(plan, fitsGrammar, source), ...resolved.findings],
   };
 }
 

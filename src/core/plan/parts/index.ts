@@ -2,20 +2,14 @@ import type { Keys } from '../../format/key.ts';
 import { buttonKeys } from './button.ts';
 import { entryKeys } from './entry.ts';
 import { foldKeys, toggleKeys } from './fold.ts';
-import {
-  contrastKeys,
-  fontKeys,
-  lookKeys,
-  ownLookKeys,
-  partsKeys,
-  stateFontKeys,
-  stateKeys,
-  statesKeys,
-} from './look.ts';
+import { fontKeys, stateFontKeys } from './font.ts';
+import { languageKeys, wordKeys } from './language.ts';
+import { contrastKeys, lookKeys, ownLookKeys, partsKeys } from './look.ts';
 import { homeKeys, menuKeys, opensKeys, staysKeys } from './menu.ts';
 import { panelsKeys } from './panels.ts';
 import { placeKeys } from './place.ts';
-import { labelsKeys, languageKeys, linksKeys, planKeys, wordKeys } from './plan.ts';
+import { labelsKeys, linksKeys, planKeys } from './plan.ts';
+import { stateKeys, statesKeys } from './states.ts';
 import { toTopKeys } from './to-top.ts';
 
 /** A part of the plan that has keys of its own. */

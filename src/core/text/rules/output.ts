@@ -1,0 +1,109 @@
+import type { Rule } from '../rule.ts';
+
+/** What is found while finished pages are written, and in the looks of their menus. */
+export const outputRules = {
+  // Output.
+  'edited-output': {
+    severity: 'error',
+    about: 'What someone edited in the output folder is not overwritten unasked.',
+    why: 'Someone changed a finished file. Nothing is written until you say so.',
+    example: 'kamino build --overwrite',
+  },
+  'same-folder': {
+    severity: 'error',
+    about: 'Site and output are two folders.',
+    why: 'Site and output would overwrite each other.',
+    example: 'output: .          →  output: built',
+  },
+  'cannot-read': {
+    severity: 'error',
+    about: 'Files of the site can be read.',
+    why: 'A file or folder is not there, or may not be read.',
+    example: 'chmod u+r visit.html',
+  },
+  'cannot-write': {
+    severity: 'error',
+    about: 'The output can be written.',
+    why: 'The output cannot be written. What was there before is still whole.',
+    example: 'output: /read-only →  output: built',
+  },
+  'link-outside': {
+    severity: 'error',
+    about: 'Symbolic links stay within the site.',
+    why: 'A symbolic link leads out of the site: what it names would not be uploaded.',
+    example: 'img -> ../../pictures  →  copy the files',
+  },
+  'at-work': {
+    severity: 'error',
+    about: 'One run at a time writes.',
+    why: 'Another run of Kamino writes by the same plan. This one waited for it, and then gave up, so that none writes over what the other wrote.',
+    example: 'two builds of one folder at once',
+  },
+  'damaged-record': {
+    severity: 'warning',
+    about: 'The record is as Kamino wrote it.',
+    why: 'The record beside the plan says what Kamino wrote. This one is not as it was written: something else has changed it, or it comes from elsewhere. It is not used; nothing is lost by that, but finished files that someone has edited are found by their contents alone.',
+    example: '.kamino/record.json',
+  },
+  'foreign-output': {
+    severity: 'error',
+    about: 'The output is a folder of its own.',
+    why: 'The folder that `output` names exists, Kamino did not make it, and it holds files that are not of this site. They might be written over, so nothing was written.',
+    example: 'output: photographs  →  output: built',
+  },
+  'link-in-way': {
+    severity: 'error',
+    about: 'Nothing is written through a link.',
+    why: 'A link stands where a folder or file is to be written. It may lead anywhere, so nothing was written there.',
+    example: 'built -> ../elsewhere  →  output: ../elsewhere',
+  },
+  'name-taken': {
+    severity: 'error',
+    about: 'Kamino’s own files do not replace a designer’s.',
+    why: 'Your site has a file where Kamino’s own style sheet goes.',
+    example: 'kamino/menu.css    →  rename your folder',
+  },
+  'gone-page': {
+    severity: 'note',
+    about: 'A page of ours that the site no longer has is moved aside.',
+    why: 'The site no longer has this page; the finished one was moved to `.kamino/gone/`.',
+    example: 'old.html',
+  },
+  // Looks.
+  'bad-icon': {
+    severity: 'error',
+    about: 'An icon is a drawing in SVG.',
+    why: 'The file is no SVG that can stand in a page.',
+    example: 'icon: img/letter.png →  icon: img/letter.svg',
+  },
+  'unknown-look': {
+    severity: 'error',
+    about: 'A look that is named is one of `looks`.',
+    why: 'A look is named that `looks` does not have.',
+    example: 'look: quite        →  look: quiet',
+  },
+  'state-circle': {
+    severity: 'error',
+    about: 'States start from each other without going in a circle.',
+    why: 'Two states start from each other, so that neither has values.',
+    example: 'hover: { from: pressed }\npressed: { from: hover }  →  take one `from` out',
+  },
+  'mended-color': {
+    severity: 'note',
+    about: 'A derived colour that is hard to read is mended, and told.',
+    why: 'A colour that Kamino derived was hard to read on its ground; the nearest of the same hue that is not was taken. What you wrote stays.',
+    example: 'contrast: { mend: none }   keeps derived colours as they come',
+  },
+  'same-but-hue': {
+    severity: 'warning',
+    about: 'The current entry differs from its neighbours by more than hue (WCAG 2.2, 1.4.1).',
+    why: 'Who cannot tell the two hues apart does not see where they are (WCAG 2.2, 1.4.1).',
+    example: 'current: { marker: none, color: "#a33" }  →  current: { font: { weight: 700 }, color: "#a33" }',
+  },
+  'low-contrast': {
+    severity: 'warning',
+    about: 'Text stands out from its ground (WCAG 2.2, 1.4.3 and 1.4.11).',
+    why: 'Text that stands out too little from its ground is hard to read (WCAG 2.2, 1.4.3).',
+    example: 'color: "#999"      →  color: "#595959"',
+  },
+} as const satisfies Record<string, Rule>;
