@@ -89,8 +89,11 @@ export function buildTable(result: BuildResult, seconds: number, { out }: Voice)
   const { created, changed, gone, same, findings } = result;
   const where = result.inPlace ? 'the pages' : `${result.output}/`;
   const isSame = created.length + changed.length + gone.length === 0;
+  const isRefused = findings.some(({ rule }) => rule === 'cannot-write' || rule === 'link-in-way');
   const head = isSame
-    ? `Nothing to do: ${where} ${result.inPlace ? 'are' : 'is'} as the plan says.`
+    ? isRefused
+      ? `Nothing was changed: not all of ${where} could be written.`
+      : `Nothing to do: ${where} ${result.inPlace ? 'are' : 'is'} as the plan says.`
     : `Built ${counted(result.pages, 'page')} ${result.inPlace ? 'in place' : `into ${where}`}`;
   const files = [
     `${created.length} new`,

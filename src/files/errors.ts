@@ -1,4 +1,5 @@
-import { readlinkSync } from 'node:fs';
+import { accessSync, constants, readlinkSync } from 'node:fs';
+import { dirname } from 'node:path';
 import { type Finding, finding } from '../core/text/finding.ts';
 import { shownPath } from './paths.ts';
 import { AtWork } from './lock.ts';
@@ -83,6 +84,35 @@ function isHopeless(error: FileError): boolean {
   return 'code' in error && ['ENOSPC', 'EDQUOT', 'EROFS', 'EIO'].includes(error.code ?? '');
 }
 
+/**
+ * Tells of files that stay as they were. A folder in which nothing can be written is told once, and not file by file.
+ */
+export class Refusals {
+  readonly #folders = new Set<string>();
+
+  /** @returns null for what has been told */
+  of(file: string, error: FileError): Finding | null {
+    const folder = dirname(file);
+    if (!isDenied(error) || isWritable(folder)) return cannotChange(file, error);
+    if (this.#folders.has(folder)) return null;
+    this.#folders.add(folder);
+    return cannotChange(folder, error);
+  }
+}
+
+function isDenied(error: FileError): boolean {
+  return 'code' in error && (error.code === 'EACCES' || error.code === 'EPERM');
+}
+
+function isWritable(folder: string): boolean {
+  try {
+    accessSync(folder, constants.W_OK);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
 /** A page, or a file of Kamino's in the site, that stays as it was. */
 export function cannotChange(path: string, error: FileError): Finding {
   if (error instanceof LinkInWay) return linkInWay(error.path);
@@ -92,7 +122,7 @@ export function cannotChange(path: string, error: FileError): Finding {
     'cannot-write',
     { file: shownPath(path) },
     `this could not be changed: ${reason}; it was left alone`,
-    'Change its permissions, and build again; or name it in `leave-out`.',
+    'Change its permissions, and try again; or name it in `leave-out`.',
   );
 }
 

@@ -10,7 +10,7 @@ import { type Raw, bytesOf, rawOf } from '../core/text/bytes.ts';
 import { charsetOf } from '../core/text/charset.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
 import { placeInRaw } from '../core/text/place.ts';
-import { ReadOnly, attempt, cannotChange, editedStyle } from './errors.ts';
+import { ReadOnly, Refusals, attempt, editedStyle } from './errors.ts';
 import { inPlace, isOwnText, ownPaths } from './own.ts';
 import { checksumOf } from './checksum.ts';
 import type { FileRecord, SiteRecord } from './record.ts';
@@ -36,6 +36,7 @@ export class Lifter {
   /** What the file system refused, with paths as the user sees them. */
   readonly failed: Finding[] = [];
   readonly record: SiteRecord;
+  readonly #refusals = new Refusals();
   readonly #root: string;
   readonly #options: LiftOptions;
   readonly #writer: Writer;
@@ -76,7 +77,8 @@ export class Lifter {
   /** What cannot be read or written is told, and the rest goes on; but not on a disk that takes nothing more. */
   #try(path: string, work: () => void): void {
     const error = attempt(work);
-    if (error) this.failed.push(cannotChange(join(this.#root, path), error));
+    const told = error && this.#refusals.of(join(this.#root, path), error);
+    if (told) this.failed.push(told);
   }
 
   #page(path: SitePath): void {

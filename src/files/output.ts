@@ -1,4 +1,14 @@
-import { existsSync, lstatSync, mkdirSync, readFileSync, readdirSync, renameSync, rmSync } from 'node:fs';
+import {
+  accessSync,
+  constants,
+  existsSync,
+  lstatSync,
+  mkdirSync,
+  readFileSync,
+  readdirSync,
+  renameSync,
+  rmSync,
+} from 'node:fs';
 import { dirname, join } from 'node:path';
 import { rawOf } from '../core/text/bytes.ts';
 import type { FileRecord, Glance, OutputRecord, SiteRecord } from './record.ts';
@@ -131,7 +141,12 @@ export class Output {
   /** Before the first file is written. @throws {LinkInWay} */
   begin(): void {
     ensureReal(this.folder, '');
-    if (!this.#isFresh) return void readdirSync(this.folder);
+    if (!this.#isFresh) {
+      // One that takes nothing is told once, before anything is written.
+      readdirSync(this.folder);
+      if (!this.#isDry) accessSync(this.folder, constants.W_OK);
+      return;
+    }
     if (this.#isDry) return;
     mkdirSync(dirname(this.folder), { recursive: true });
     sweep(dirname(this.folder));

@@ -4,7 +4,7 @@ import { crc32 } from 'node:zlib';
 import { type Taken, lift } from '../core/inlay/lift.ts';
 import { bytesOf, rawOf } from '../core/text/bytes.ts';
 import type { Finding } from '../core/text/finding.ts';
-import { attempt, cannotChange, cannotRead, editedOutput, foreignOutput, goneFile } from './errors.ts';
+import { attempt, Refusals, cannotRead, editedOutput, foreignOutput, goneFile } from './errors.ts';
 import { Output } from './output.ts';
 import { fromUser, shownPath } from './paths.ts';
 import { checksumOf } from './checksum.ts';
@@ -16,6 +16,7 @@ import type { SiteWriter, WriteOptions } from './writer.ts';
 /** Writes the finished site into a folder of its own. */
 export class FolderWriter implements SiteWriter {
   readonly findings: Finding[] = [];
+  readonly #refusals = new Refusals();
   readonly #run: Run;
   readonly #options: WriteOptions;
   readonly #output: Output;
@@ -60,8 +61,11 @@ export class FolderWriter implements SiteWriter {
   /** A file that cannot be read or written is told, and the rest is built; but not on a disk that takes nothing more. */
   #try(path: string, write: () => void): void {
     const error = attempt(write);
-    if (error?.path === this.#run.from(path)) this.#run.findings.push(cannotRead(path, error));
-    else if (error) this.findings.push(cannotChange(join(this.#output.folder, path), error));
+    if (!error) return;
+    const isSource = error.path === this.#run.from(path);
+    const told = isSource ? null : this.#refusals.of(join(this.#output.folder, path), error);
+    if (isSource) this.#run.findings.push(cannotRead(path, error));
+    else if (told) this.findings.push(told);
   }
 
   /** What moved out of the way is told first. */

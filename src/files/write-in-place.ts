@@ -4,7 +4,7 @@ import { editedInside } from '../core/inlay/edited.ts';
 import { findInlaid } from '../core/inlay/lift.ts';
 import { bytesOf, rawOf } from '../core/text/bytes.ts';
 import type { Finding } from '../core/text/finding.ts';
-import { ReadOnly, attempt, cannotChange, editedStyle, linkToOther } from './errors.ts';
+import { ReadOnly, Refusals, attempt, editedStyle, linkToOther } from './errors.ts';
 import type { Finished } from './output.ts';
 import { inPlace, ownPaths } from './own.ts';
 import { checksumOf } from './checksum.ts';
@@ -25,6 +25,7 @@ export class PlaceWriter implements SiteWriter {
   readonly findings: Finding[] = [];
   /** What was left alone, with the reason. */
   readonly #left: Finding[] = [];
+  readonly #refusals = new Refusals();
   readonly #run: Run;
   readonly #options: WriteOptions;
   readonly #writer: Writer;
@@ -67,7 +68,8 @@ export class PlaceWriter implements SiteWriter {
   #try(path: string, write: () => void): void {
     const error = attempt(write);
     if (!error) return;
-    this.findings.push(cannotChange(this.#run.from(path), error));
+    const told = this.#refusals.of(this.#run.from(path), error);
+    if (told) this.findings.push(told);
     this.#keepRecord(path);
   }
 

@@ -27,6 +27,9 @@ export function put(folder: string, files: Record<string, string | Uint8Array>):
   }
 }
 
+/** The environment of a command whose output is read: without colour, whatever the tests themselves run in. */
+export const plainly = { ...process.env, NO_COLOR: '1', FORCE_COLOR: undefined };
+
 export interface Ran {
   status: number | null;
   out: string;
@@ -35,7 +38,7 @@ export interface Ran {
 
 /** Runs the built program in a process that is kept for all commands of a test file. */
 export function kamino(folder: string, ...args: string[]): Ran {
-  return runWarm({ cwd: folder, args, env: { ...process.env, NO_COLOR: '1', FORCE_COLOR: '' } });
+  return runWarm({ cwd: folder, args, env: plainly });
 }
 
 /** The same in a process of its own, as a terminal starts it. */
@@ -43,7 +46,7 @@ export function kaminoAlone(folder: string, ...args: string[]): Ran {
   const { status, stdout, stderr } = spawnSync(process.execPath, [program, ...args], {
     cwd: folder,
     encoding: 'utf8',
-    env: { ...process.env, NO_COLOR: '1', FORCE_COLOR: undefined },
+    env: plainly,
   });
   return { status, out: stdout, err: stderr };
 }
@@ -51,7 +54,7 @@ export function kaminoAlone(folder: string, ...args: string[]): Ran {
 /** The same while this process goes on: to hear what it calls, or to start several. */
 export function kaminoBeside(folder: string, ...args: string[]): Promise<Ran> {
   return new Promise(done => {
-    const started = spawn(process.execPath, [program, ...args], { cwd: folder });
+    const started = spawn(process.execPath, [program, ...args], { cwd: folder, env: plainly });
     const ran = { out: '', err: '' };
     started.stdout.on('data', (text: Buffer) => (ran.out += text.toString()));
     started.stderr.on('data', (text: Buffer) => (ran.err += text.toString()));

@@ -3,7 +3,7 @@ import { existsSync, readFileSync } from 'node:fs';
 import { hostname } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, it, test } from '@jest/globals';
-import { contents, folderWith, kamino, kaminoBeside, page, put } from '../helpers/site.ts';
+import { contents, folderWith, kamino, kaminoBeside, page, plainly, put } from '../helpers/site.ts';
 
 const program = join(import.meta.dirname, '../../dist/kamino.js');
 const plan = (more = '', entries = '[index.html]'): string =>
@@ -155,7 +155,7 @@ test('what the file system refuses is told in a line, from every command', () =>
   const { status, stderr } = spawnSync(
     'sh',
     ['-c', `mkdir gone && cd gone && rmdir ../gone && exec ${process.execPath} ${program} build`],
-    { cwd: folder, encoding: 'utf8' },
+    { cwd: folder, encoding: 'utf8', env: plainly },
   );
   expect([status, stderr]).toEqual([
     2,
@@ -164,6 +164,7 @@ test('what the file system refuses is told in a line, from every command', () =>
   const full = spawnSync('sh', ['-c', `exec ${process.execPath} ${program} --help > /dev/full`], {
     cwd: folder,
     encoding: 'utf8',
+    env: plainly,
   });
   expect([full.status, full.stderr]).toEqual([2, expect.stringContaining('cannot be written (ENOSPC)')]);
 });

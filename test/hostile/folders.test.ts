@@ -16,7 +16,7 @@ import { dirname, join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { describe, expect, it, test } from '@jest/globals';
 import fc from 'fast-check';
-import { contents, folderWith, kamino, page, put } from '../helpers/site.ts';
+import { contents, folderWith, kamino, page, plainly, put } from '../helpers/site.ts';
 
 const program = join(import.meta.dirname, '../../dist/kamino.js');
 
@@ -251,7 +251,7 @@ test.each(['in-place', 'built'])(
       expect(safely(site, 'build').status).toBe(0);
       for (const path of Object.keys(pages)) put(site, { [path]: page(`${path} anew`) });
       const before = contents(site);
-      const env = { ...process.env, FULL_AT: String(at), NO_COLOR: '1' };
+      const env = { ...plainly, FULL_AT: String(at) };
       const ran = spawnSync(process.execPath, ['--import', helper, program, 'build'], {
         cwd: site,
         encoding: 'utf8',
