@@ -85,14 +85,23 @@ function buildReport(result: BuildResult, seconds: number, voice: Voice): string
 }
 
 /** What a build made, in a few lines. */
+/** By these a file stays as it was, though the plan would change it. */
+const refusals: ReadonlySet<string> = new Set([
+  'cannot-write',
+  'link-in-way',
+  'edited-inside',
+  'edited-output',
+  'lost-record',
+]);
+
 export function buildTable(result: BuildResult, seconds: number, { out }: Voice): string {
   const { created, changed, gone, same, findings } = result;
   const where = result.inPlace ? 'the pages' : `${result.output}/`;
   const isSame = created.length + changed.length + gone.length === 0;
-  const isRefused = findings.some(({ rule }) => rule === 'cannot-write' || rule === 'link-in-way');
+  const isRefused = findings.some(({ rule }) => refusals.has(rule));
   const head = isSame
     ? isRefused
-      ? `Nothing was changed: not all of ${where} could be written.`
+      ? 'Nothing was changed: some files were left alone.'
       : `Nothing to do: ${where} ${result.inPlace ? 'are' : 'is'} as the plan says.`
     : `Built ${counted(result.pages, 'page')} ${result.inPlace ? 'in place' : `into ${where}`}`;
   const files = [

@@ -44,15 +44,41 @@ async function work(plan: string, options: Options, voice: Voice): Promise<numbe
 }
 
 function report(result: LiftResult, { dryRun, keepMenus }: Options): string {
-  const { lifted, removed, output, site } = result;
-  if (lifted.length + removed.length === 0) {
+  const { lifted, edited, left, removed, site, output } = result;
+  const all = [...lifted, ...edited, ...removed];
+  const stay = left.length > 0 ? `${counted(left.length, 'page')} ${is(left)} left alone.` : '';
+  if (all.length === 0) {
+    if (stay) return `Nothing was taken out: ${stay}\n`;
+    if (result.status !== 0) return 'Nothing was taken out.\n';
     const where = output === null ? '' : ` The finished site is in ${output}/; its source never had any.`;
     return `No page in ${site === '.' ? 'this folder' : `${site}/`} has a menu of Kamino’s to take out.${where}\n`;
   }
-  const list = dryRun ? `${[...lifted, ...removed].map(path => `  ${path}`).join('\n')}\n` : '';
-  const verb = keepMenus ? 'keep their menus, without Kamino’s marks' : 'are as they were';
-  const files = removed.length
-    ? `, and ${counted(removed.length, 'file')} of Kamino’s ${dryRun ? 'would go' : removed.length === 1 ? 'is gone' : 'are gone'}`
-    : '';
-  return `${list}${counted(lifted.length, 'page')} ${dryRun ? 'would change' : verb}${files}.${dryRun ? ' Nothing was written.' : ''}\n`;
+  if (dryRun) {
+    const list = all.map(path => `  ${path}\n`).join('');
+    const files = removed.length > 0 ? `, and ${counted(removed.length, 'file')} of Kamino’s would go` : '';
+    const pages = counted(lifted.length + edited.length, 'page');
+    return `${list}${sentences([`${pages} would change${files}.`, stay, 'Nothing was written.'])}`;
+  }
+  const [keeps, keep] = ['keeps its menu', 'keep their menus'];
+  const said = keepMenus
+    ? `${counted(lifted.length, 'page')} ${lifted.length === 1 ? keeps : keep}, without Kamino’s marks.`
+    : `${counted(lifted.length, 'page')} ${lifted.length === 1 ? 'is as it was' : 'are as they were'}.`;
+  return sentences([
+    lifted.length > 0 ? said : '',
+    edited.length > 0 ? `${counted(edited.length, 'page')} lost the menu with what was edited in it.` : '',
+    removed.length > 0
+      ? `${counted(removed.length, 'file')} of Kamino’s ${removed.length === 1 ? 'is' : 'are'} gone.`
+      : '',
+    stay === '' || keepMenus
+      ? stay
+      : `${stay} Kamino’s own files stay for ${left.length === 1 ? 'it' : 'them'}.`,
+  ]);
+}
+
+function is(all: readonly string[]): string {
+  return all.length === 1 ? 'was' : 'were';
+}
+
+function sentences(all: readonly string[]): string {
+  return `${all.filter(Boolean).join(' ')}\n`;
 }

@@ -1,5 +1,5 @@
 import { crc32 } from 'node:zlib';
-import { findInlaid } from '../core/inlay/lift.ts';
+import { findInlaid } from '../core/inlay/find.ts';
 import type { Raw } from '../core/text/bytes.ts';
 
 /** Of what Kamino put into a page. */

@@ -183,10 +183,6 @@ export function cannotRead(path: string, error: Error & { code?: string | undefi
   );
 }
 
-export function noFolder(path: string, remedy: string): Finding {
-  return finding('cannot-read', { file: shownPath(path) }, 'there is no such folder', remedy);
-}
-
 export function editedOutput(file: string): Finding {
   return finding(
     'edited-output',
@@ -235,4 +231,14 @@ export function goneFile(path: string, aside: { place: string | null } | 'edited
         ? 'it would be moved out of the output'
         : `it was moved to ${shownPath(aside.place)}`;
   return finding('gone-page', { file: path }, `the site no longer has this file; ${where}`);
+}
+
+/** A page that has a menu, and is no page of the plan any more. */
+export function leftOut(path: string): Finding {
+  return finding(
+    'menu-remains',
+    { file: path },
+    'this page has a menu from an earlier build, and the plan leaves the page out now; it was left alone',
+    'kamino lift  takes all menus out, this one too; the next build puts the others in again.',
+  );
 }

@@ -4,15 +4,18 @@ import { crc32 } from 'node:zlib';
 import { pathMatcher } from '../core/address/glob.ts';
 import { readAddress } from '../core/address/href.ts';
 import { type SitePath, folderOf } from '../core/address/path.ts';
-import { LostRecord, findInlaid, keepMenus, lift } from '../core/inlay/lift.ts';
+import { editedParts, foreignMark, remains } from '../core/inlay/edited.ts';
+import { findInlaid } from '../core/inlay/find.ts';
+import { LostRecord, keepMenus, lift } from '../core/inlay/lift.ts';
 import { readFull } from '../core/page/full.ts';
 import { type Raw, bytesOf, rawOf } from '../core/text/bytes.ts';
-import { charsetOf } from '../core/text/charset.ts';
+import { charsetOf, unreadable } from '../core/text/charset.ts';
+import { inlayAttribute } from '../core/markup/names.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
 import { placeInRaw } from '../core/text/place.ts';
 import { ReadOnly, Refusals, attempt, editedStyle } from './errors.ts';
+import { noPages } from './folder-errors.ts';
 import { inPlace, isOwnText, ownPaths } from './own.ts';
-import { checksumOf } from './checksum.ts';
 import type { FileRecord, SiteRecord } from './record.ts';
 import { ensureReal, isReadOnly, lookAt } from './real.ts';
 import { usualRead } from './site.ts';
@@ -32,6 +35,10 @@ export class Lifter {
   /** Paths of pages that are as they were, and of files of Kamino's that are gone. */
   readonly lifted: string[] = [];
   readonly removed: string[] = [];
+  /** Pages whose menus are gone, with what somebody had edited in them. */
+  readonly edited: string[] = [];
+  /** Pages that keep their menus. */
+  readonly left: string[] = [];
   readonly findings: Finding[] = [];
   /** What the file system refused, with paths as the user sees them. */
   readonly failed: Finding[] = [];
@@ -57,7 +64,9 @@ export class Lifter {
     this.findings.push(...findings);
     const isPage = pathMatcher([read], true);
     // A link to a page stays a link: the page that it leads to is lifted.
-    const paths = files.filter(file => file.real === undefined && isPage(file.path)).map(file => file.path);
+    const pages = files.filter(file => file.real === undefined && isPage(file.path)).map(file => file.path);
+    const paths = [...new Set([...pages, ...this.#former()])];
+    if (paths.length === 0) this.failed.push(noPages(this.#root));
     for (const path of paths)
       this.#try(path, () => {
         this.#page(path);
@@ -67,41 +76,56 @@ export class Lifter {
         this.#try(path, () => {
           this.#lostIds(path);
         });
-    if (!this.#options.keepMenus)
+    if (!this.#options.keepMenus && this.left.length === 0)
       for (const path of ownPaths)
         this.#try(path, () => {
           this.#ownFile(path);
         });
   }
 
+  /** Pages that were built in place, and that the plan leaves out since. */
+  #former(): string[] {
+    return [...this.#known.keys()].filter(
+      path => !ownPaths.includes(path) && lookAt(join(this.#root, path))?.isFile(),
+    );
+  }
+
   /** What cannot be read or written is told, and the rest goes on; but not on a disk that takes nothing more. */
   #try(path: string, work: () => void): void {
     const error = attempt(work);
+    if (error) this.left.push(path);
     const told = error && this.#refusals.of(join(this.#root, path), error);
     if (told) this.failed.push(told);
   }
 
   #page(path: SitePath): void {
     const raw = this.#read(path);
-    const [first] = findInlaid(raw);
-    if (!first) return;
-    if (this.#isEdited(path, raw)) {
-      const place = placeInRaw({ path, raw, charset: charsetOf(raw, null) }, first.start, first.start + 4);
-      this.findings.push(edited(place));
-      return;
-    }
+    this.findings.push(...foreignMark(path, raw));
+    if (hidesMarks(raw)) return this.#leave(path, otherCharset(path));
+    if (findInlaid(raw).length === 0) return;
+    const { overwrite = false, keepMenus: keeps = false } = this.#options;
+    const edited = keeps ? null : editedParts(path, raw);
+    if (edited && !overwrite) return this.#leave(path, edited);
     try {
       this.#take(path, raw);
+      if (edited)
+        this.findings.push(
+          ...remains(
+            path,
+            lift(raw, () => ''),
+          ),
+        );
+      (edited ? this.edited : this.lifted).push(path);
     } catch (error) {
-      if (!(error instanceof LostRecord)) throw error;
-      this.findings.push(lost(path, error));
+      if (error instanceof LostRecord) this.#leave(path, lost(path, error));
+      else throw error;
     }
   }
 
-  #isEdited(path: SitePath, raw: Raw): boolean {
-    const { overwrite = false, keepMenus: keeps = false } = this.#options;
-    const known = this.#known.get(path)?.checksum ?? null;
-    return !overwrite && !keeps && known !== null && checksumOf(raw) !== known;
+  /** A page that keeps its menu, and needs what goes with it. */
+  #leave(path: SitePath, why: Finding): void {
+    this.left.push(path);
+    this.findings.push(why);
   }
 
   #take(path: SitePath, raw: Raw): void {
@@ -110,14 +134,12 @@ export class Lifter {
     const file = join(this.#root, path);
     if (isReadOnly(file)) throw new ReadOnly(file);
     if (!dryRun) this.#writer.write(path, bytesOf(lifted));
-    this.lifted.push(path);
     if (!keeps) this.#noteIds(path, raw);
   }
 
   #noteIds(path: SitePath, raw: Raw): void {
-    for (const { name, start, end } of findInlaid(raw)) {
-      const id = name === null ? / id="([^"]*)"$/.exec(raw.slice(start, end))?.[1] : undefined;
-      if (id !== undefined) this.#ids.set(path, (this.#ids.get(path) ?? new Set()).add(id));
+    for (const { id } of findInlaid(raw)) {
+      if (id !== null) this.#ids.set(path, (this.#ids.get(path) ?? new Set()).add(id));
     }
   }
 
@@ -158,12 +180,20 @@ export class Lifter {
   }
 }
 
-function edited(place: Finding['place']): Finding {
+/** A page that somebody has saved in a charset in which Kamino's marks are not seen. */
+function hidesMarks(raw: Raw): boolean {
+  const why = unreadable(raw, charsetOf(raw, null));
+  return (
+    why !== null && raw.replaceAll('\0', '').includes(`${inlayAttribute}="`) && findInlaid(raw).length === 0
+  );
+}
+
+function otherCharset(path: string): Finding {
   return finding(
-    'edited-inside',
-    place,
-    'someone has edited this menu by hand; the page was left alone',
-    'Lift with --overwrite to take it out all the same, or with --keep-menus to keep it.',
+    'unreadable-page',
+    { file: path },
+    'this page has a menu of Kamino’s, and its charset is UTF-16 now; the page was left alone',
+    'Save the page as UTF-8, and lift again.',
   );
 }
 

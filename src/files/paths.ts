@@ -14,6 +14,14 @@ export function findPlan(given = '.'): string {
   return planNames.map(name => join(path, name)).find(existsSync) ?? join(path, planNames[0]!);
 }
 
+/** The plan in the nearest folder above one, where there is any. */
+export function planAbove(folder: string): string | null {
+  const above = dirname(folder);
+  if (above === folder) return null;
+  const plan = findPlan(above);
+  return existsSync(plan) ? plan : planAbove(above);
+}
+
 /** A path as the user sees it from where they stand, with `/`. */
 export function shownPath(path: string): string {
   const shown = relative(process.cwd(), path);

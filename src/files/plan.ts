@@ -1,9 +1,11 @@
-import { readFileSync } from 'node:fs';
-import { dirname } from 'node:path';
+import { readFileSync, readdirSync } from 'node:fs';
+import { dirname, resolve } from 'node:path';
 import { type PlanReading, readPlan } from '../core/plan/read.ts';
 import { finding } from '../core/text/finding.ts';
 import { Source } from '../core/text/source.ts';
-import { findPlan, shownPath } from './paths.ts';
+import { wayTo } from './folder-errors.ts';
+import { inPlace } from './own.ts';
+import { contains, findPlan, isFolder, planAbove, shownPath } from './paths.ts';
 
 /** A plan file with what it says. */
 export interface OpenPlan extends PlanReading {
@@ -23,7 +25,7 @@ export function openPlan(given?: string): OpenPlan {
     bytes = readFileSync(file);
   } catch (error) {
     return (error as NodeJS.ErrnoException).code === 'ENOENT'
-      ? noPlan(file, 'there is no plan here', firstPlan)
+      ? notHere(file)
       : noPlan(
           file,
           `the plan cannot be read (${(error as Error).message})`,
@@ -45,7 +47,19 @@ export function planOf(file: string, text: string): OpenPlan {
 }
 
 const firstPlan =
-  'Write one into the folder of your pages:\nkamino: 1\nmenus:\n  - menu: masthead\n    entries:\n      - index.html';
+  'Go to the folder of your pages, and let one be drafted:  kamino draft\nOr write one there:\nkamino: 1\nmenus:\n  - menu: masthead\n    entries:\n      - index.html';
+
+/** No plan, with what to do in a folder like this one. */
+function notHere(file: string): OpenPlan {
+  const folder = dirname(file);
+  const above = planAbove(folder);
+  if (above !== null && placeIn(above, folder) !== null)
+    return noPlan(file, `there is no plan here, and one above: ${shownPath(above)}`, wayTo(above));
+  const hasPages = isFolder(folder) && readdirSync(folder).some(name => /\.html?$/i.test(name));
+  return noPlan(file, 'there is no plan here', hasPages ? draftOne : firstPlan);
+}
+
+const draftOne = 'Let one be drafted from your pages:  kamino draft';
 
 function noPlan(file: string, message: string, remedy: string): OpenPlan {
   const shown = shownPath(file);
@@ -56,4 +70,19 @@ function noPlan(file: string, message: string, remedy: string): OpenPlan {
     plan: null,
     findings: [finding('no-plan', { file: shown }, message, remedy)],
   };
+}
+
+/** The plan in a folder above whose site these pages are a part of, and not its output; or null. */
+export function sitePlanAbove(folder: string): string | null {
+  const above = planAbove(folder);
+  return above !== null && placeIn(above, folder) === 'site' ? above : null;
+}
+
+/** What a folder is to a plan: its output or in it, a part of its site, or nothing. */
+export function placeIn(file: string, folder: string): 'output' | 'site' | null {
+  const { plan, folder: home } = openPlan(file);
+  if (!plan) return null;
+  const isIn = (place: string): boolean => place === folder || contains(place, folder);
+  if (plan.output !== inPlace && isIn(resolve(home, plan.output))) return 'output';
+  return isIn(resolve(home, plan.site)) ? 'site' : null;
 }

@@ -26,6 +26,8 @@ export interface RunSource {
   seek: Seek | null;
   /** Stands for all that finished files depend on beside their sources. */
   basis: string;
+  /** Menus in the source that somebody has edited are made anew. */
+  overwrite: boolean;
   /** Stands for the plan’s text. */
   mark: string;
 }
@@ -39,7 +41,7 @@ export class Run {
   readonly #made = new Map<string, Finished>();
 
   constructor(source: RunSource) {
-    const { plan, site, resolution, own, reserves, seek } = source;
+    const { plan, site, resolution, own, reserves, seek, overwrite } = source;
     const { menus, ids, languages } = resolution;
     this.source = source;
     this.site = site;
@@ -55,6 +57,7 @@ export class Run {
       links: { ...plan.links, onDisk: site.onDisk },
       hash: hashOf,
       taken: hash => site.record.taken(hash),
+      overwrite,
       ids,
       seek,
     };

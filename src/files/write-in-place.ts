@@ -1,13 +1,11 @@
 import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { crc32 } from 'node:zlib';
-import { editedInside } from '../core/inlay/edited.ts';
-import { findInlaid } from '../core/inlay/lift.ts';
+import { findInlaid } from '../core/inlay/find.ts';
 import { bytesOf, rawOf } from '../core/text/bytes.ts';
 import type { Finding } from '../core/text/finding.ts';
-import { ReadOnly, Refusals, attempt, editedStyle, linkToOther } from './errors.ts';
+import { ReadOnly, Refusals, attempt, editedStyle, leftOut, linkToOther } from './errors.ts';
 import type { Finished } from './output.ts';
 import { inPlace, ownPaths } from './own.ts';
-import { checksumOf } from './checksum.ts';
 import { fromUser } from './paths.ts';
 import { ensureReal, isReadOnly, lookAt } from './real.ts';
 import type { FileRecord } from './record.ts';
@@ -56,6 +54,7 @@ export class PlaceWriter implements SiteWriter {
         this.#page(file);
       });
     });
+    for (const path of this.#former(new Set(pages.map(file => file.path)))) this.#leave(path, leftOut(path));
     for (const path of ownPaths)
       this.#try(path, () => {
         this.#own(path);
@@ -89,17 +88,16 @@ export class PlaceWriter implements SiteWriter {
   #change(path: string, hasChanged: () => boolean): void {
     const there = readFileSync(this.#run.from(path));
     const made = this.#run.page(path);
-    const edited = this.#isSuspect(path, there) ? editedInside(path, rawOf(there), rawOf(made.bytes)) : null;
-    if (edited) this.#leave(path, edited);
-    else this.#settle(path, made, { there, hasChanged });
+    this.#settle(path, made, { there, hasChanged });
   }
 
-  /** Whether what Kamino put into a page is no longer what it wrote. */
-  #isSuspect(path: string, there: Uint8Array): boolean {
-    const checksum = this.#known.get(path)?.checksum ?? null;
-    if (this.#options.overwrite || checksum === null) return false;
-    const raw = rawOf(there);
-    return findInlaid(raw).length > 0 && checksumOf(raw) !== checksum;
+  /** Pages with menus from an earlier build that are no pages of the plan any more. */
+  #former(pages: ReadonlySet<string>): string[] {
+    return [...this.#known.keys()].filter(path => {
+      if (pages.has(path) || ownPaths.includes(path)) return false;
+      const file = this.#run.from(path);
+      return lookAt(file)?.isFile() === true && findInlaid(rawOf(readFileSync(file))).length > 0;
+    });
   }
 
   #own(path: string): void {
@@ -109,7 +107,7 @@ export class PlaceWriter implements SiteWriter {
     const text = this.#run.source.own.get(path);
     if (text === undefined) {
       // A script that no menu needs any more.
-      if (there !== null && crc32(there) === checksum && !this.#options.dryRun) {
+      if (there !== null && crc32(there) === checksum && !this.#isNeeded && !this.#options.dryRun) {
         ensureReal(this.#run.site.root, path);
         rmSync(file);
       }
@@ -119,6 +117,12 @@ export class PlaceWriter implements SiteWriter {
     const isOurs = there === null || crc32(there) === made.checksum || crc32(there) === checksum;
     if (isOurs || this.#options.overwrite) this.#settle(path, made, { there });
     else this.#leave(path, editedStyle(path));
+  }
+
+  /** Whether some page was left as it was, with what it needs. */
+  get #isNeeded(): boolean {
+    const keeps = ({ rule }: Finding): boolean => rule === 'edited-inside' || rule === 'lost-record';
+    return this.findings.length > 0 || this.#left.length > 0 || this.#run.findings.some(keeps);
   }
 
   /** A link to a page stays a link: the page that it leads to is changed, and once. */

@@ -1,10 +1,10 @@
 import { resolve } from 'node:path';
 import { checkSite } from '../core/check/index.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
-import { noFolder } from '../files/errors.ts';
+import { noFolder, noPages, planIsAbove } from '../files/folder-errors.ts';
 import { inPlace } from '../files/own.ts';
 import { findPlan, fromUser, isFolder, isThere, shownPath } from '../files/paths.ts';
-import { openPlan } from '../files/plan.ts';
+import { openPlan, sitePlanAbove } from '../files/plan.ts';
 import { openFolder } from './folder.ts';
 
 export interface CheckOptions {
@@ -26,12 +26,16 @@ export interface CheckResult {
 
 /** Looks for what is wrong in finished pages. */
 export function check({ site: given, progress }: CheckOptions = {}): CheckResult {
-  const { root, plan, base, missing } = folderToCheck(given);
+  const { root, plan, above, base, missing } = folderToCheck(given);
   const shown = shownPath(root);
   if (missing) return { status: 2, findings: [missing], site: shown, pages: 0, links: 0, menus: 0 };
   const { site, findings: ofFolder } = openFolder(root, { plan, isLifted: false, base, progress });
-  const findings = sortFindings(fromUser([...ofFolder, ...checkSite(site)], root));
   const pages = [...site.pages.values()];
+  const findings = sortFindings([
+    ...(pages.length === 0 ? [noPages(root)] : []),
+    ...(above === null ? [] : [planIsAbove(root, above)]),
+    ...fromUser([...ofFolder, ...checkSite(site)], root),
+  ]);
   const ours = pages.flatMap(page =>
     [...new Set(page.links.flatMap(link => link.menu ?? []))].filter(name => name !== 'skip'),
   );
@@ -48,6 +52,8 @@ export function check({ site: given, progress }: CheckOptions = {}): CheckResult
 interface ToCheck {
   root: string;
   plan: string;
+  /** A plan in a folder above, whose pages these are. */
+  above: string | null;
   base: string;
   missing: Finding | null;
 }
@@ -56,14 +62,20 @@ interface ToCheck {
 function folderToCheck(given = '.'): ToCheck {
   const plan = findPlan(given);
   const path = resolve(given);
-  const told = (root: string, missing: Finding | null): ToCheck => ({ root, plan, base: '/', missing });
+  const told = (root: string, missing: Finding | null, above: string | null = null): ToCheck => ({
+    root,
+    plan,
+    above,
+    base: '/',
+    missing,
+  });
   if (!isThere(path)) return told(path, noFolder(path, 'Name the folder of a plan, or of pages.'));
-  if (!isThere(plan)) return told(path, null);
+  if (!isThere(plan)) return told(path, null, sitePlanAbove(path));
   const open = openPlan(given);
   if (!open.plan) return told(path, open.findings[0] ?? null);
   const { output, site, links } = open.plan;
   const root = resolve(open.folder, output === inPlace ? site : output);
-  if (isFolder(root)) return { root, plan, base: links.base, missing: null };
+  if (isFolder(root)) return { ...told(root, null), base: links.base };
   const message = 'the finished pages are not there yet';
   return told(
     root,

@@ -5,7 +5,7 @@ import { computedLook } from '../browser/old-look.ts';
 import { found } from '../core/check/index.ts';
 import { Outranking } from '../core/check/outranking.ts';
 import { outranked } from '../core/check/rules/outranked.ts';
-import { noPages, sameName } from '../core/draft/findings.ts';
+import { sameName } from '../core/draft/findings.ts';
 import { menuFromFolders } from '../core/draft/from-folders.ts';
 import { menuFromHand } from '../core/draft/from-menu.ts';
 import { type Change, leftBehind, scriptsOf } from '../core/draft/left-behind.ts';
@@ -25,7 +25,7 @@ import { inlineRules } from '../core/page/styles.ts';
 import { readTree } from '../core/page/tree.ts';
 import { rawOf } from '../core/text/bytes.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
-import { noFolder } from '../files/errors.ts';
+import { noFolder, noPages } from '../files/folder-errors.ts';
 import { inPlace, ownScriptOf } from '../files/own.ts';
 import { lookIn } from '../files/look-files.ts';
 import { findPlan, fromUser, isFolder, isThere, shownPath } from '../files/paths.ts';
@@ -107,7 +107,7 @@ class Drafting {
 
   async make(file: string): Promise<DraftResult> {
     const result = { file: shownPath(file), menus: this.#menus };
-    if (this.#site.pages.size === 0) this.#findings.push(noPages(shownPath(this.#root)));
+    if (this.#site.pages.size === 0) this.#findings.push(noPages(this.#root));
     const menus = this.#site.pages.size === 0 ? [] : await this.#menusToWrite();
     if (hasErrors(this.#findings))
       return { ...result, status: 2, findings: sortFindings(this.#findings), plan: null };

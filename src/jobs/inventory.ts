@@ -8,8 +8,9 @@ import {
   nextStep,
 } from '../core/draft/inventory.ts';
 import { type Finding, hasErrors, sortFindings } from '../core/text/finding.ts';
-import { noFolder } from '../files/errors.ts';
-import { findPlan, fromUser, isFolder, shownPath } from '../files/paths.ts';
+import { noFolder, noPages, planIsAbove } from '../files/folder-errors.ts';
+import { findPlan, fromUser, isFolder, isThere, shownPath } from '../files/paths.ts';
+import { sitePlanAbove } from '../files/plan.ts';
 import { type FolderOptions, openFolder } from './folder.ts';
 
 export type { InventoryEntry, InventoryMenu, InventoryPage } from '../core/draft/inventory.ts';
@@ -40,8 +41,13 @@ export function inventory(folder = '.', { progress }: Pick<FolderOptions, 'progr
       findings: [noFolder(root, 'Name the folder of your pages.')],
     };
   const { site, findings: ofFolder } = openFolder(root, { plan: findPlan(root), isLifted: true, progress });
-  const findings = sortFindings(fromUser([...ofFolder, ...checkSite(site)], root));
   const pages = inventoryPages(site);
+  const above = isThere(findPlan(root)) ? null : sitePlanAbove(root);
+  const findings = sortFindings([
+    ...(pages.length === 0 ? [noPages(root)] : []),
+    ...(above === null ? [] : [planIsAbove(root, above)]),
+    ...fromUser([...ofFolder, ...checkSite(site)], root),
+  ]);
   return {
     status: hasErrors(findings) ? 1 : 0,
     site: shown,

@@ -1,11 +1,12 @@
 import { join, resolve } from 'node:path';
 import { type Finding, hasErrors, sortFindings } from '../core/text/finding.ts';
-import { cannotWrite, isFileError, noFolder } from '../files/errors.ts';
+import { cannotWrite, isFileError } from '../files/errors.ts';
+import { liftOutput, liftPart, noFolder } from '../files/folder-errors.ts';
 import { type LiftOptions as LifterOptions, Lifter } from '../files/lifter.ts';
 import { alone } from '../files/lock.ts';
 import { inPlace } from '../files/own.ts';
-import { fromUser, isThere, shownPath } from '../files/paths.ts';
-import { type OpenPlan, openPlan } from '../files/plan.ts';
+import { findPlan, fromUser, isThere, planAbove, shownPath } from '../files/paths.ts';
+import { type OpenPlan, openPlan, placeIn } from '../files/plan.ts';
 import { SiteRecord } from '../files/record.ts';
 import { listSite } from '../files/site.ts';
 
@@ -19,8 +20,12 @@ export interface LiftResult {
   findings: Finding[];
   /** The site as the user sees it. */
   site: string;
-  /** Paths of pages that are as they were, and of files of Kamino's that are gone; with `dryRun` those that would be. */
+  /** Paths of pages that are as they were, and `removed` of files of Kamino's that are gone; with `dryRun` those that would be. */
   lifted: string[];
+  /** Pages whose menus are gone, with what somebody had edited in them. */
+  edited: string[];
+  /** Pages that keep their menus, since they could not be lifted. */
+  left: string[];
   removed: string[];
   /** The folder of finished pages that the plan names, where there is one. */
   output: string | null;
@@ -36,11 +41,15 @@ export async function lift(options: LiftOptions = {}): Promise<LiftResult> {
     findings: [],
     site: shownPath(root),
     lifted: [],
+    edited: [],
+    left: [],
     removed: [],
     output: outputOf(open),
   };
   if (!isThere(root))
     return { ...nothing, findings: [noFolder(root, 'Name the folder of the pages, or of their plan.')] };
+  const misplaced = isThere(open.file) ? null : misplacedLift(root);
+  if (misplaced) return { ...nothing, findings: [misplaced] };
   const work = (): Lifted => liftIn(root, open, options);
   const isFree = options.dryRun === true || !isThere(join(open.folder, '.kamino'));
   try {
@@ -51,24 +60,35 @@ export async function lift(options: LiftOptions = {}): Promise<LiftResult> {
   }
 }
 
-type Lifted = Pick<LiftResult, 'status' | 'findings' | 'lifted' | 'removed'>;
+type Lifted = Pick<LiftResult, 'status' | 'findings' | 'lifted' | 'edited' | 'left' | 'removed'>;
 
 function liftIn(root: string, open: OpenPlan, options: LiftOptions): Lifted {
   const lifting = new Lifter(root, new SiteRecord(open.folder, options.dryRun), options);
-  const { lifted, removed, failed, record } = lifting;
+  const { lifted, edited, left, removed, failed, record } = lifting;
   try {
     lifting.site(listed(root, open, record), open.plan?.read);
   } catch (error) {
     if (!isFileError(error)) throw error;
-    return { status: 2, lifted, removed, findings: [cannotWrite(error)] };
+    return { status: 2, lifted, edited, left, removed, findings: [cannotWrite(error)] };
   }
   const findings = sortFindings([...record.findings, ...fromUser(lifting.findings, root), ...failed]);
-  return { status: hasErrors(findings) ? 1 : 0, lifted, removed, findings };
+  return { status: hasErrors(findings) ? 1 : 0, lifted, edited, left, removed, findings };
 }
 
 function listed(root: string, { file, plan }: OpenPlan, record: SiteRecord): ReturnType<typeof listSite> {
   const own = plan ? { output: plan.output, leaveOut: plan.leaveOut } : {};
   return listSite({ root, plan: file, record, ...own });
+}
+
+/** Why a folder without a plan of its own is not to be lifted; null where it is. */
+function misplacedLift(root: string): Finding | null {
+  const here = findPlan();
+  const plan = [planAbove(root), isThere(here) ? here : null].find(one => one !== null && placeIn(one, root));
+  if (!plan) return null;
+  const open = openPlan(plan);
+  return placeIn(plan, root) === 'site'
+    ? liftPart(root, plan)
+    : liftOutput(root, { plan, site: shownPath(resolve(open.folder, open.plan!.site)) });
 }
 
 function outputOf(open: OpenPlan): string | null {

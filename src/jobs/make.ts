@@ -29,7 +29,7 @@ async function whole(options: BuildOptions): Promise<BuildResult> {
   const opened = await openAll(options.plan, { isDry: dryRun });
   const report = new BuildReport(opened.open);
   if ('stop' in opened) return report.stopped(opened.stop, 2);
-  const { run, findings } = await opened.prepared();
+  const { run, findings } = await opened.prepared({ overwrite });
   const { root, facts, findings: ofFiles } = opened.site;
   report.know({ pages: facts.pages.size });
   report.add(findings);

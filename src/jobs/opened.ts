@@ -85,7 +85,11 @@ export class Opened {
   }
 
   /** All that can be known, and can be wrong, before a page is touched; null for no run where something is wrong. */
-  async prepared(): Promise<{ run: Run | null; style: string; findings: Finding[] }> {
+  async prepared({ overwrite = false } = {}): Promise<{
+    run: Run | null;
+    style: string;
+    findings: Finding[];
+  }> {
     const { open, plan, site, facts, resolution } = this;
     const { looks, style, findings: ofLooks } = await this.styled();
     const script = scriptOf(behavioursOf(resolution.menus));
@@ -104,7 +108,8 @@ export class Opened {
     const basis = this.#basis(script, style);
     const mark = planMark(open.source.text);
     const reserves = looks.uses.weight;
-    return { run: new Run({ plan, site, resolution, reserves, own, seek, basis, mark }), style, findings };
+    const run = new Run({ plan, site, resolution, reserves, own, seek, overwrite, basis, mark });
+    return { run, style, findings };
   }
 
   /** Stands for all that finished files depend on beside their sources. */

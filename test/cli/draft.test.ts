@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it, test } from '@jest/globals';
-import { findInlaid } from '../../src/core/inlay/lift.ts';
+import { findInlaid } from '../../src/core/inlay/find.ts';
 import { splice } from '../../src/core/text/bytes.ts';
 import { type OldSite, oldSites, plant } from '../helpers/old-sites.ts';
 import { contents, folderWith, kamino, page, put } from '../helpers/site.ts';
@@ -197,7 +197,7 @@ describe('a draft from a menu', () => {
     );
     kamino(folder, 'build');
     expect(contents(folder)['a.html']).toMatch(
-      /<tr class="bar"><td data-kamino="masthead" data-kamino-was="\w+" colspan="3"><nav [^]*<\/nav><\/td><\/tr>/,
+      /<tr class="bar"><td data-kamino="masthead" data-kamino-sum="\w+" data-kamino-was="\w+" colspan="3"><nav [^]*<\/nav><\/td><\/tr>/,
     );
   });
 

@@ -78,6 +78,10 @@ export const awkward: [string, string][] = [
   ['content after the body', '<body><p>x</p></body><p>y</p></html><!-- c -->\n'],
   ['two heads', '<head><title>a</title></head><head><title>b</title></head><body>x'],
   ['a cut-off tag', '<body><p>x</p><div class="a'],
+  [
+    'PHP that is never closed',
+    '<body><header>x</header><main>y</main>\n<?php if ($a > 1) echo "</body><header>";\n',
+  ],
   ['a cut-off end tag', '<body><header>x</header><p>y</p'],
   ['stray end tags', '</div></p><body></span><header>x</header></body>'],
   ['a stray end tag in the head', '<head></p><title>T</title></head><body>x</body>'],

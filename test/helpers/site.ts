@@ -89,3 +89,6 @@ export const plan = (lines = '', entries = ['index.html', 'about.html']): string
 
 export const page = (title: string, body = ''): string =>
   `<!doctype html>\n<html lang="en">\n<head>\n  <meta charset="utf-8">\n  <title>${title}</title>\n</head>\n<body>\n  <main>\n    <h1>${title}</h1>${body}\n  </main>\n</body>\n</html>\n`;
+
+/** Text of pages without the checksums of what is in them. */
+export const unsealedIn = (text: string): string => text.replace(/ data-kamino-sum="[^"]*"/g, '');

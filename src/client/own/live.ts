@@ -32,7 +32,8 @@ function stay(): void {
 /** The page without what Kamino put in. */
 function rest(page: Document): string {
   for (const one of page.querySelectorAll(`[${inlayAttribute}]`)) one.remove();
-  for (const one of page.querySelectorAll(`[${idAttribute}]`)) one.removeAttribute('id');
+  for (const one of page.querySelectorAll(`[${idAttribute}]`))
+    for (const name of ['id', idAttribute]) one.removeAttribute(name);
   return page.documentElement.outerHTML;
 }
 

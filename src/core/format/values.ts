@@ -54,6 +54,11 @@ export const globs = listOf(
     .meta(json({ also: { not: { pattern: manyStars } } })),
 );
 export const folder = text.max(1000);
+/** A slip for `in-place`, which would make a folder of that name. */
+const inPlaceSlip = /^in[-_ ]?place$/i;
+export const outputFolder = folder.custom((value: string, helpers) =>
+  inPlaceSlip.test(value) && value !== 'in-place' ? helpers.error('output.slip') : value,
+);
 
 /** A tag of BCP 47: `en`, `cy`, `pt-BR`. */
 export const languageTag = /^[A-Za-z]{2,8}(?:-[A-Za-z\d]{1,8})*$/;

@@ -29,7 +29,7 @@ export function badPlace(
     'bad-place',
     place,
     `\`${menu.name}\` cannot go here: ${why}`,
-    'The page was copied as it is. Mark another place, such as a div outside of it.',
+    'The page is as it was. Mark another place, such as a div outside of it.',
   );
 }
 
@@ -64,7 +64,7 @@ export function unreadablePage(path: SitePath, why: string): Finding {
   return finding(
     'unreadable-page',
     { file: path },
-    `${why}; the page was copied as it is`,
+    `${why}; the page is as it was`,
     'Save the page as UTF-8.',
   );
 }

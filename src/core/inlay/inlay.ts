@@ -8,12 +8,10 @@ import { readFrame } from '../page/frame.ts';
 import { attributeStarts } from '../page/wanted.ts';
 import type { Frame, MainContent } from '../page/types.ts';
 import { type Raw, type Span, bytesOf, lastMention, rawOf } from '../text/bytes.ts';
-import { encodeMarkup, unreadable } from '../text/charset.ts';
+import { unreadable } from '../text/charset.ts';
 import type { Finding } from '../text/finding.ts';
-import { escapeMarkup } from '../text/references.ts';
-import { skipMarkup } from '../markup/page-links.ts';
 import type { Standpoint } from '../markup/standpoint.ts';
-import { idAttribute } from '../markup/names.ts';
+import { idMarkup } from '../markup/page-links.ts';
 import { isScripted } from '../markup/script.ts';
 import { isEnglish, wordsOf } from '../markup/words.ts';
 import { MenuWriter } from '../markup/writer.ts';
@@ -26,6 +24,7 @@ import {
   unreadablePage,
   xmlPage,
 } from './findings.ts';
+import { Earlier } from './earlier.ts';
 import { LostRecord, lift } from './lift.ts';
 import { type Inlay, type Inlaying, nothing } from './inlaying.ts';
 import { Placement } from './placement.ts';
@@ -106,9 +105,10 @@ export class Inlayer {
     const raw = starts.others.length > 0 ? this.#lift(asGiven) : asGiven;
     if (raw === null) return nothing(bytes, [lostRecord(path)]);
     const source = raw === asGiven ? bytes : bytesOf(raw);
-    const untouched = (one: Finding): Inlaying => nothing(bytes, [one]);
-    const given = this.#idSpans(path, raw);
-    if (menus.length === 0) return { ...nothing(source, []), spans: given };
+    const earlier = new Earlier(path, bytes, { given: asGiven, lifted: raw });
+    const untouched = (why: Finding): Inlaying => earlier.untouched(why);
+    const settled = (made: Inlaying): Inlaying => earlier.settled(made, this.#inlay.overwrite);
+    if (menus.length === 0) return settled({ ...nothing(source, []), spans: this.#idSpans(path, raw) });
     if (/\.xht(ml)?$/i.test(path)) return untouched(xmlPage(path));
     const wanted = this.#placement.wanted(menus, raw, raw === asGiven ? starts.slots : null);
     const frame = readFrame(path, raw, wanted);
@@ -119,7 +119,7 @@ export class Inlayer {
       ? differences(menus, frame, readFrame(path, raw, { ...wanted, scripting: false }))
       : null;
     if (misread) return untouched(badPlace(frame, misread, { element: null, why: openNoscript }));
-    return this.#fill(menus, frame, bytes, source);
+    return settled(this.#fill(menus, frame, bytes, source));
   }
 
   #lift(given: Raw): Raw | null {
@@ -218,13 +218,12 @@ export class Inlayer {
   #skip(frame: Frame, main: MainContent | null, from: Standpoint): Span[] {
     if (!main || frame.hasSkipLink) return [];
     const id = main.id ?? freeId(frame.raw);
-    const span = (at: number, markup: string): Span => ({ at, text: encodeMarkup(markup, frame.charset) });
-    const link = span(
-      frame.bodyPoint,
-      skipMarkup(wordsOf(this.#inlay.languageOf(from.page)).skip, id, from, frame.base !== null),
-    );
-    if (main.id !== null) return [link];
-    return [link, span(main.insert, ` ${idAttribute}="" id="${escapeMarkup(id)}"`)];
+    const { skip: words } = wordsOf(this.#inlay.languageOf(from.page));
+    const link = {
+      at: frame.bodyPoint,
+      text: this.#writer.skip({ words, id, hasBase: frame.base !== null }, from, frame.charset),
+    };
+    return main.id === null ? [link, { at: main.insert, text: idMarkup(id) }] : [link];
   }
 
   /** The ids that headings of this page are given. */
@@ -232,13 +231,13 @@ export class Inlayer {
     const ids = this.#inlay.ids.get(path.normalize('NFC')) ?? [];
     return ids
       .filter(({ at }) => at <= raw.length && !isTaken(at))
-      .map(({ at, id }) => ({ at, text: ` ${idAttribute}="" id="${escapeMarkup(id)}"` }))
+      .map(({ at, id }) => ({ at, text: idMarkup(id) }))
       .sort((one, other) => one.at - other.at);
   }
 }
 
 const openNoscript = 'a `noscript` in this page is never closed, or holds part of an element';
-const cutOff = 'the page ends inside a tag, a comment or an element of text';
+const cutOff = 'the page ends inside a tag, a comment, an element of text or code that is never closed';
 
 type BadMenu = { menu: ResolvedMenu } & Parameters<typeof badPlace>[2];
 

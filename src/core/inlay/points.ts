@@ -137,7 +137,7 @@ function bodyEnd(frame: Frame): Point {
 function pageEnd(frame: Frame): Point {
   const { names, inOpenLink } = frame.openAtLast;
   const why = frame.isCutOff
-    ? 'the page ends inside a tag, a comment or an element of text'
+    ? 'the page ends inside a tag, a comment, an element of text or code that is never closed'
     : whyNot(withoutParagraph(names), inOpenLink);
   return why ? { kind: 'bad', element: null, why } : { kind: 'at', at: frame.raw.length };
 }

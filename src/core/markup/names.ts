@@ -3,6 +3,9 @@
 export const inlayAttribute = 'data-kamino';
 /** On a menu that stands instead of something: the hash of what was taken out. */
 export const wasAttribute = 'data-kamino-was';
+/** On each of them: a checksum of the part as it was written. */
+export const sealAttribute = 'data-kamino-sum';
+/** On an element that was given an id: that id again. */
 export const idAttribute = 'data-kamino-id';
 export const entryAttribute = 'data-kamino-entry';
 export const depthAttribute = 'data-kamino-depth';

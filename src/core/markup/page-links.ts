@@ -2,7 +2,7 @@ import { fragmentOf, writtenAddress } from '../address/href.ts';
 import type { SitePath } from '../address/path.ts';
 import { escapeMarkup } from '../text/references.ts';
 import type { ReservedName } from '../text/reserved.ts';
-import { inlayAttribute, parts, reserved } from './names.ts';
+import { idAttribute, inlayAttribute, parts, reserved } from './names.ts';
 import type { Standpoint } from './standpoint.ts';
 
 /** No menu has one of these names. */
@@ -22,4 +22,10 @@ export function styleMarkup(file: SitePath, from: Standpoint): string {
 export function scriptMarkup(file: SitePath, from: Standpoint): string {
   const address = escapeMarkup(writtenAddress(from.folder, file, from.links));
   return `<script ${inlayAttribute}="${names.script}" src="${address}" defer></script>`;
+}
+
+/** An id for an element that has none, with the mark by which it is taken off again. */
+export function idMarkup(id: string): string {
+  const value = escapeMarkup(id);
+  return ` ${idAttribute}="${value}" id="${value}"`;
 }

@@ -4,7 +4,8 @@ import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import type { Raw } from '../text/bytes.ts';
 import { type Charset, encodeMarkup } from '../text/charset.ts';
 import { menuMarkup } from './markup.ts';
-import { scriptMarkup, styleMarkup } from './page-links.ts';
+import { scriptMarkup, skipMarkup, styleMarkup } from './page-links.ts';
+import { sealed } from './seal.ts';
 import type { LinePlace, Standpoint } from './standpoint.ts';
 
 const mostKept = 4000;
@@ -45,6 +46,15 @@ export class MenuWriter {
     return this.#once(key, () => encodeMarkup(scriptMarkup(file, from), charset));
   }
 
+  /** @param hasBase whether the page has a `base`, past which a link within it needs its address */
+  skip(
+    { words, id, hasBase }: { words: string; id: string; hasBase: boolean },
+    from: Standpoint,
+    charset: Charset,
+  ): Raw {
+    return sealed(encodeMarkup(skipMarkup(words, id, from, hasBase), charset));
+  }
+
   /** A place in this page is written without the page's address, one in another with it; languages by counterparts. */
   #dependsOnPage(menu: ResolvedMenu): boolean {
     const has = (entries: readonly ResolvedEntry[]): boolean =>
@@ -60,7 +70,7 @@ export class MenuWriter {
     const made = this.#made.get(key);
     if (made !== undefined) return made;
     if (this.#made.size >= mostKept) this.#made.clear();
-    const raw = make();
+    const raw = sealed(make());
     this.#made.set(key, raw);
     return raw;
   }

@@ -65,14 +65,36 @@ export class EntryResolver {
 
   /** @param depth of the entries, 1 for those of the menu itself; @param parent the page of the entry above */
   resolve(entries: readonly Entry[], depth: number, parent: SitePath | null = null): ResolvedEntry[] {
+    const known = new Set<string>();
     return entries.flatMap(entry => {
-      const version = this.#version(entry);
-      if (version === null) return [];
-      const { target } = version.entry;
-      if (!isPattern(target)) return this.#entry(version, depth, parent);
-      const all = this.#expanded(version.entry, target, parent);
-      return all.flatMap(one => this.#entry({ entry: one, isGiven: true }, depth, parent));
+      const made = this.#one(entry, depth, parent);
+      this.#tellTwice(entry, made, known);
+      return made;
     });
+  }
+
+  #one(entry: Entry, depth: number, parent: SitePath | null): ResolvedEntry[] {
+    const version = this.#version(entry);
+    if (version === null) return [];
+    const { target } = version.entry;
+    if (!isPattern(target)) return this.#entry(version, depth, parent);
+    const all = this.#expanded(version.entry, target, parent);
+    return all.flatMap(one => this.#entry({ entry: one, isGiven: true }, depth, parent));
+  }
+
+  /** An entry that stands in its list already, with the same label. */
+  #tellTwice({ mark }: Entry, made: readonly ResolvedEntry[], known: Set<string>): void {
+    for (const { label, leadsTo } of made) {
+      const key = `${label}\n${JSON.stringify(leadsTo)}`;
+      if (leadsTo.kind !== 'none' && known.has(key))
+        this.#ground.tell(
+          'duplicate-entry',
+          mark,
+          `\`${label}\` stands in this list twice, and leads to the same place`,
+          'Take one of the two out.',
+        );
+      known.add(key);
+    }
   }
 
   #entry({ entry, isGiven }: Version, depth: number, parent: SitePath | null): ResolvedEntry[] {

@@ -1,9 +1,9 @@
 import type { Raw } from '../text/bytes.ts';
 
-/** Offset behind a mark, or the end. */
+/** Offset behind a mark; -1 where it does not come. */
 export function behind(raw: Raw, mark: string, from: number): number {
   const at = raw.indexOf(mark, from);
-  return at < 0 ? raw.length : at + mark.length;
+  return at < 0 ? -1 : at + mark.length;
 }
 
 export function isLetter(code: number): boolean {

@@ -72,6 +72,7 @@ export class FrameReader implements Listener {
   isDone(): boolean {
     if (!this.#head.isInBody || this.#scanner.end <= this.#lastSlot) return false;
     if (this.#head.isFrameset) return true;
+    if (this.#head.mayBeFrameset) return false;
     const { selectors, header, heading, end } = this.#wanted;
     if (end || !this.#main.some(one => one.rank === 0)) return false;
     if (this.#slots.some(one => one.element.close < 0)) return false;
@@ -86,7 +87,7 @@ export class FrameReader implements Listener {
   }
 
   hearsText(): boolean {
-    return !this.#head.isInBody;
+    return !this.#head.isInBody || this.#head.mayBeFrameset;
   }
 
   asks(): boolean {
@@ -106,7 +107,7 @@ export class FrameReader implements Listener {
 
   onTag(): void {
     const { name, end } = this.#scanner;
-    if (!this.#head.isInBody) this.#head.onTag(name);
+    if (!this.#head.isInBody || this.#head.mayBeFrameset) this.#head.onTag(name);
     if (!this.#isTold) return;
     if (name === 'meta' || name === 'base' || name === 'html' || name === 'link')
       this.#head.onKnown(name, this.#attributes());

@@ -20,6 +20,8 @@ const buttonScopeEnds = new Set([...scopeEnds, 'button']);
 
 /** Browsers nest no deeper either: what lies below is laid beside. */
 const deepest = 512;
+/** https://html.spec.whatwg.org/#adoption-agency-algorithm, the outer loop. */
+const mostBlocks = 8;
 
 /**
  * The elements that are open at each tag, as the tree construction of the HTML standard has them, without building
@@ -181,8 +183,11 @@ export class Outline extends OpenStack {
     if (name === 'a') this.isLinkOpen = false;
     const at = this.find(name, scopeEnds);
     if (at < 0) return;
-    if (this.elements.slice(at + 1).some(one => special.has(one.name))) this.takeOut(at);
+    const blocks = this.elements.slice(at + 1).filter(one => special.has(one.name)).length;
+    if (blocks > 0) this.takeOut(at);
     else this.closeTo(at, true);
+    // It goes through so many blocks, and a link that reaches deeper is opened again.
+    if (name === 'a' && blocks >= mostBlocks) this.isLinkOpen = true;
   }
 
   /** A link inside a link ends the outer one. */

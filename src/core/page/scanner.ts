@@ -48,7 +48,10 @@ export class Scanner {
       return this.#read(this.end, inForeign);
     }
     const from = this.end;
-    if (from >= this.raw.length) return this.#set('done', this.raw.length, this.raw.length);
+    if (from >= this.raw.length) {
+      if (this.#rawText !== null) this.isCutOff = true;
+      return this.#set('done', this.raw.length, this.raw.length);
+    }
     if (this.#rawText !== null) return this.#skipRawText(from);
     const at = this.#nextMarkup(from, inForeign);
     if (at > from && (withText || at === this.raw.length)) {
@@ -81,7 +84,11 @@ export class Scanner {
     for (let at = from; ; at += 1) {
       const next = raw.indexOf('<', at);
       at = this.#hasBrace(at, next) || raw[next + 1] === '%' ? skipTemplates(raw, at) : next;
-      if (at < 0) return raw.length;
+      if (at < 0) {
+        // What is put behind it would make a comment of both.
+        if (raw.endsWith('</')) this.isCutOff = true;
+        return raw.length;
+      }
       const code = raw.charCodeAt(at + 1);
       if (isLetter(code) || code === 0x3f) return at;
       if (code === 0x21 || (code === 0x2f && at + 2 < raw.length)) return at;
@@ -110,12 +117,12 @@ export class Scanner {
       return this.#set(simple[1] === '' ? 'start' : 'end', at, simpleTag.lastIndex);
     }
     const code = raw.charCodeAt(at + 1);
-    if (code === 0x3f) return this.#set('comment', at, endOfInstruction(raw, at));
+    if (code === 0x3f) return this.#upTo(endOfInstruction(raw, at), 'comment', at);
     if (code === 0x21) return this.#readDeclaration(at, inForeign);
     const isEnd = code === 0x2f;
     if (isEnd && !isLetter(raw.charCodeAt(at + 2))) {
       if (raw[at + 2] === '>') return this.#set('comment', at, at + 3);
-      return this.#set('comment', at, behind(raw, '>', at + 2));
+      return this.#upTo(behind(raw, '>', at + 2), 'comment', at);
     }
     const nameStart = at + (isEnd ? 2 : 1);
     const nameEnd = endOfName(raw, nameStart);
@@ -155,9 +162,16 @@ export class Scanner {
       const end = endOfComment(raw, at);
       return end < 0 ? this.#cutOff(at) : this.#set('comment', at, end);
     }
-    if (inForeign && raw.startsWith('<![CDATA[', at)) return this.#set('text', at, behind(raw, ']]>', at));
+    if (inForeign && raw.startsWith('<![CDATA[', at)) return this.#upTo(behind(raw, ']]>', at), 'text', at);
     const isDoctype = /^<!doctype/i.test(raw.slice(at, at + 9));
-    return this.#set(isDoctype ? 'doctype' : 'comment', at, behind(raw, '>', at + 2));
+    return this.#upTo(behind(raw, '>', at + 2), isDoctype ? 'doctype' : 'comment', at);
+  }
+
+  /** What ends with a mark; -1 where the page ends before it, and nothing can be put behind. */
+  #upTo(end: number, kind: TokenKind, at: number): TokenKind {
+    if (end >= 0) return this.#set(kind, at, end);
+    this.isCutOff = true;
+    return this.#set(kind, at, this.raw.length);
   }
 
   #skipRawText(from: number): TokenKind {

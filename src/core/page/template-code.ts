@@ -24,8 +24,15 @@ export function endOfTemplate(raw: Raw, at: number): number {
   const closer = closers[raw.slice(at, at + 2)];
   if (closer === undefined) return -1;
   const end = nextCloser(raw, closer, at + 2);
+  // The usual way to end a file of PHP is not to close it: all that follows is its code.
+  if (end < 0 && isServerCode(raw, at)) return raw.length;
   if (end < 0 || (code === 0x7b && end - at > longestBraces)) return -1;
   return end + closer.length;
+}
+
+/** Whether a `<?` begins code of PHP, and no instruction to an XML reader. */
+export function isServerCode(raw: Raw, at: number): boolean {
+  return /^<\?(?:php\b|=|[\t\n\r ])/i.test(raw.slice(at, at + 6));
 }
 
 /** Where each closer was sought last in a page, and found: from there on it need not be sought again. */

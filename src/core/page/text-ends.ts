@@ -1,5 +1,6 @@
 import { type Raw, lowerAscii } from '../text/bytes.ts';
 import { behind, isSpace } from './codes.ts';
+import { isServerCode } from './template-code.ts';
 
 /** https://html.spec.whatwg.org/#comment-start-state: `<!-->` and `<!--->` are whole; `--!>` ends one too; -1 for none. */
 export function endOfComment(raw: Raw, at: number): number {
@@ -10,9 +11,12 @@ export function endOfComment(raw: Raw, at: number): number {
   return ends.test(raw) ? ends.lastIndex : -1;
 }
 
-/** `<?php … ?>`, `<?= … ?>` and `<? … ?>` are template code; any other `<?` is a comment up to its `>`. */
+/**
+ * `<?php … ?>`, `<?= … ?>` and `<? … ?>` are template code, to the end of the page where it is never closed; any other
+ * `<?` is a comment up to its `>`. -1 where the page ends in it.
+ */
 export function endOfInstruction(raw: Raw, at: number): number {
-  if (/^<\?(?:php\b|=|[\t\n\r ])/i.test(raw.slice(at, at + 6))) return behind(raw, '?>', at + 2);
+  if (isServerCode(raw, at)) return behind(raw, '?>', at + 2);
   return behind(raw, '>', at + 1);
 }
 

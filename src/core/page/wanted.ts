@@ -31,8 +31,8 @@ export function attributeStarts(raw: Raw): { slots: number[]; others: number[] }
   for (attributePattern.lastIndex = 0; ;) {
     const match = attributePattern.exec(raw);
     if (!match) return found;
-    if (match[1]?.length === 5) found.slots.push(match.index);
-    else if (match[1] !== undefined) found.others.push(match.index);
+    if (match[1] === undefined) continue;
+    (/^-s/i.test(match[1]) ? found.slots : found.others).push(match.index);
   }
 }
 

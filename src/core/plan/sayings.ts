@@ -40,6 +40,11 @@ export const sayings: Readonly<Record<string, Saying>> = {
     says: ({ value }) => `\`${value}\` is a name that Kamino keeps for itself`,
     remedy: 'Choose another name.',
   },
+  'output.slip': {
+    rule: 'wrong-value',
+    says: ({ value }) => `\`output\` takes a folder, or \`in-place\`, and \`${value}\` is a slip for that`,
+    remedy: ({ value }) => `Write  output: in-place    or, for a folder of this name,  output: ./${value}`,
+  },
   'entry.label': {
     rule: 'missing-key',
     says: () => 'this entry has neither a label nor a target',

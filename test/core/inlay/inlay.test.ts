@@ -1,118 +1,20 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { describe, expect, it, test } from '@jest/globals';
 import fc from 'fast-check';
-import { unfolded } from '../../../src/core/plan/bare-menu.ts';
-import { Inlayer } from '../../../src/core/inlay/inlay.ts';
 import { lift } from '../../../src/core/inlay/lift.ts';
-import type { ResolvedMenu } from '../../../src/core/menu/types.ts';
-import type { MenuPlace } from '../../../src/core/plan/types.ts';
 import { readFrame } from '../../../src/core/page/frame.ts';
 import { nothingWanted } from '../../../src/core/page/wanted.ts';
 import { seekIn } from '../../../src/core/page/select.ts';
-import { Splicer, bytesOf, rawOf, splice } from '../../../src/core/text/bytes.ts';
 import { awkward } from '../../helpers/awkward.ts';
 import { treeOf } from '../../helpers/tree.ts';
+import { holds, inlayer, kept, menu, places } from '../../helpers/inlaying.ts';
 import { runs } from '../../helpers/runs.ts';
-
-function menu(place: MenuPlace | null, name = 'masthead'): ResolvedMenu {
-  const entry = (label: string, path: string) =>
-    ({
-      label,
-      leadsTo: { kind: 'page', path },
-      hook: path.replace(/\W+/g, '-'),
-      depth: 1,
-      highlight: null,
-      look: null,
-      apart: false,
-      icon: null,
-      covers: null,
-      newWindow: false,
-      outsideMark: false,
-      save: false,
-      details: null,
-      lang: null,
-      hreflang: null,
-      entries: [],
-    }) as const;
-  return {
-    name,
-    title: 'Main',
-    form: 'bar',
-    align: 'start',
-    carriedBy: ['**'],
-    except: [],
-    place,
-    fold: { ...unfolded, joins: null, toggle: { show: 'both', label: null, at: 'end', icon: 'lines' } },
-    opens: { by: 'hover', after: '90ms', ease: '160ms', columns: 1 },
-    joined: [],
-    toTop: null,
-    currentEntry: 'link',
-    shows: 'entries',
-    hasData: false,
-    pages: null,
-    language: null,
-    front: 'index.html',
-    look: null,
-    home: { label: 'Home “é” 🌙', page: 'index.html', image: null, show: 'label' },
-    stays: null,
-    widths: 'natural',
-    separators: 'none',
-    entries: [entry('A & <b>', 'a/one.html'), entry('Zwei "2"', 'b.html')],
-  };
-}
-
-const kept = new Map<string, string>();
-const inlayer = (menus: ResolvedMenu[]) => {
-  const maker = new Inlayer({
-    menus,
-    carries: () => true,
-    script: null,
-    styles: ['kamino/menu.css', 'css/own.css'],
-    skipTo: ['#content'],
-    ids: new Map(),
-    languageOf: () => null,
-    reserves: false,
-    links: { from: 'page', index: 'shown', base: '/' },
-    hash: raw => {
-      kept.set(String(kept.size), raw);
-      return String(kept.size - 1);
-    },
-    taken: hash => kept.get(hash) ?? null,
-    seek: menus.some(one => one.place?.side === 'instead-of') ? seekIn : null,
-  });
-  return {
-    page: (path: string, given: string) => {
-      const made = maker.page(path, bytesOf(given));
-      const raw = splice(rawOf(made.source), made.spans);
-      expect(rawOf(splicer.splice(made.source, made.spans))).toBe(raw);
-      return { ...made, raw };
-    },
-  };
-};
-const splicer = new Splicer();
-
-const places: [string, MenuPlace | null][] = [
-  ['where it goes by itself', null],
-  ['first in the body', { side: 'first-in', selectors: ['body'] }],
-  ['last in the body', { side: 'last-in', selectors: ['body'] }],
-  ['before the first paragraph', { side: 'before', selectors: ['p', 'header'] }],
-  ['after the first header', { side: 'after', selectors: ['header', 'p'] }],
-];
-
-/** What must hold for every page and place; says whether a menu went in. */
-function holds(page: string, menus: ResolvedMenu[]): boolean {
-  const maker = inlayer(menus);
-  const { raw, menus: count } = maker.page('sub/page.html', page);
-  expect(lift(raw)).toBe(page);
-  expect(maker.page('sub/page.html', raw).raw).toBe(raw);
-  for (const scripting of [false, true]) expect(treeOf(raw, scripting, true)).toBe(treeOf(page, scripting));
-  if (count === 0) expect(raw).toBe(page);
-  return count > 0;
-}
 
 describe.each(places)('a menu %s', (_, place) => {
   test.each(awkward)('comes and goes in %s', (_title, page) => {
     const went = holds(page, [menu(place), menu({ side: 'last-in', selectors: ['body'] }, 'foot')]);
-    const isCutOff = /<[^>]*$|<plaintext>/.test(page);
+    const isCutOff = /<[^>]*$|<plaintext>|<\?php(?![^]*\?>)/.test(page);
     if (place === null) expect(went).toBe(!isCutOff);
   });
 });
@@ -157,7 +59,8 @@ function holdsInstead(page: string, selector: string): boolean {
   const { raw, menus: count } = maker.page('sub/page.html', page);
   expect(lift(raw, hash => kept.get(hash) ?? null)).toBe(page);
   const again = maker.page('sub/page.html', raw).raw;
-  expect(again.replace(/ data-kamino-was="\d+"/, '')).toBe(raw.replace(/ data-kamino-was="\d+"/, ''));
+  const bare = (text: string): string => text.replace(/ data-kamino-(?:was|sum)="\w+"/g, '');
+  expect(bare(again)).toBe(bare(raw));
   // Formatting that goes out of the element, text in tables and slots are told of by other tests; in an SVG `desc`
   // parse5 knows no CDATA.
   // A list that is never closed holds all behind it, and lets go of that with its menu.
@@ -170,6 +73,23 @@ function holdsInstead(page: string, selector: string): boolean {
 
 test.each(awkward)('a menu instead of an element comes and goes in %s', (_title, page) => {
   for (const selector of elements) holdsInstead(page, selector);
+});
+
+/** Inputs of the tests of html5lib, which go through every state of the standard's tokenizer and tree builder. */
+const odd = JSON.parse(
+  readFileSync(join(import.meta.dirname, '../../material/odd-pages.json'), 'utf8'),
+) as string[];
+const around: ((text: string) => string)[] = [
+  text => text,
+  text => `<!doctype html><meta charset=utf-8><title>t</title><body><header>h</header><p>a${text}`,
+  text => `<!doctype html><meta charset=utf-8><body><div data-kamino-slot=masthead></div>${text}</body>\n`,
+];
+
+it('holds for odd pages', () => {
+  odd.forEach((text, at) => {
+    const page = Buffer.from(around[at % 3]!(text)).toString('latin1');
+    holds(page, [menu(places[at % 5]![1]), menu({ side: 'last-in', selectors: ['body'] }, 'foot')]);
+  });
 });
 
 const piece = (): fc.Arbitrary<string> =>
@@ -191,8 +111,8 @@ const piece = (): fc.Arbitrary<string> =>
 it('holds for pages put together at random', () => {
   const pages = fc.array(piece(), { maxLength: 14 }).map(parts => parts.join(''));
   fc.assert(
-    fc.property(pages, fc.constantFrom(...places), (page, [, place]) => {
-      holds(page, [menu(place)]);
+    fc.property(pages, fc.constantFrom(...places), fc.nat(40), (page, [, place], cut) => {
+      holds(page.slice(0, page.length - (cut % 2) * cut), [menu(place)]);
     }),
     { numRuns: runs(3000) },
   );
@@ -275,7 +195,7 @@ describe('the markup', () => {
   });
 
   it('gives the main content an id, and takes it out again', () => {
-    expect(raw).toContain('<main data-kamino-id="" id="main">');
+    expect(raw).toContain('<main data-kamino-id="main" id="main">');
     expect(raw).toContain('href="#main"');
   });
 

@@ -9,6 +9,7 @@ import {
   lookName,
   mapOr,
   nameForm,
+  outputFolder,
   recordOf,
   said,
   selector,
@@ -62,7 +63,7 @@ export const planKeys = {
     means: 'The folder that is read.',
     example: 'site: pages',
   }),
-  output: preset(folder, 'built', {
+  output: preset(outputFolder, 'built', {
     takes: 'a folder, or `in-place`',
     means:
       'The folder that the finished site is written into. With `in-place` the pages themselves are changed; `kamino lift` gives them back. A folder may lie in the site only where the site is the plan’s own folder.',

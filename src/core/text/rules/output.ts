@@ -51,6 +51,12 @@ export const outputRules = {
     why: 'The folder that `output` names exists, Kamino did not make it, and it holds files that are not of this site. They might be written over, so nothing was written.',
     example: 'output: photographs  →  output: built',
   },
+  'lift-output': {
+    severity: 'error',
+    about: 'Menus are taken out of the pages that were changed.',
+    why: 'These pages are finished ones in the output of a plan, or belong to a plan in a folder above: the pages as they were, or the record of them, are there. Nothing was taken out.',
+    example: 'kamino lift built   →  nothing to do: the pages as they were are the site',
+  },
   'link-in-way': {
     severity: 'error',
     about: 'Nothing is written through a link.',

@@ -205,6 +205,18 @@ export const planRules = {
     why: 'Kamino puts a few words of its own into a page, for those who do not see it too. In this language they are English still.',
     example: 'languages:\n  cy: { name: Cymraeg, words: { menu: Dewislen } }',
   },
+  'duplicate-entry': {
+    severity: 'warning',
+    about: 'An entry stands in its list once.',
+    why: 'Two entries next to one another have one label and lead to one place: a visitor looks for the difference.',
+    example: 'entries: [index.html, visit.html, index.html]  →  [index.html, visit.html]',
+  },
+  'plan-above': {
+    severity: 'note',
+    about: 'A command stands where its plan is.',
+    why: 'There is no plan in this folder, and one in a folder above it. Its record, and what it says of the site, were not used.',
+    example: 'cd ..\nkamino check',
+  },
   'same-label': {
     severity: 'note',
     about: 'A label differs by language.',

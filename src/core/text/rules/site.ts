@@ -67,7 +67,7 @@ export const siteRules = {
   'bad-place': {
     severity: 'error',
     about: 'A menu goes where a nav may stand.',
-    why: 'A `nav` may not stand here: in a paragraph, a heading, a link, a list or a row of a table. The page is copied as it is.',
+    why: 'A `nav` may not stand here: in a paragraph, a heading, a link, a list or a row of a table. The page is left as it is.',
     example: '<p data-kamino-slot="foot"></p>  →  <div data-kamino-slot="foot"></div>',
   },
   'unreadable-page': {
@@ -153,6 +153,18 @@ export const siteRules = {
     about: 'No link leads to an id that goes with the menus.',
     why: 'A link leads to an id that Kamino gave to a heading, and that goes with the menus.',
     example: '<h2>Prices</h2>    →  <h2 id="prices">Prices</h2>',
+  },
+  'foreign-mark': {
+    severity: 'warning',
+    about: 'Marks of Kamino’s stand only on what it wrote.',
+    why: 'A tag of the page has an attribute by which Kamino knows what it put in, and Kamino did not write it so: it is neither taken out nor changed.',
+    example: '<div data-kamino="news">  →  <div data-news>',
+  },
+  'menu-remains': {
+    severity: 'warning',
+    about: 'Nothing of a menu is left where none should be.',
+    why: 'Someone had edited a menu so that its end is not sure, and --overwrite took out what is surely Kamino’s; or a page with a menu was left out of the plan since. What is left works no longer, or says what was true once.',
+    example: '<li class="kamino-entry">…  →  take it out by hand',
   },
   'edited-inside': {
     severity: 'error',

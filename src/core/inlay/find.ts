@@ -1,0 +1,205 @@
+import { type Raw, trimAscii } from '../text/bytes.ts';
+import { voidElements } from '../page/kinds.ts';
+import type { Scanner } from '../page/scanner.ts';
+import type { Element } from '../page/types.ts';
+import { type Listener, Walk } from '../page/walk.ts';
+import { attributeStarts } from '../page/wanted.ts';
+import {
+  idAttribute,
+  inlayAttribute,
+  parts as classes,
+  sealAttribute,
+  wasAttribute,
+} from '../markup/names.ts';
+import { endByChecksum, isAsSealed } from '../markup/seal.ts';
+import { lineBreakOf, indentAt } from './surroundings.ts';
+
+/** A part of a page that Kamino put in: bytes from `start` up to `end`. */
+export interface Inlaid {
+  /** The menu's name or a reserved word; null for an id. */
+  name: string | null;
+  /** The id that an element was given, where the part is one. */
+  id: string | null;
+  /** The hash of what was taken out for it, or null. */
+  was: string | null;
+  start: number;
+  /** Where the end tag is gone, as far as the part is surely Kamino's. */
+  end: number;
+  /** Whether somebody has changed it since Kamino wrote it. */
+  isEdited: boolean;
+  /** The end tag that somebody has taken out, where one is missing. */
+  lacks: string | null;
+}
+
+/** What in a page says that it is Kamino's. */
+export interface Marks {
+  /** In the order of the page. */
+  parts: readonly Inlaid[];
+  /** Tags with an attribute of Kamino's that it did not write. */
+  foreign: readonly { start: number; end: number }[];
+}
+
+const noMarks: Marks = { parts: [], foreign: [] };
+
+/** What Kamino put into a page. */
+export function findMarks(raw: Raw): Marks {
+  if (last.raw === raw) return last.marks;
+  const starts = attributeStarts(raw).others;
+  const marks = starts.length === 0 ? noMarks : soughtMarks(raw, starts);
+  last = { raw, marks };
+  return marks;
+}
+
+export function findInlaid(raw: Raw): readonly Inlaid[] {
+  return findMarks(raw).parts;
+}
+
+/** The last page that was looked at: a page is lifted, compared and told of one after the other. */
+let last: { raw: Raw; marks: Marks } = { raw: '', marks: noMarks };
+
+function soughtMarks(raw: Raw, starts: readonly number[]): Marks {
+  const walk = new Walk(raw, true);
+  const finder = new MarkFinder(walk, starts);
+  walk.run([finder]);
+  const parts = withoutInner(finder.found.map(one => partOf(raw, one)));
+  return { parts, foreign: finder.foreign.filter(one => !parts.some(part => isInside(one, part))) };
+}
+
+function isInside(one: { start: number }, part: Inlaid): boolean {
+  return part.start <= one.start && one.start < part.end;
+}
+
+interface Sealed {
+  name: string;
+  was: string | null;
+  seal: string;
+  element: Element;
+  /** What the whole of a menu lies in. */
+  room: Element | null;
+}
+
+/** Hears where parts of Kamino's begin and end. */
+class MarkFinder implements Listener {
+  readonly found: (Sealed | Inlaid)[] = [];
+  readonly foreign: { start: number; end: number }[] = [];
+  readonly #walk: Walk;
+  /** Offsets at which attributes of Kamino's may stand, and the first that has not been passed. */
+  readonly #starts: readonly number[];
+  #next = 0;
+  #marks: Omit<Sealed, 'element' | 'room'> | null = null;
+  #isRoom = false;
+
+  constructor(walk: Walk, starts: readonly number[]) {
+    this.#walk = walk;
+    this.#starts = starts;
+  }
+
+  hearsText(): boolean {
+    return false;
+  }
+
+  asks(): boolean {
+    const { scanner } = this.#walk;
+    this.#marks = this.#isMarked() ? this.#sealed(scanner) : null;
+    this.#isRoom = this.#marks === null && this.#startsRoom();
+    return this.#marks !== null || this.#isRoom;
+  }
+
+  onTag(): void {
+    if (!this.#walk.outline.isInside(templateOnly)) return;
+    // A template's content is no part of the page.
+    this.#marks = null;
+  }
+
+  onStart(element: Element | null): void {
+    if (!element) return;
+    if (this.#marks) this.found.push({ ...this.#marks, element, room: null });
+    const before = this.found.at(-1);
+    if (this.#isRoom && before && 'room' in before) before.room = element;
+  }
+
+  #isMarked(): boolean {
+    const { start, end } = this.#walk.scanner;
+    while (this.#next < this.#starts.length && this.#starts[this.#next]! < start) this.#next += 1;
+    return this.#next < this.#starts.length && this.#starts[this.#next]! < end;
+  }
+
+  #sealed(scanner: Scanner): Omit<Sealed, 'element' | 'room'> | null {
+    const { start, end } = scanner;
+    const attributes = scanner.attributes();
+    const value = (name: string): string | undefined => attributes.find(one => one.name === name)?.value;
+    const name = value(inlayAttribute);
+    const seal = value(sealAttribute);
+    if (name !== undefined && /^[\da-f]{8}$/.test(seal ?? ''))
+      return { name, was: value(wasAttribute) ?? null, seal: seal! };
+    const id = value(idAttribute);
+    const given = id === undefined ? null : givenId(this.#walk.raw, { start, end }, id);
+    if (given) this.found.push(given);
+    if (name !== undefined || (id !== undefined && !given)) this.foreign.push({ start, end });
+    return null;
+  }
+
+  /** Whether this tag begins what the whole of the menu before it lies in. */
+  #startsRoom(): boolean {
+    const { raw, scanner } = this.#walk;
+    const before = this.found.at(-1);
+    if (!before || !('room' in before) || before.room) return false;
+    const { start, end } = scanner;
+    const isNext =
+      start - before.element.open < 1000 && trimAscii(raw.slice(before.element.open, start)) === '';
+    return isNext && raw.slice(start, end).includes(`class="${classes.room}"`);
+  }
+}
+
+const templateOnly: ReadonlySet<string> = new Set(['template']);
+
+/** An id with its mark, in either order; null where somebody has given the element another id. */
+function givenId(raw: Raw, tag: { start: number; end: number }, id: string): Inlaid | null {
+  const text = raw.slice(tag.start, tag.end);
+  for (const written of [` ${idAttribute}="${id}" id="${id}"`, ` id="${id}" ${idAttribute}="${id}"`]) {
+    const at = text.indexOf(written);
+    if (at < 0) continue;
+    const start = tag.start + at;
+    return { name: null, id, was: null, start, end: start + written.length, isEdited: false, lacks: null };
+  }
+  return null;
+}
+
+/** So many bytes are looked at for the end of a part whose end tag is gone. */
+const mostBytes = 1 << 18;
+
+function partOf(raw: Raw, one: Sealed | Inlaid): Inlaid {
+  if (!('element' in one)) return one;
+  const { name, was, seal, element, room } = one;
+  const { start, open, close, end: closed } = element;
+  const part = { name, id: null, was, start };
+  const isVoid = voidElements.has(element.name);
+  const end = isVoid ? open : closed;
+  if (isVoid || close >= 0) {
+    if (isAsSealed(raw.slice(start, end), seal)) return { ...part, end, isEdited: false, lacks: null };
+    if (isVoid) return { ...part, end, isEdited: true, lacks: null };
+  }
+  const tail = `</${element.name}>`;
+  const sought = { start, most: mostBytes, seal };
+  // Nested deeper than is followed, an element has no end of its own; what was written is found all the same.
+  const whole = endByChecksum(raw, { ...sought, tail: '' });
+  if (whole >= 0) return { ...part, end: whole, isEdited: false, lacks: null };
+  const found = endByChecksum(raw, { ...sought, tail });
+  if (found >= 0) return { ...part, end: behindLine(raw, start, found), isEdited: true, lacks: tail };
+  if (close >= 0) return { ...part, end, isEdited: true, lacks: null };
+  return { ...part, end: room && room.close >= 0 ? room.end : open, isEdited: true, lacks: tail };
+}
+
+/** The start of the line in which the end tag stood, where nothing else stands in it, is Kamino's as well. */
+function behindLine(raw: Raw, start: number, end: number): number {
+  const line = lineBreakOf(raw) + indentAt(raw, start);
+  const behind = end + line.length;
+  return raw.startsWith(line, end) && /^[\r\n]?$/.test(raw.slice(behind, behind + 1)) ? behind : end;
+}
+
+/** What lies inside another part goes with it. */
+function withoutInner(parts: Inlaid[]): Inlaid[] {
+  const kept: Inlaid[] = [];
+  for (const part of parts) if (part.start >= (kept.at(-1)?.end ?? 0)) kept.push(part);
+  return kept;
+}

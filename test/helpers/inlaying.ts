@@ -1,0 +1,107 @@
+import { expect } from '@jest/globals';
+import { unfolded } from '../../src/core/plan/bare-menu.ts';
+import { Inlayer } from '../../src/core/inlay/inlay.ts';
+import { lift } from '../../src/core/inlay/lift.ts';
+import type { ResolvedMenu } from '../../src/core/menu/types.ts';
+import type { MenuPlace } from '../../src/core/plan/types.ts';
+import { seekIn } from '../../src/core/page/select.ts';
+import { Splicer, bytesOf, rawOf, splice } from '../../src/core/text/bytes.ts';
+import { treeOf } from './tree.ts';
+
+export function menu(place: MenuPlace | null, name = 'masthead'): ResolvedMenu {
+  const entry = (label: string, path: string) =>
+    ({
+      label,
+      leadsTo: { kind: 'page', path },
+      hook: path.replace(/\W+/g, '-'),
+      depth: 1,
+      highlight: null,
+      look: null,
+      apart: false,
+      icon: null,
+      covers: null,
+      newWindow: false,
+      outsideMark: false,
+      save: false,
+      details: null,
+      lang: null,
+      hreflang: null,
+      entries: [],
+    }) as const;
+  return {
+    name,
+    title: 'Main',
+    form: 'bar',
+    align: 'start',
+    carriedBy: ['**'],
+    except: [],
+    place,
+    fold: { ...unfolded, joins: null, toggle: { show: 'both', label: null, at: 'end', icon: 'lines' } },
+    opens: { by: 'hover', after: '90ms', ease: '160ms', columns: 1 },
+    joined: [],
+    toTop: null,
+    currentEntry: 'link',
+    shows: 'entries',
+    hasData: false,
+    pages: null,
+    language: null,
+    front: 'index.html',
+    look: null,
+    home: { label: 'Home “é” 🌙', page: 'index.html', image: null, show: 'label' },
+    stays: null,
+    widths: 'natural',
+    separators: 'none',
+    entries: [entry('A & <b>', 'a/one.html'), entry('Zwei "2"', 'b.html')],
+  };
+}
+
+/** What was taken out of pages, by hash. */
+export const kept = new Map<string, string>();
+export const inlayer = (menus: ResolvedMenu[]) => {
+  const maker = new Inlayer({
+    menus,
+    carries: () => true,
+    script: null,
+    styles: ['kamino/menu.css', 'css/own.css'],
+    skipTo: ['#content'],
+    ids: new Map(),
+    languageOf: () => null,
+    reserves: false,
+    overwrite: false,
+    links: { from: 'page', index: 'shown', base: '/' },
+    hash: raw => {
+      kept.set(String(kept.size), raw);
+      return String(kept.size - 1);
+    },
+    taken: hash => kept.get(hash) ?? null,
+    seek: menus.some(one => one.place?.side === 'instead-of') ? seekIn : null,
+  });
+  return {
+    page: (path: string, given: string) => {
+      const made = maker.page(path, bytesOf(given));
+      const raw = splice(rawOf(made.source), made.spans);
+      expect(rawOf(splicer.splice(made.source, made.spans))).toBe(raw);
+      return { ...made, raw };
+    },
+  };
+};
+const splicer = new Splicer();
+
+export const places: [string, MenuPlace | null][] = [
+  ['where it goes by itself', null],
+  ['first in the body', { side: 'first-in', selectors: ['body'] }],
+  ['last in the body', { side: 'last-in', selectors: ['body'] }],
+  ['before the first paragraph', { side: 'before', selectors: ['p', 'header'] }],
+  ['after the first header', { side: 'after', selectors: ['header', 'p'] }],
+];
+
+/** What must hold for every page and place; says whether a menu went in. */
+export function holds(page: string, menus: ResolvedMenu[]): boolean {
+  const maker = inlayer(menus);
+  const { raw, menus: count } = maker.page('sub/page.html', page);
+  expect(lift(raw)).toBe(page);
+  expect(maker.page('sub/page.html', raw).raw).toBe(raw);
+  for (const scripting of [false, true]) expect(treeOf(raw, scripting, true)).toBe(treeOf(page, scripting));
+  if (count === 0) expect(raw).toBe(page);
+  return count > 0;
+}
