@@ -1,6 +1,7 @@
 import type { Command } from 'commander';
 import { counted } from '../core/text/nearest.ts';
 import { countFindings } from '../core/text/render.ts';
+import { visibleName } from '../core/text/visible.ts';
 import type { CheckResult } from '../jobs/check.ts';
 import type { BuildResult } from '../jobs/result.ts';
 import { checkPages } from './check.ts';
@@ -121,7 +122,7 @@ export function buildTable(result: BuildResult, seconds: number, { out }: Voice)
 }
 
 function dryReport({ created, changed, gone, same, output }: BuildResult): string {
-  const shown = (path: string): string => (output === '.' ? path : `${output}/${path}`);
+  const shown = (path: string): string => visibleName(output === '.' ? path : `${output}/${path}`);
   const lines = [
     ...created.map(path => `  new      ${shown(path)}`),
     ...changed.map(path => `  changed  ${shown(path)}`),

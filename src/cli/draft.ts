@@ -1,6 +1,7 @@
 import { type Interface, createInterface } from 'node:readline';
 import type { Command } from 'commander';
 import { counted, shortened } from '../core/text/nearest.ts';
+import { visible, visibleName } from '../core/text/visible.ts';
 import type { Ask, DraftResult } from '../jobs/draft.ts';
 import { type Act, type Voice, tellFindings, tellJson } from './io.ts';
 import { progressOn } from './progress.ts';
@@ -78,7 +79,9 @@ function report(result: DraftResult, isDry: boolean, site: string, voice: Voice)
   const menus = result.menus.map(({ name, entries, copies, lacking }) => {
     const source = copies === null ? '' : `, from ${counted(copies, 'copy', 'copies')}`;
     const without =
-      lacking.length > 0 ? `\n            no copy, so no menu, on ${shortened(lacking, mostNamed)}` : '';
+      lacking.length > 0
+        ? `\n            no copy, so no menu, on ${visibleName(shortened(lacking, mostNamed))}`
+        : '';
     return `  ${out.quiet(name.padEnd(9))} ${counted(entries, 'entry', 'entries')}${source}${without}`;
   });
   const where = site === '.' ? '' : ` ${site}`;
@@ -105,9 +108,10 @@ class Asker {
   readonly ask: Ask = async (question, answers) => {
     const { io, err } = this.#voice;
     const lines = answers.map(
-      ({ value, about }, at) => `  ${at + 1}  ${about}${value.length > 1 ? err.quiet(`  ${value}`) : ''}`,
+      ({ value, about }, at) =>
+        `  ${at + 1}  ${visibleName(about)}${value.length > 1 ? err.quiet(`  ${visibleName(value)}`) : ''}`,
     );
-    io.err(`\n${err.strong(question)}\n${lines.join('\n')}\n`);
+    io.err(`\n${err.strong(visible(question))}\n${lines.join('\n')}\n`);
     for (;;) {
       this.#terminal.prompt();
       const { value, done } = await this.#lines.next();

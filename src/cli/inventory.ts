@@ -1,9 +1,10 @@
-import type CliTable from 'cli-table3';
 import type { Command } from 'commander';
 import { counted } from '../core/text/nearest.ts';
+import { visibleName } from '../core/text/visible.ts';
 import type { Inventory, InventoryEntry, InventoryPage } from '../jobs/inventory.ts';
 import { type Act, type Voice, tellFindings, tellJson } from './io.ts';
 import { progressOn } from './progress.ts';
+import type { PlainTable } from './table.ts';
 
 const examples = `
 Examples:
@@ -44,13 +45,13 @@ const widths = { page: 38, title: 34 };
 const columns = ['page', 'title', 'sections', 'words', 'in', 'out'];
 const aligns = ['left', 'left', 'right', 'right', 'right', 'right'] as const;
 
-function report(inventory: Inventory, table: CliTable.Table, voice: Voice): string {
+function report(inventory: Inventory, table: PlainTable, voice: Voice): string {
   const { pages, otherFiles, site, findings } = inventory;
   const { out } = voice;
   let folder = '';
   for (const page of [...pages].sort(byFolder)) {
     const [own, name] = splitPath(page.path);
-    if (own !== folder && own !== '') table.push([out.strong(`${own}/`), '', '', '', '', '']);
+    if (own !== folder && own !== '') table.push([out.strong(visibleName(`${own}/`)), '', '', '', '', '']);
     folder = own;
     table.push(row(page, `${own === '' ? '' : '  '}${name}`));
   }
@@ -63,8 +64,10 @@ function report(inventory: Inventory, table: CliTable.Table, voice: Voice): stri
 function menuLines({ menus, pages }: Inventory, { out }: Voice): string {
   const parts = menus.map(menu => {
     const [first, ...others] = menu.selectors;
-    const by = first ? `"${first.selector}"` : 'a menu that no selector finds';
-    const also = others.map(({ selector, pages: count }) => `, "${selector}" (${count})`).join('');
+    const by = first ? `"${visibleName(first.selector)}"` : 'a menu that no selector finds';
+    const also = others
+      .map(({ selector, pages: count }) => `, "${visibleName(selector)}" (${count})`)
+      .join('');
     const count = `on ${menu.carriedBy.length} of ${counted(pages.length, 'page')}`;
     const rows = linesOf(menu.entries, 1);
     const width = Math.min(46, Math.max(...rows.map(([label]) => label.length)) + 3);
@@ -80,13 +83,16 @@ function menuLines({ menus, pages }: Inventory, { out }: Voice): string {
 
 function linesOf(entries: readonly InventoryEntry[], depth: number): [string, string][] {
   return entries.flatMap(({ label, target, entries: below }) => [
-    [`${'  '.repeat(depth)}${label || '(no words)'}`, target ?? ''] as [string, string],
+    [`${'  '.repeat(depth)}${visibleName(label) || '(no words)'}`, visibleName(target ?? '')] as [
+      string,
+      string,
+    ],
     ...linesOf(below, depth + 1),
   ]);
 }
 
 function nextLine({ next }: Inventory, { out }: Voice): string {
-  return `Go on with  ${out.strong(next.command)}   ${out.quiet(`(${next.about})`)}\n`;
+  return `Go on with  ${out.strong(visibleName(next.command))}   ${out.quiet(`(${next.about})`)}\n`;
 }
 
 function row(page: InventoryPage, name: string): string[] {

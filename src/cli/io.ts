@@ -1,6 +1,8 @@
+import { randomBytes } from 'node:crypto';
 import picocolors from 'picocolors';
 import type { Finding } from '../core/text/finding.ts';
 import { type Paint, countFindings, renderFindings } from '../core/text/render.ts';
+import { visible } from '../core/text/visible.ts';
 
 /** Where a command's words go: what was asked for to `out`, all else to `err`. */
 export interface Io {
@@ -25,9 +27,20 @@ export function voiceOf(io: Io, color: boolean | undefined): Voice {
   return { io, out: paintFor(io, io.outIsTerminal, color), err: paintFor(io, io.errIsTerminal, color) };
 }
 
+/** Stands for the escape sign of a colour until the text is printed: no name and no page can have it. */
+export const escape = `\u{f0000}${randomBytes(8).toString('hex')}\u{f0001}`;
+
+/** The same ways out, with control characters shown: names and texts of pages do nothing to a terminal. */
+export function withoutControls(io: Io): Io {
+  const shown = (text: string): string => visible(text).replaceAll(escape, '\x1b');
+  return { ...io, out: text => io.out(shown(text)), err: text => io.err(shown(text)) };
+}
+
 /** A result as one JSON document, and nothing else; gives the exit status that it has. */
 export function tellJson(command: string, result: object, { io }: Voice): number {
-  io.out(`${JSON.stringify({ kamino: 1, command, ...result }, null, 2)}\n`);
+  const text = JSON.stringify({ kamino: 1, command, ...result }, null, 2);
+  // JSON lets some stand that are no letters.
+  io.out(`${text.replace(/[\x7f-\x9f\u061c\u200e\u200f\u2028-\u202e\u2066-\u2069]/g, asEscape)}\n`);
   return 'status' in result ? Number(result.status) : 0;
 }
 
@@ -42,5 +55,19 @@ function paintFor({ environment }: Io, isTerminal: boolean, wanted: boolean | un
   const isForced = forced !== undefined && forced !== '0' && forced !== 'false';
   const isQuiet = wanted === false || (environment['NO_COLOR'] ?? '') !== '' || forced === '0';
   const c = picocolors.createColors(!isQuiet && (isForced || (isTerminal && environment['TERM'] !== 'dumb')));
-  return { error: c.red, warning: c.yellow, note: c.cyan, strong: c.bold, quiet: c.dim };
+  const kept =
+    (paint: (text: string) => string) =>
+    (text: string): string =>
+      paint(visible(text)).replaceAll('\x1b', escape);
+  return {
+    error: kept(c.red),
+    warning: kept(c.yellow),
+    note: kept(c.cyan),
+    strong: kept(c.bold),
+    quiet: kept(c.dim),
+  };
+}
+
+function asEscape(sign: string): string {
+  return `\\u${sign.charCodeAt(0).toString(16).padStart(4, '0')}`;
 }

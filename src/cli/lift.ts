@@ -1,5 +1,6 @@
 import type { Command } from 'commander';
 import { counted } from '../core/text/nearest.ts';
+import { visibleName } from '../core/text/visible.ts';
 import type { LiftResult } from '../jobs/lift.ts';
 import { type Act, type Voice, tellFindings, tellJson } from './io.ts';
 
@@ -54,7 +55,7 @@ function report(result: LiftResult, { dryRun, keepMenus }: Options): string {
     return `No page in ${site === '.' ? 'this folder' : `${site}/`} has a menu of Kamino’s to take out.${where}\n`;
   }
   if (dryRun) {
-    const list = all.map(path => `  ${path}\n`).join('');
+    const list = all.map(path => `  ${visibleName(path)}\n`).join('');
     const files = removed.length > 0 ? `, and ${counted(removed.length, 'file')} of Kamino’s would go` : '';
     const pages = counted(lifted.length + edited.length, 'page');
     return `${list}${sentences([`${pages} would change${files}.`, stay, 'Nothing was written.'])}`;

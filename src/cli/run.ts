@@ -13,7 +13,7 @@ import { addMeasure } from './measure.ts';
 import { addSpecimen } from './specimen.ts';
 import { addPreview } from './preview.ts';
 import { addMap } from './map.ts';
-import { type Act, type Io, tellFindings, voiceOf } from './io.ts';
+import { type Act, type Io, tellFindings, voiceOf, withoutControls } from './io.ts';
 
 const firstSteps = `
 What to do first:
@@ -66,8 +66,9 @@ function programFor(io: Io): Command {
 }
 
 /** Runs a command line (without the program's own name) and gives its exit status: 0 fine, 1 errors found, 2 failed. */
-export async function run(argv: readonly string[], io: Io): Promise<number> {
+export async function run(argv: readonly string[], given: Io): Promise<number> {
   let status = 0;
+  const io = withoutControls(given);
   const program = programFor(io);
   const act: Act = work => async () => {
     const voice = voiceOf(io, program.opts<{ color: boolean }>().color ? undefined : false);

@@ -7,6 +7,9 @@ export const ownStyle = 'kamino/menu.css';
 export const ownScript = 'kamino/menu.js';
 export const ownPaths = [ownStyle, ownScript];
 
+/** Where `kamino specimen` writes to by itself. */
+export const specimenFile = 'specimen.html';
+
 /** Whether a text is one that Kamino wrote for such a file. */
 export function isOwnText(path: string, text: string): boolean {
   return path === ownStyle ? isOwnStyle(text) : path === ownScript && isOwnScript(text);

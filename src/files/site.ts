@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { dirname, join, relative, resolve, sep } from 'node:path';
 import { pathMatcher } from '../core/address/glob.ts';
-import { inPlace, isOwnText, ownPaths } from './own.ts';
+import { isOwnSheet } from '../core/markup/own.ts';
+import { inPlace, isOwnText, ownPaths, specimenFile } from './own.ts';
 import type { SiteRecord } from './record.ts';
 import { type SiteFile, type Walk, walkFolder } from './walk.ts';
 
@@ -25,7 +26,16 @@ export interface SitePlace {
  * is left out.
  */
 export function listSite(place: SitePlace): Walk {
-  return walkFolder(place.root, leftBy(place));
+  const { files, ...walk } = walkFolder(place.root, leftBy(place));
+  return { ...walk, files: files.filter(({ path }) => path !== specimenFile || !isSheet(place.root, path)) };
+}
+
+function isSheet(root: string, path: string): boolean {
+  try {
+    return isOwnSheet(readFileSync(join(root, path), 'latin1'));
+  } catch {
+    return false;
+  }
 }
 
 /** Folders that Kamino writes, or wrote, but for the site's own folder. */

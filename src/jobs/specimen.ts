@@ -2,7 +2,7 @@ import { resolve } from 'node:path';
 import { findBrowser } from '../browser/find.ts';
 import { pictureOf } from '../browser/picture.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
-import { ownScriptOf } from '../files/own.ts';
+import { ownScriptOf, specimenFile } from '../files/own.ts';
 import { shownPath } from '../files/paths.ts';
 import { writeWhole } from '../files/write.ts';
 import { sheetOf } from './sheet.ts';
@@ -30,7 +30,7 @@ export async function specimen(options: SpecimenOptions = {}): Promise<SpecimenR
   const { html, findings, menus, entries } = await sheetOf(options.plan);
   if (html === null)
     return { status: 2, findings: sortFindings(findings), written: [], menus: 0, entries: 0 };
-  const out = resolve(options.out ?? 'specimen.html');
+  const out = resolve(options.out ?? specimenFile);
   writeWhole(out, Buffer.from(html));
   const written = [shownPath(out)];
   const told = [...findings];

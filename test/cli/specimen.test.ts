@@ -26,6 +26,8 @@ it('shows every entry in six states, also those whose pages are not there yet, e
   const { status, err, out } = kamino(folder, 'specimen');
   expect([status, err]).toEqual([0, '']);
   expect(out).toContain('Wrote specimen.html: 4 entries of 1 menu in six states.');
+  // It is no page of the site that it lies in.
+  expect(kamino(folder, 'inventory').out).toMatch(/^1 page and 0 other files/);
   const tab = await open(pathToFileURL(join(folder, 'specimen.html')).href);
   const light = await tab.evaluate(() =>
     [...document.querySelectorAll('.light .states tbody tr')].map(row => ({

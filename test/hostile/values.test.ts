@@ -2,7 +2,8 @@ import { describe, expect, it, test } from '@jest/globals';
 import { type CssNode, parse, walk } from 'css-tree';
 import fc from 'fast-check';
 import { fitsGrammar } from '../../src/core/look/grammar.ts';
-import { folderWith, kamino, page, put } from '../helpers/site.ts';
+import { runs } from '../helpers/runs.ts';
+import { contents, folderWith, kamino, page, put } from '../helpers/site.ts';
 
 // Values of looks that want out of the declaration they stand in.
 const hostile = [
@@ -145,3 +146,96 @@ it('whatever is accepted stays in its declaration, and fetches nothing', () => {
     { numRuns: 3000 },
   );
 });
+
+describe('a gradient as a ground', () => {
+  const folder = folderWith({ 'index.html': page('Home') });
+  const built = (look: object): { status: number | null; err: string; css: string } => {
+    const plan = {
+      kamino: 1,
+      menus: [{ menu: 'm', place: { 'first-in': 'body' }, entries: ['index.html'] }],
+      look,
+    };
+    put(folder, { 'kamino.yaml': JSON.stringify(plan) });
+    const { status, err } = kamino(folder, 'build');
+    return { status, err, css: contents(folder)['built/kamino/menu.css']! };
+  };
+
+  it('is told at its worst point, between its stops too', () => {
+    const { status, err } = built({
+      background: 'linear-gradient(90deg, #ff0000, #00ff00)',
+      color: '#3d3d00',
+    });
+    expect([status, err]).toEqual([
+      0,
+      expect.stringMatching(
+        /warning low-contrast: text in #3d3d00 on (?!#ff0000|#00ff00)#\w+, a point of the gradient/,
+      ),
+    ]);
+    expect(built({ background: 'linear-gradient(#fff, #000)' }).err).toContain(
+      'No colour can be read on the whole',
+    );
+  });
+
+  it('changes as a layer in its states, and at each stop in a dark scheme', () => {
+    const { css } = built({
+      background: '#ffffff',
+      states: {
+        current: { background: 'linear-gradient(#fff, #dde)' },
+        pressed: { from: 'current', darker: '10%' },
+      },
+    });
+    const layer = 'color-mix(in oklab, black 10%, transparent)';
+    expect(css).toContain(
+      `pressed-background: linear-gradient(${layer}, ${layer}), linear-gradient(#fff, #dde);`,
+    );
+    expect(css).toMatch(
+      /current-background: linear-gradient\(light-dark\(#fff, #\w+\), light-dark\(#dde, #\w+\)\);/,
+    );
+  });
+
+  it('is read everywhere by labels without a colour of their own, or told', () => {
+    const channel = fc.nat(255).map(one => one.toString(16).padStart(2, '0'));
+    const color = fc.tuple(channel, channel, channel).map(all => `#${all.join('')}`);
+    fc.assert(
+      fc.property(fc.array(color, { minLength: 2, maxLength: 4 }), stops => {
+        const { err, css } = built({ background: `linear-gradient(${stops.join(', ')})` });
+        const label = /--kamino-color: (#\w{6});/.exec(css)![1]!;
+        const least = Math.min(
+          ...stops
+            .slice(1)
+            .flatMap((next, at) =>
+              Array.from({ length: 101 }, (_, step) =>
+                contrastOf(label, between(stops[at]!, next, step / 100)),
+              ),
+            ),
+        );
+        expect([stops, least, err]).toEqual([
+          stops,
+          least,
+          least < 4.4 ? expect.stringContaining('low-contrast') : err,
+        ]);
+      }),
+      { numRuns: runs(40) },
+    );
+  });
+});
+
+const channels = (hex: string): number[] => [1, 3, 5].map(at => parseInt(hex.slice(at, at + 2), 16));
+
+/** Between two colours in sRGB, as a gradient of CSS goes. */
+function between(one: string, other: string, share: number): number[] {
+  const [from, to] = [channels(one), channels(other)];
+  return from.map((value, at) => value + (to[at]! - value) * share);
+}
+
+/** WCAG 2.2, relative luminance and contrast. */
+function contrastOf(label: string, ground: number[]): number {
+  const luminance = (all: number[]): number => {
+    const [r, g, b] = all.map(value =>
+      value / 255 <= 0.04045 ? value / 255 / 12.92 : ((value / 255 + 0.055) / 1.055) ** 2.4,
+    );
+    return 0.2126 * r! + 0.7152 * g! + 0.0722 * b!;
+  };
+  const [less, more] = [luminance(channels(label)), luminance(ground)].sort((one, other) => one - other);
+  return (more! + 0.05) / (less! + 0.05);
+}

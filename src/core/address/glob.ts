@@ -5,7 +5,9 @@ import type { SitePath } from './path.ts';
 export function pathMatcher(globs: readonly string[], anyCase = false): (path: SitePath) => boolean {
   if (globs.length === 0) return () => false;
   if (globs.includes('**')) return () => true;
-  const options = { dot: true, nocase: anyCase, nonegate: true, noextglob: true, windows: false };
+  // A name may have any sign in it but `/`, line breaks too.
+  const flags = anyCase ? 'is' : 's';
+  const options = { dot: true, nocase: anyCase, nonegate: true, noextglob: true, windows: false, flags };
   const tests = globs.map(glob => picomatch(glob.replace(/^\.?\//, ''), options));
   return path => tests.some(test => test(path));
 }

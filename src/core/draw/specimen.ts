@@ -1,6 +1,7 @@
 import type { MenuFit } from '../look/fit.ts';
 import type { Figure, ResolvedLooks, Scope } from '../look/types.ts';
 import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
+import { sheetStart } from '../markup/own.ts';
 import { forms } from '../plan/forms.ts';
 import type { StateName } from '../plan/look-types.ts';
 import { escapeMarkup } from '../text/references.ts';
@@ -42,8 +43,7 @@ export function specimenPage({ title, menus, looks, style, fonts, widths }: Spec
       '</section>',
     ].join('\n'),
   );
-  return `<!doctype html>
-<html lang="en">
+  return `${sheetStart}<html lang="en">
 <head>
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">

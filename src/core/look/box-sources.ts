@@ -1,9 +1,9 @@
 import type { Look } from '../plan/look-types.ts';
 import type { BoxSource } from './box.ts';
 import { textOn } from './grounds.ts';
-import { turned } from './dark.ts';
+import { darkened, turned } from './dark.ts';
 import type { Draft } from './drafts.ts';
-import type { ColorTools, Hex } from './hex.ts';
+import type { ColorTools, Ground, Hex } from './hex.ts';
 
 /** Finds what each box is made from: its own look, and what lies around it. */
 export class BoxSources {
@@ -23,23 +23,23 @@ export class BoxSources {
       return {
         look,
         background: null,
-        under: this.#read(background),
+        under: this.#ground(background, null),
         color: this.#groundColor(draft, look, own),
         isDark,
         isSilent: isDark,
         moves: 'to-accent',
       };
     }
-    const under = this.#read(around?.look.background ?? null, isDark);
+    const under = this.#ground(around?.look.background ?? null, null, isDark);
     if (highlight === 'background') return this.#onAccent(look, under, isDark);
     const background = own?.background ?? null;
-    const ground = this.#read(background) ?? under;
+    const ground = this.#ground(background, under) ?? under;
     const written = own?.color ?? null;
     const inherited = around?.look.color ?? null;
     const color = written ?? (isDark && inherited ? turned(around!.look, this.#tools!).color : inherited);
     const hex = this.#read(color);
     const isReadable =
-      hex === null || ground === null || !this.#tools || this.#tools.contrast(hex, ground) >= 4.5;
+      hex === null || ground === null || !this.#tools || this.#tools.worst(hex, ground).ratio >= 4.5;
     const paint = color === null || (written === null && !isReadable) ? null : { css: color, hex };
     return {
       look,
@@ -53,7 +53,7 @@ export class BoxSources {
   }
 
   /** Set apart on the accent as its ground. */
-  #onAccent(look: Look, under: Hex | null, isDark: boolean): BoxSource {
+  #onAccent(look: Look, under: Ground | null, isDark: boolean): BoxSource {
     const accent = this.#read(look.accent);
     // Without a known accent the page’s own colours turned round are all that surely stands out.
     if (accent === null || !this.#tools)
@@ -63,7 +63,7 @@ export class BoxSources {
         under: null,
         isDark,
       });
-    const hex = textOn(accent, look.contrast.level === 'AAA' ? 7 : 4.5, this.#tools);
+    const hex = textOn([accent], look.contrast.level === 'AAA' ? 7 : 4.5, this.#tools);
     const tinted = { ...look, accent: hex, color: null };
     return boxOf(tinted, { background: accent, color: { css: hex, hex }, under, isDark });
   }
@@ -76,11 +76,17 @@ export class BoxSources {
     return isPage ? { paint: { css: 'CanvasText', hex: null }, isWritten: false } : null;
   }
 
-  #read(css: string | null, isDark = false): Hex | null {
+  #read(css: string | null): Hex | null {
     if (css === null || css === 'none' || !this.#tools) return null;
     const hex = this.#tools.read(css);
-    if (hex === null || !this.#tools.isOpaque(hex)) return null;
-    return isDark ? this.#tools.withLightness(hex, lightness => 0.2 + (1 - lightness) * 0.76) : hex;
+    return hex === null || !this.#tools.isOpaque(hex) ? null : hex;
+  }
+
+  #ground(css: string | null, under: Ground | null, isDark = false): Ground | null {
+    if (css === null || css === 'none' || !this.#tools) return null;
+    const hex = this.#read(css);
+    const ground = hex === null ? this.#tools.along(css, under) : [hex];
+    return isDark && ground ? ground.map(one => darkened(one, this.#tools!)) : ground;
   }
 }
 
@@ -91,7 +97,7 @@ function boxOf(
     color,
     under,
     isDark,
-  }: { background: string; color: { css: string; hex: Hex | null }; under: Hex | null; isDark: boolean },
+  }: { background: string; color: { css: string; hex: Hex | null }; under: Ground | null; isDark: boolean },
 ): BoxSource {
   return {
     look,

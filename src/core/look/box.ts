@@ -1,6 +1,7 @@
 import type { Look, StateLook, StateName } from '../plan/look-types.ts';
-import type { ColorTools, Hex } from './hex.ts';
-import { type Labels, defaultTint, layered, percent, specOf, textOn, tinted } from './grounds.ts';
+import type { ColorTools, Ground, Hex } from './hex.ts';
+import { type Labels, type Painted, specOf, stateGround, textOn } from './grounds.ts';
+import { ContrastTeller } from './contrast-teller.ts';
 import type { LookTeller } from './teller.ts';
 import type { Figure, Paint, StateValues } from './types.ts';
 
@@ -13,7 +14,7 @@ export interface BoxSource {
   look: Look;
   /** The box’s own ground: it lies on another one where it has none. */
   background: string | null;
-  under: Hex | null;
+  under: Ground | null;
   /** The colour of labels where the look gives none. */
   color: { paint: Paint; isWritten: boolean } | null;
   /** In a dark scheme nothing is as it was written: all follows. */
@@ -33,15 +34,19 @@ export class Box {
   readonly #source: BoxSource;
   readonly #tools: ColorTools | null;
   readonly #teller: LookTeller;
+  readonly #contrast: ContrastTeller | null;
   readonly #level: number;
   readonly #states = new Map<StateName, StateValues>();
+  /** It has been told that no colour can be read on the ground. */
+  #isUnreadable = false;
 
   constructor(source: BoxSource, tools: ColorTools | null, teller: LookTeller) {
     [this.#source, this.#tools, this.#teller] = [source, tools, teller];
     const look = (this.look = source.look);
     this.#level = textLevels[look.contrast.level ?? 'AA'];
+    this.#contrast = tools && new ContrastTeller(teller, tools, this.#level);
     const background = this.#paint(source.background) ?? { css: 'transparent', hex: null };
-    const ground = background.hex ?? source.under;
+    const ground = this.#groundOf(background);
     const color = this.#baseColor(ground);
     this.accent = this.#paint(look.accent) ?? (color.hex ? color : { css: 'currentcolor', hex: null });
     this.base = {
@@ -89,7 +94,7 @@ export class Box {
       state: of === 'marker' ? 'current' : 'focus',
       of,
       color: hex,
-      ground: grounds[0]!,
+      ground: [grounds[0]!],
       level: markLevel,
     });
     return { css: hex, hex };
@@ -109,9 +114,7 @@ export class Box {
     }
     const start =
       spec.from === null || spec.from === 'base' ? this.base : this.#resolve(spec.from, [...chain, name]);
-    const background = this.#backgroundOf(name, spec, start);
-    const ground =
-      background.hex !== null ? background.hex : background.css === 'transparent' ? this.#source.under : null;
+    const { background, ground } = this.#backgroundOf(name, spec, start);
     const own = this.#paint(spec.color);
     const color = this.#colorOf(name, own ?? start.color, own !== null, ground);
     const drawn = (value: string | null, before: string | null): string | null =>
@@ -130,20 +133,21 @@ export class Box {
     return values;
   }
 
-  #backgroundOf(name: StateName, spec: StateLook, start: StateValues): Paint {
+  #backgroundOf(name: StateName, spec: StateLook, start: StateValues): Painted {
     const own = this.#paint(spec.background);
     const from = own ?? start.background;
-    const under = from.hex ?? (from.css === 'transparent' ? this.#source.under : null);
+    const under = own ? this.#groundOf(own) : start.ground;
     const accent = this.#paint(spec.accent) ?? this.accent;
-    if (spec.tint !== null && this.#source.look.states[name] === undefined && under !== null && this.#tools)
-      return defaultTint(under, { accent, share: spec.tint, moves: this.#source.moves }, this.#labels());
-    if (spec.tint !== null) return tinted(from, { under, accent, share: spec.tint }, this.#tools);
-    const shift = spec.lighter ?? (spec.darker === null ? null : -spec.darker);
-    if (shift === null) return from;
-    if (under === null || !this.#tools)
-      return layered(from, `${shift > 0 ? 'white' : 'black'} ${percent(Math.abs(shift))}`);
-    const hex = this.#tools.withLightness(under, value => value + shift);
-    return { css: hex, hex };
+    const isDefault = this.#source.look.states[name] === undefined;
+    const labels = isDefault && this.#tools ? this.#labels() : null;
+    return stateGround(spec, { from, under, accent, labels, moves: this.#source.moves }, this.#tools);
+  }
+
+  /** What lies behind a label on this ground of the box; null where that is not known. */
+  #groundOf({ css, hex }: Paint): Ground | null {
+    if (hex !== null) return [hex];
+    const { under } = this.#source;
+    return css === 'transparent' ? under : (this.#tools?.along(css, under) ?? null);
   }
 
   /** The label that grounds are chosen for. */
@@ -151,74 +155,67 @@ export class Box {
     return { label: this.base.color.hex, level: this.#level, tools: this.#tools! };
   }
 
-  #baseColor(ground: Hex | null): Paint {
+  #baseColor(ground: Ground | null): Paint {
     const { color: given, look } = this.#source;
     if (given === null) {
       if (ground === null || !this.#tools) return { css: 'inherit', hex: null };
       const hex = textOn(ground, this.#level, this.#tools);
+      this.#tellUnreadable(hex, ground);
       return { css: hex, hex };
     }
     const { paint, isWritten } = given;
     if (!this.#tools || ground === null || paint.hex === null) return paint;
     if (!isWritten) return this.#mended(paint.hex, ground, this.#level);
-    if (this.#tools.contrast(paint.hex, ground) >= this.#level) return paint;
+    if (this.#tools.worst(paint.hex, ground).ratio >= this.#level) return paint;
     if (this.#source.isDark || this.#mends('all')) {
       const passing = this.#mended(paint.hex, ground, this.#level);
-      if (!this.#source.isSilent) this.#tellMended('color', paint.hex, passing.css, ground);
+      if (!this.#source.isSilent)
+        this.#contrast!.mended(look, 'color', { color: paint.hex, ground }, passing.css);
       return passing;
     }
-    this.#tellLow('color', paint.hex, ground, look);
+    this.#contrast!.low(look, 'color', { color: paint.hex, ground });
     return paint;
   }
 
-  #colorOf(name: StateName, color: Paint, isWritten: boolean, ground: Hex | null): Paint {
+  #colorOf(name: StateName, color: Paint, isWritten: boolean, ground: Ground | null): Paint {
     const tools = this.#tools;
     if (!tools || ground === null || color.hex === null) return color;
     const path = `states.${name}.color`;
     // What was written and told as too faint need not be better in a state than at rest.
     const { base } = this;
     const atRest =
-      base.color.hex !== null && base.ground !== null ? tools.contrast(base.color.hex, base.ground) : 21;
+      base.color.hex !== null && base.ground !== null ? tools.worst(base.color.hex, base.ground).ratio : 21;
     const level = isWritten ? this.#level : Math.min(this.#level, atRest);
-    if (tools.contrast(color.hex, ground) >= level) return color;
+    if (tools.worst(color.hex, ground).ratio >= level) return color;
     const mends = this.#source.isDark || this.#mends(isWritten ? 'all' : 'tints');
     if (!mends) {
-      this.#tellLow(path, color.hex, ground, this.#source.look);
+      this.#contrast!.low(this.#source.look, path, { color: color.hex, ground });
       return color;
     }
     const passing = this.#mended(color.hex, ground, level);
     const isDefault = this.#source.look.states[name] === undefined;
-    if (!this.#source.isSilent && !isDefault) this.#tellMended(path, color.hex, passing.css, ground);
+    if (!this.#source.isSilent && !isDefault)
+      this.#contrast!.mended(this.#source.look, path, { color: color.hex, ground }, passing.css);
     return passing;
   }
 
-  #mended(color: Hex, ground: Hex, level: number): Paint {
-    const hex = this.#tools!.nearestPassing(color, [ground], level);
+  #mended(color: Hex, ground: Ground, level: number): Paint {
+    const hex = this.#tools!.nearestPassing(color, ground, level);
+    this.#tellUnreadable(hex, ground);
     return { css: hex, hex };
+  }
+
+  /** No colour can be read on a gradient that goes from dark to light. */
+  #tellUnreadable(color: Hex, ground: Ground): void {
+    const isBad = ground.length > 1 && this.#tools!.worst(color, ground).ratio < this.#level;
+    if (!isBad || this.#source.isSilent || this.#isUnreadable) return;
+    this.#isUnreadable = true;
+    this.#contrast!.low(this.#source.look, 'background', { color, ground });
   }
 
   #mends(least: 'tints' | 'all'): boolean {
     const mend = this.#source.look.contrast.mend ?? 'tints';
     return mend === 'all' || (mend === 'tints' && least === 'tints');
-  }
-
-  #tellMended(path: string, from: Hex, to: string, ground: Hex): void {
-    const [, state = 'base'] = path.split('.');
-    const ratio = this.#tools!.contrast(from, ground).toFixed(2);
-    this.#teller.tell('mended-color', this.#source.look, path, [
-      `labels are ${to} in the state \`${state}\`: ${from} on ${ground} has a contrast of ${ratio}, and ${this.#level} is needed`,
-      'Nothing needs to be done. With  contrast: { mend: none }  derived colours stay as they come.',
-    ]);
-  }
-
-  #tellLow(path: string, color: Hex, ground: Hex, look: Look): void {
-    const tools = this.#tools!;
-    const ratio = tools.contrast(color, ground).toFixed(2);
-    const passing = tools.nearestPassing(color, [ground], this.#level);
-    this.#teller.tell('low-contrast', look, path, [
-      `text in ${color} on ${ground} has a contrast of ${ratio}; ${this.#level} is needed`,
-      `The nearest that passes:  color: "${passing}"`,
-    ]);
   }
 
   #paint(css: string | null): Paint | null {
@@ -230,10 +227,11 @@ export class Box {
   }
 
   #note(
-    figure: Omit<Figure, 'ratio' | 'color' | 'ground'> & { color: Hex | null; ground: Hex | null },
+    figure: Omit<Figure, 'ratio' | 'color' | 'ground'> & { color: Hex | null; ground: Ground | null },
   ): void {
     const { color, ground } = figure;
     if (!this.#tools || color === null || ground === null) return;
-    this.figures.push({ ...figure, color, ground, ratio: this.#tools.contrast(color, ground) });
+    const { ratio, at } = this.#tools.worst(color, ground);
+    this.figures.push({ ...figure, color, ground: at, ratio });
   }
 }

@@ -17,7 +17,8 @@ import {
   to,
   toGamut,
 } from 'colorjs.io/fn';
-import type { ColorTools, Hex } from './hex.ts';
+import { readGradient } from './gradient.ts';
+import type { ColorTools, Ground, Hex } from './hex.ts';
 
 for (const space of [sRGB, HSL, HWB, Lab, LCH, OKLab, OKLCH, P3]) ColorSpace.register(space);
 
@@ -111,6 +112,50 @@ export function isOpaque(color: Hex): boolean {
   return color.length === 7;
 }
 
+/** Points between two stops. */
+const steps = 8;
+
+/** The stops of a gradient and points between them, by the two spaces in use: it is somewhere between these. */
+function along(css: string, under: Ground | null): Ground | null {
+  const gradient = readGradient(css);
+  if (!gradient || gradient.stops.length === 0) return null;
+  const stops = gradient.stops.map(readColor);
+  const seen = new Set<Hex>();
+  for (let at = 0; at < stops.length; at += 1) {
+    const [one, next] = [stops[at]!, stops[at + 1] ?? stops[at]!];
+    if (one === null || next === null) return null;
+    for (const space of [sRGB, OKLab])
+      for (let step = 0; step <= (one === next ? 0 : steps); step += 1)
+        for (const color of over(
+          hexOf(mixColors(one, next, step / steps, { space, outputSpace: sRGB })),
+          under,
+        ))
+          if (color === null) return null;
+          else seen.add(color);
+  }
+  return [...seen];
+}
+
+/** A colour over what lies there; null where that is not known. */
+function over(color: Hex, under: Ground | null): readonly (Hex | null)[] {
+  if (isOpaque(color)) return [color];
+  if (under === null) return [null];
+  const { coords, alpha } = to(color, sRGB);
+  return under.map(one =>
+    hexOf(mixColors(one, { space: sRGB, coords, alpha: 1 }, alpha ?? 1, { space: sRGB })),
+  );
+}
+
+function recolored(css: string, change: (css: string) => string): string {
+  const gradient = readGradient(css);
+  return gradient ? gradient.with(gradient.stops.map(change)) : css;
+}
+
+function worst(color: Hex, ground: Ground): { ratio: number; at: Hex } {
+  const all = ground.map(at => ({ ratio: contrast(color, at), at }));
+  return all.reduce((least, one) => (one.ratio < least.ratio ? one : least));
+}
+
 export const colorTools: ColorTools = {
   read: readColor,
   mix,
@@ -119,6 +164,9 @@ export const colorTools: ColorTools = {
   withLightness,
   lightnessOf,
   isOpaque,
+  along,
+  recolored,
+  worst,
 };
 
 function hexOf(color: ColorTypes): Hex {

@@ -1,6 +1,6 @@
 import type { Look, StateLook, StateName } from '../plan/look-types.ts';
 import { emptyState } from '../plan/read-look.ts';
-import type { ColorTools, Hex } from './hex.ts';
+import type { ColorTools, Ground, Hex } from './hex.ts';
 import type { Paint } from './types.ts';
 
 const ink = '#1b2430';
@@ -21,7 +21,7 @@ export interface Labels {
 
 /** What the plan says of a state, else what holds without it. */
 export function specOf(
-  box: { look: Look; state: (name: StateName) => { ground: Hex | null } },
+  box: { look: Look; state: (name: StateName) => { ground: Ground | null } },
   name: StateName,
   tools: ColorTools | null,
 ): StateLook {
@@ -33,24 +33,72 @@ export function specOf(
   if (!states.hover || states.hover.from === 'pressed') return { ...emptyState, tint: pressedShare };
   // A dark ground cannot be much darker: it turns lighter.
   const { ground } = box.state('hover');
-  const isDark = ground !== null && tools !== null && tools.lightnessOf(ground) < 0.25;
+  const isDark = ground !== null && tools !== null && ground.every(one => tools.lightnessOf(one) < 0.25);
   return { ...emptyState, from: 'hover', ...(isDark ? { lighter: 0.08 } : { darker: 0.08 }) };
 }
 
+/** A ground of a box: what it is painted with, and what then lies behind the label. */
+export interface Painted {
+  background: Paint;
+  ground: Ground | null;
+}
+
 /** A ground with a share of the accent in it. */
-export function tinted(
+function tinted(
   from: Paint,
-  { under, accent, share }: { under: Hex | null; accent: Paint; share: number },
+  { under, accent, share }: { under: Ground | null; accent: Paint; share: number },
   tools: ColorTools | null,
-): Paint {
+): Painted {
   if (under === null || accent.hex === null || !tools)
-    return layered(from, `${accent.css} ${percent(share)}`);
-  const hex = tools.mix(under, accent.hex, share);
-  return { css: hex, hex };
+    return { background: layered(from, `${accent.css} ${percent(share)}`), ground: null };
+  const ground = under.map(one => tools.mix(one, accent.hex!, share));
+  return painted(from, ground, `${accent.hex} ${percent(share)}`);
+}
+
+/** What a ground becomes in a state. */
+export interface Change {
+  from: Paint;
+  under: Ground | null;
+  accent: Paint;
+  /** The label that a tint is chosen for, where the plan says nothing of the state. */
+  labels: Labels | null;
+  moves: 'to-accent' | 'from-label';
+}
+
+/** The ground of a state: as it was, with a share of the accent in it, or lighter or darker. */
+export function stateGround(
+  { tint, lighter, darker }: StateLook,
+  change: Change,
+  tools: ColorTools | null,
+): Painted {
+  const { from, under, labels } = change;
+  const [only] = under?.length === 1 ? under : [];
+  if (tint !== null && labels && only !== undefined) {
+    const paint = defaultTint(only, { ...change, share: tint }, labels);
+    return { background: paint, ground: [paint.hex!] };
+  }
+  if (tint !== null) return tinted(from, { ...change, share: tint }, tools);
+  const shift = lighter ?? (darker === null ? null : -darker);
+  if (shift === null) return { background: from, ground: under };
+  const share = `${shift > 0 ? 'white' : 'black'} ${percent(Math.abs(shift))}`;
+  if (under === null || !tools) return { background: layered(from, share), ground: null };
+  if (only !== undefined) return painted(from, [tools.withLightness(only, value => value + shift)], share);
+  const end = shift > 0 ? '#ffffff' : '#000000';
+  return painted(
+    from,
+    under.map(one => tools.mix(one, end, Math.abs(shift))),
+    share,
+  );
+}
+
+/** One colour is painted as such; a share of a colour over a gradient as a layer. */
+function painted(from: Paint, ground: Ground, share: string): Painted {
+  const [hex] = ground;
+  return { background: ground.length === 1 ? { css: hex!, hex: hex! } : layered(from, share), ground };
 }
 
 /** The tint that is seen and leaves the label as readable as it can: the first of some that does. */
-export function defaultTint(
+function defaultTint(
   under: Hex,
   { accent, share, moves }: { accent: Paint; share: number; moves: 'to-accent' | 'from-label' },
   { label, level, tools }: Labels,
@@ -76,17 +124,18 @@ export function defaultTint(
 }
 
 /** A share of a colour over whatever lies there. */
-export function layered({ css }: Paint, share: string): Paint {
-  const ground = css === 'transparent' ? 'transparent' : css;
-  return { css: `color-mix(in oklab, ${share}, ${ground})`, hex: null };
+function layered({ css }: Paint, share: string): Paint {
+  if (!css.includes('gradient(')) return { css: `color-mix(in oklab, ${share}, ${css})`, hex: null };
+  const layer = `color-mix(in oklab, ${share}, transparent)`;
+  return { css: `linear-gradient(${layer}, ${layer}), ${css}`, hex: null };
 }
 
-export function percent(share: number): string {
+function percent(share: number): string {
   return `${Math.round(share * 1000) / 10}%`;
 }
 
 /** Ink or paper, whichever stands out more; on a ground where neither suffices, what does. */
-export function textOn(ground: Hex, level: number, tools: ColorTools): Hex {
-  const better = tools.contrast(ink, ground) >= tools.contrast(paper, ground) ? ink : paper;
-  return tools.nearestPassing(better, [ground], level);
+export function textOn(ground: Ground, level: number, tools: ColorTools): Hex {
+  const better = tools.worst(ink, ground).ratio >= tools.worst(paper, ground).ratio ? ink : paper;
+  return tools.nearestPassing(better, ground, level);
 }

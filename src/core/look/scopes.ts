@@ -7,12 +7,12 @@ import type { Source } from '../text/source.ts';
 import { emptyLook } from '../plan/read-look.ts';
 import { Box } from './box.ts';
 import { BoxSources } from './box-sources.ts';
-import { darkLook } from './dark.ts';
+import { darkLook, lightDark } from './dark.ts';
 import { type Draft, usesOf, widestBorder } from './drafts.ts';
-import type { ColorTools, Hex } from './hex.ts';
+import type { ColorTools, Ground } from './hex.ts';
 import { mergeLooks, withoutColors } from './merge.ts';
 import { LookTeller } from './teller.ts';
-import type { ResolvedLooks, Scope, ScopeAddress, StateValues } from './types.ts';
+import type { Paint, ResolvedLooks, Scope, ScopeAddress, StateValues } from './types.ts';
 import { type Uses, valuesOf } from './values.ts';
 
 /** @param tools null where no look of the plan has a colour */
@@ -169,7 +169,9 @@ class LooksResolver {
     if (!this.#tools || (this.#site.look.dark ?? 'page') === 'off' || !this.#hasDark(draft)) return new Map();
     const box = new Box(this.#sources.source(draft, true), this.#tools, this.#teller);
     const values = valuesOf(box, { draft, ...context });
-    return new Map([...values].filter(([name, value]) => isColor(name) && light.get(name) !== value));
+    const tools = this.#tools;
+    const others = [...values].filter(([name, value]) => isColor(name) && light.get(name) !== value);
+    return new Map(others.map(([name, value]) => [name, lightDark(light.get(name)!, value, tools)]));
   }
 
   #hasDark({ look, around, kind }: Draft): boolean {
@@ -194,9 +196,11 @@ class LooksResolver {
   }
 
   #areFar(one: StateValues, other: StateValues): boolean {
-    const far = (a: Hex | null, b: Hex | null): boolean =>
-      a !== null && b !== null && this.#tools !== null && this.#tools.contrast(a, b) >= 3;
-    return far(one.ground, other.ground) || far(one.color.hex, other.color.hex);
+    const tools = this.#tools;
+    const far = (a: Ground | null, b: Ground | null): boolean =>
+      a !== null && b !== null && a.every(each => tools!.worst(each, b).ratio >= 3);
+    const color = ({ hex }: Paint): Ground | null => (hex === null ? null : [hex]);
+    return tools !== null && (far(one.ground, other.ground) || far(color(one.color), color(other.color)));
   }
 }
 

@@ -1,5 +1,5 @@
 import type { LookPart, MarkerKind, StateName } from '../plan/look-types.ts';
-import type { Hex } from './hex.ts';
+import type { Ground, Hex } from './hex.ts';
 
 /** A colour of CSS; `hex` is null where it depends on the page. */
 export interface Paint {
@@ -12,8 +12,8 @@ export interface StateValues {
   color: Paint;
   /** Of the box itself: `transparent` where it has none. */
   background: Paint;
-  /** What lies behind the label. */
-  ground: Hex | null;
+  /** What lies behind the label; null where that is not known. */
+  ground: Ground | null;
   border: string | null;
   shadow: string | null;
   iconColor: string | null;
@@ -45,7 +45,7 @@ export interface Scope {
   address: ScopeAddress;
   /** Custom properties without `--kamino-`, in order. */
   values: ReadonlyMap<string, string>;
-  /** Those that are others in a dark scheme. */
+  /** Those that are others in a dark scheme, as they hold in both. */
   dark: ReadonlyMap<string, string>;
   /** Marks of the current entry and of what it is in. */
   markers: Record<'current' | 'within', MarkerKind>;

@@ -9,3 +9,10 @@ export function isOwnStyle(text: string): boolean {
 export function isOwnScript(text: string): boolean {
   return text.startsWith(scriptSignature);
 }
+
+/** A sheet of Kamino's that lies in a site is no page of it. */
+export const sheetStart = '<!doctype html>\n<!-- Kamino wrote this sheet. It is no page of the site. -->\n';
+
+export function isOwnSheet(text: string): boolean {
+  return text.startsWith(sheetStart);
+}

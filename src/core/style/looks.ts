@@ -49,7 +49,7 @@ function darkBody(scope: Scope, around: Scope | null): string {
       ([name, value]) =>
         around?.dark.get(name) !== value || around.values.get(name) !== scope.values.get(name),
     )
-    .map(([name, value]) => `  --kamino-${name}: light-dark(${scope.values.get(name)!}, ${value});\n`)
+    .map(([name, value]) => `  --kamino-${name}: ${value};\n`)
     .join('');
 }
 

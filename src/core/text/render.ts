@@ -1,6 +1,7 @@
 import type { Finding } from './finding.ts';
 import { counted } from './nearest.ts';
 import type { Excerpt } from './source.ts';
+import { visibleName } from './visible.ts';
 
 /** How parts of a finding are painted on a terminal; each takes text and gives it back with or without colour. */
 export interface Paint {
@@ -17,8 +18,10 @@ export const plain: Paint = { error: same, warning: same, note: same, strong: sa
 /** `file:line:col: severity rule: message`, the excerpt with carets under it, and the remedy. */
 export function renderFinding(one: Finding, paint: Paint = plain): string {
   const at = one.place?.position;
-  const place = one.place ? `${one.place.file}${at ? `:${at.line}:${at.column}` : ''}: ` : '';
-  const lines = [`${paint.strong(place)}${paint[one.severity](one.severity)} ${one.rule}: ${one.message}`];
+  const place = one.place ? `${visibleName(one.place.file)}${at ? `:${at.line}:${at.column}` : ''}: ` : '';
+  const lines = [
+    `${paint.strong(place)}${paint[one.severity](one.severity)} ${one.rule}: ${visibleName(one.message)}`,
+  ];
   if (one.place?.excerpt && at) lines.push(...excerptLines(one.place.excerpt, at.line, paint));
   if (one.remedy) lines.push(...one.remedy.split('\n').map(line => `  ${line}`));
   return lines.join('\n');
