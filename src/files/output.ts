@@ -97,6 +97,12 @@ export class Output {
     this.same += 1;
   }
 
+  /** The file could not be written: it is known as it was, and made anew the next time. */
+  refuse(path: string): void {
+    const old = this.#old?.files.get(path);
+    if (old) this.#next.set(path, { ...old, sourceSize: 0, sourceTime: 0 });
+  }
+
   /**
    * @param source null for a file of Kamino's own
    * @param checksum of what Kamino put into it

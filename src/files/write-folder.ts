@@ -62,6 +62,7 @@ export class FolderWriter implements SiteWriter {
   #try(path: string, write: () => void): void {
     const error = attempt(write);
     if (!error) return;
+    this.#output.refuse(path);
     const isSource = error.path === this.#run.from(path);
     const told = isSource ? null : this.#refusals.of(join(this.#output.folder, path), error);
     if (isSource) this.#run.findings.push(cannotRead(path, error));

@@ -1,7 +1,7 @@
 import type { FullPage } from '../page/content.ts';
 import type { Sheets } from '../page/reader.ts';
 import { ruleMatcher } from '../page/select.ts';
-import { type StyleRule, atLeast, menuAround, ruleKey } from '../page/styles.ts';
+import { type StyleRule, atLeast, inMenus, ruleKey } from '../page/styles.ts';
 import type { Tree, TreeNode } from '../page/tree.ts';
 
 /** A rule of a page's own that beats Kamino's inside menus. */
@@ -26,12 +26,10 @@ export class Outranking {
 
   see({ frame, links }: FullPage, tree: Tree): void {
     if (!links.some(link => link.menu !== null)) return;
-    const inMenus = tree.nodes.flatMap(node => {
-      const menu = menuAround(node, tree);
-      return menu === null || menu === 'style' || menu === 'script' ? [] : [{ node, menu }];
-    });
+    const all = [...inMenus(tree)].map(([node, menu]) => ({ node, menu }));
+    const seen = all.filter(({ menu }) => menu !== 'style' && menu !== 'script');
     for (const rule of this.#sheets.rules(frame.path, tree).filter(isStrong))
-      this.#add(rule, frame.path, hitsOf(rule, tree, inMenus));
+      this.#add(rule, frame.path, hitsOf(rule, tree, seen));
   }
 
   get found(): Beating[] {
@@ -62,8 +60,8 @@ function isStrong({ selector, specificity, declarations }: StyleRule): boolean {
 function hitsOf(
   { selector }: StyleRule,
   tree: Tree,
-  inMenus: readonly { node: TreeNode; menu: string }[],
+  nodes: readonly { node: TreeNode; menu: string }[],
 ): string[] {
   const matches = ruleMatcher(tree, selector);
-  return inMenus.filter(({ node }) => matches(node)).map(({ menu }) => menu);
+  return nodes.filter(({ node }) => matches(node)).map(({ menu }) => menu);
 }

@@ -106,7 +106,7 @@ class MarkFinder implements Listener {
   }
 
   onTag(): void {
-    if (!this.#walk.outline.isInside(templateOnly)) return;
+    if (!this.#walk.outline.isInert) return;
     // A template's content is no part of the page.
     this.#marks = null;
   }
@@ -150,8 +150,6 @@ class MarkFinder implements Listener {
     return isNext && raw.slice(start, end).includes(`class="${classes.room}"`);
   }
 }
-
-const templateOnly: ReadonlySet<string> = new Set(['template']);
 
 /** An id with its mark, in either order; null where somebody has given the element another id. */
 function givenId(raw: Raw, tag: { start: number; end: number }, id: string): Inlaid | null {

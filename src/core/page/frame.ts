@@ -96,7 +96,7 @@ export class FrameReader implements Listener {
     this.#isTold = told.has(name) || this.#sought.length > 0 || this.#slotStarts[this.#slotAt]! < end;
     this.#isSoughtNow = false;
     if (!this.#isTold) return false;
-    if (this.#leavesNoscript && this.#outline.isInside(noscript)) {
+    if (this.#leavesNoscript && this.#outline.isInNoscript) {
       this.#isTold = false;
       return false;
     }
@@ -246,5 +246,3 @@ export class FrameReader implements Listener {
     return /\bskip/i.test(`${className} ${text}`);
   }
 }
-
-const noscript: ReadonlySet<string> = new Set(['noscript']);

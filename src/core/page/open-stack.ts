@@ -25,6 +25,8 @@ export class OpenStack {
   /** How many elements are open whose content is no text for people, and how many of them are a `template`. */
   #unread = 0;
   #templates = 0;
+  /** How many paragraphs and links are open: they are sought at most tags, and mostly there are none. */
+  #sought = { p: 0, a: 0, noscript: 0 };
 
   constructor(scanner: Scanner) {
     this.scanner = scanner;
@@ -39,7 +41,8 @@ export class OpenStack {
 
   /** A link, a form or what formats text goes, and what is open in it stays. */
   protected takeOut(at: number): void {
-    this.elements.splice(at, 1);
+    const [one] = this.elements.splice(at, 1);
+    this.#count(one!, -1);
     for (const one of this.elements) one.path = null;
   }
 
@@ -53,10 +56,19 @@ export class OpenStack {
     return this.#templates > 0;
   }
 
+  get isInNoscript(): boolean {
+    return this.#sought.noscript > 0;
+  }
+
   protected push(one: Open): void {
     this.elements.push(one);
-    if (unread.has(one.name)) this.#unread += 1;
-    if (one.name === 'template') this.#templates += 1;
+    this.#count(one, 1);
+  }
+
+  #count({ name }: Open, by: number): void {
+    if (name === 'p' || name === 'a' || name === 'noscript') this.#sought[name] += by;
+    if (unread.has(name)) this.#unread += by;
+    if (name === 'template') this.#templates += by;
   }
 
   protected top(): string {
@@ -66,8 +78,7 @@ export class OpenStack {
   protected pop(byOwnTag = false): void {
     const one = this.elements.pop();
     if (!one) return;
-    if (unread.has(one.name)) this.#unread -= 1;
-    if (one.name === 'template') this.#templates -= 1;
+    this.#count(one, -1);
     if (one.record) {
       one.record.stop = byOwnTag ? this.scanner.end : this.scanner.start;
       if (byOwnTag) {
@@ -84,6 +95,7 @@ export class OpenStack {
 
   /** Index of the innermost element of this name that no boundary hides, or -1. */
   protected find(name: string, boundaries: ReadonlySet<string>): number {
+    if ((name === 'p' || name === 'a') && this.#sought[name] === 0) return -1;
     for (let at = this.elements.length - 1; at >= 0; at -= 1) {
       const one = this.elements[at]!;
       if (one.name === name && !one.isForeign) return at;

@@ -66,7 +66,7 @@ export type Sheet =
 /** The style sheets of a page, in order; what a `noscript` holds is none for a browser with scripts on. */
 export function sheetsOf(tree: Tree): Sheet[] {
   return tree.nodes.flatMap((node): Sheet[] => {
-    if (node.within.includes('noscript')) return [];
+    if ((node.name !== 'style' && node.name !== 'link') || node.within.includes('noscript')) return [];
     const text = node.content.find(one => !isNode(one));
     if (node.name === 'style' && text) return [{ kind: 'inside', start: text.start, end: text.end }];
     if (node.name !== 'link') return [];
@@ -123,11 +123,14 @@ function specificityOf(selector: CssNode): Specificity {
   return [ids, classes, names];
 }
 
-/** The name of Kamino's menu that an element lies in, or null. */
-export function menuAround(node: TreeNode, tree: Tree): string | null {
-  for (let one: TreeNode | null = node; one; one = one.parent) {
-    const name = valueOf(one, 'data-kamino', tree.charset);
-    if (name !== null) return name;
+/** The elements that lie in menus of Kamino's, each with the name of its menu. */
+export function inMenus(tree: Tree): Map<TreeNode, string> {
+  const menus = new Map<TreeNode, string>();
+  // What an element lies in comes before it.
+  for (const node of tree.nodes) {
+    const around = node.parent ? menus.get(node.parent) : undefined;
+    const name = valueOf(node, 'data-kamino', tree.charset) ?? around;
+    if (name !== undefined) menus.set(node, name);
   }
-  return null;
+  return menus;
 }
