@@ -71,6 +71,7 @@ export class Lifter {
       this.#try(path, () => {
         this.#page(path);
       });
+    this.#writer.settle();
     if (this.#ids.size > 0)
       for (const path of paths)
         this.#try(path, () => {

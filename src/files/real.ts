@@ -1,5 +1,14 @@
 import { randomBytes } from 'node:crypto';
-import { type Stats, lstatSync, mkdirSync, readdirSync, rmSync } from 'node:fs';
+import {
+  type Stats,
+  closeSync,
+  fsyncSync,
+  lstatSync,
+  mkdirSync,
+  openSync,
+  readdirSync,
+  rmSync,
+} from 'node:fs';
 import { basename, dirname, join } from 'node:path';
 
 /** A link stands where something is to be written: nothing is written through it. */
@@ -22,14 +31,34 @@ export function lookAt(path: string): Stats | null {
   }
 }
 
-/** Makes sure of a folder below another one, step by step. @throws {LinkInWay} */
-export function makeFolder(root: string, folder: string): void {
+/** Puts the names in a folder onto the disk: those of new files, and of files that took another's place. */
+export function syncFolder(folder: string): void {
+  let handle: number;
+  try {
+    handle = openSync(folder, 'r');
+  } catch {
+    // Some systems do not open folders, and keep their names by themselves.
+    return;
+  }
+  try {
+    fsyncSync(handle);
+  } catch {
+    // The same.
+  } finally {
+    closeSync(handle);
+  }
+}
+
+/** Makes sure of a folder below another one, step by step; it is on the disk when this returns. @throws {LinkInWay} */
+export function makeFolder(root: string, folder: string, isSafe = true): void {
   let at = root;
   for (const name of folder.split('/').filter(Boolean)) {
     at = `${at}/${name}`;
     const there = lookAt(at);
     if (there?.isSymbolicLink()) throw new LinkInWay(at);
-    if (!there?.isDirectory()) mkdirSync(at);
+    if (there?.isDirectory()) continue;
+    mkdirSync(at);
+    if (isSafe) syncFolder(dirname(at));
   }
 }
 

@@ -59,6 +59,7 @@ export class PlaceWriter implements SiteWriter {
       this.#try(path, () => {
         this.#own(path);
       });
+    this.#writer.settle();
     if (!this.#options.dryRun) site.record.save(inPlace, { basis: '', glance: null, files: this.#next });
     this.findings.push(...fromUser([...this.#left, ...this.#run.pageFindings], site.root));
   }

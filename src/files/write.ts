@@ -14,7 +14,7 @@ import {
   writeSync,
 } from 'node:fs';
 import { basename, dirname } from 'node:path';
-import { LinkInWay, lookAt, makeFolder, partOf, sweep } from './real.ts';
+import { LinkInWay, lookAt, makeFolder, partOf, sweep, syncFolder } from './real.ts';
 
 /** What the file system says of a written file. */
 export interface Written {
@@ -79,6 +79,11 @@ export class Writer {
     });
   }
 
+  /** After the last file: that they took their places is on the disk too. */
+  settle(): void {
+    for (const folder of this.#folders) syncFolder(folder === '' ? this.#root : `${this.#root}/${folder}`);
+  }
+
   #put(path: string, make: (file: string, target: string) => Written): Written {
     const target = `${this.#root}/${path}`;
     this.#enter(path.slice(0, Math.max(0, path.lastIndexOf('/'))));
@@ -98,7 +103,7 @@ export class Writer {
   #enter(folder: string): void {
     if (this.#folders.has(folder)) return;
     if (this.#folders.size === 0) mkdirSync(this.#root, { recursive: true });
-    makeFolder(this.#root, folder);
+    makeFolder(this.#root, folder, this.#isSafe);
     if (this.#sweeps) sweep(folder === '' ? this.#root : `${this.#root}/${folder}`);
     this.#folders.add(folder);
   }
@@ -127,5 +132,7 @@ function named(error: unknown, part: string, target: string): unknown {
 
 /** Writes one file whole or not at all; it is on the disk when this returns. @throws {LinkInWay} */
 export function writeWhole(file: string, bytes: Uint8Array): void {
-  new Writer(dirname(file), { isSafe: true }).write(basename(file), bytes);
+  const writer = new Writer(dirname(file), { isSafe: true });
+  writer.write(basename(file), bytes);
+  writer.settle();
 }

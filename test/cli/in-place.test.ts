@@ -1,10 +1,20 @@
-import { existsSync, readFileSync, renameSync, rmSync } from 'node:fs';
+import { existsSync, linkSync, readFileSync, renameSync, rmSync } from 'node:fs';
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { contents, folderWith, kamino, page, plan, put, times, unsealedIn } from '../helpers/site.ts';
+import {
+  contents,
+  folderWith,
+  kamino,
+  page,
+  plainly,
+  plan,
+  put,
+  times,
+  unsealedIn,
+} from '../helpers/site.ts';
 import { runs } from '../helpers/runs.ts';
 
 const program = join(import.meta.dirname, '../../dist/kamino.js');
@@ -211,6 +221,28 @@ describe('a build in place', () => {
       }),
       { numRuns: runs(8) },
     );
+  });
+
+  it.each([1, 3])('reads a page again that somebody saves meanwhile, %d times', times => {
+    const folder = folderWith(files());
+    const helper = pathToFileURL(join(import.meta.dirname, '../helpers/edit-at.mjs')).href;
+    const env = { ...plainly, EDIT_FILE: join(folder, 'about.html'), EDIT_TIMES: String(times) };
+    const ran = spawnSync(process.execPath, ['--import', helper, program, 'build'], { cwd: folder, env });
+    expect(ran.status).toBe(0);
+    const about = contents(folder)['about.html'];
+    expect(about).toContain('</nav>');
+    for (let at = 0; at < times; at += 1) expect(about).toContain(`<p>edit ${at}</p>`);
+  });
+
+  it('leaves what has another name by a hard link', () => {
+    const folder = folderWith(files());
+    const backup = folderWith({});
+    linkSync(join(folder, 'index.html'), join(backup, 'index.html'));
+    kamino(folder, 'build');
+    expect(contents(backup)['index.html']).toBe(
+      Buffer.from(String(files()['index.html'])).toString('latin1'),
+    );
+    expect(contents(folder)['index.html']).toContain('</nav>');
   });
 
   it('is whole when killed at any write, and right after the next build', () => {

@@ -84,6 +84,21 @@ test.each<[string, (folder: string) => string]>([
   expect(contents(folder)[path]).toContain('All about us');
 });
 
+test('an edited menu in a source page is told, and the page is copied as it is until that is overwritten', () => {
+  const folder = built();
+  change(folder, 'index.html', rename);
+  put(folder, { 'kamino.yaml': planText.replace('output: in-place\n', '') });
+  const edited = contents(folder)['index.html'];
+  expect(kamino(folder, 'build')).toMatchObject({
+    status: 1,
+    err: expect.stringContaining('error edited-inside'),
+  });
+  expect(contents(folder)['built/index.html']).toBe(edited);
+  expect(kamino(folder, 'build', '--overwrite').status).toBe(0);
+  expect(contents(folder)['built/index.html']).not.toContain('All about us');
+  expect(contents(folder)['index.html']).toBe(edited);
+});
+
 test('a menu that was laid out anew, or saved with other line ends, is not edited', () => {
   const folder = built();
   change(folder, 'index.html', text => text.replaceAll('\n', '\r\n'));
