@@ -5,6 +5,7 @@ import { pathToFileURL } from 'node:url';
 import { beforeAll, describe, expect, it, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
 import { eventually, open, together, useBrowser } from '../helpers/browser.ts';
+import { placeOf, press } from '../helpers/pointer.ts';
 import { demoFolder, filesOf, folderWith, kamino } from '../helpers/site.ts';
 
 const pages = filesOf(demoFolder).filter(path => path.endsWith('.html'));
@@ -138,23 +139,38 @@ const clicked = together(pages, async path => {
 });
 let kindsClicked = 0;
 
+const summaries = 'nav[data-kamino] .kamino-opener > summary';
+
+/** The number of the outermost closed opener above a link, or -1. */
+const openerOf = ([links, at]: readonly [string, number]): number => {
+  const link = document.querySelectorAll(links)[at]!;
+  const all = [...document.querySelectorAll('nav[data-kamino] .kamino-opener > summary')];
+  return all.findIndex(one => {
+    const { nextElementSibling: below, open } = one.parentElement as HTMLDetailsElement;
+    return !open && below?.contains(link) === true;
+  });
+};
+
 /** Clicks a link, with the openers above it, and waits until the browser asks for its page, or goes to its place. */
 async function click(
   page: Page,
   at: number,
   { path, target, hash }: { path: string; target: string; hash: string },
 ): Promise<void> {
-  const link = page.locator(own).nth(at);
-  const openers = link.locator(
-    'xpath=ancestor::ul/preceding-sibling::details[contains(@class, "kamino-opener")]/summary',
-  );
-  for (let above = 0; above < (await openers.count()) && !(await link.isVisible()); above += 1)
-    if (!(await openers.nth(above).evaluate(one => (one.parentElement as HTMLDetailsElement).open)))
-      await openers.nth(above).click();
+  // From the outermost opener down, as many as are needed to see the link.
+  while ((await placeOf(page, own, at)) === null) {
+    const nth = await page.evaluate(openerOf, [own, at] as const);
+    if (nth < 0) break;
+    await press(page, summaries, { nth });
+  }
   const asked = hash !== '' && target === path ? null : page.waitForRequest(site + target);
-  await link.click();
+  await press(page, own, { nth: at });
   if (asked) await asked;
-  else expect(new URL(page.url()).hash).toBe(hash);
+  else
+    await eventually(
+      () => Promise.resolve(new URL(page.url()).hash),
+      there => expect(there).toBe(hash),
+    );
 }
 
 /** What axe finds on the finished pages that it does not find on their sources. */

@@ -1,6 +1,7 @@
 import { beforeAll, expect, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
 import { open, together, useBrowser } from '../helpers/browser.ts';
+import { placeOf, press } from '../helpers/pointer.ts';
 import { type SkyEntry, pathsOf, sky, skySite } from '../helpers/sky.ts';
 
 const ways = ['mouse', 'keyboard', 'touch'] as const;
@@ -11,7 +12,6 @@ const forms = {
   'full-screen': ['fold: { when: below 48em, as: full-screen }', 390],
 } as const;
 const scripts = ['on', 'off', 'lost'] as const;
-type Way = (typeof ways)[number];
 type Form = keyof typeof forms;
 
 const paths = pathsOf(sky);
@@ -29,37 +29,15 @@ beforeAll(() => {
 const entryOf = ({ page, label }: SkyEntry): string =>
   `[data-kamino-entry="${page?.replace('.html', '') ?? label.toLowerCase()}"]`;
 
-/** Where a control is, scrolled into view, once nothing moves any more; null where it is not seen. */
-async function placeOf(tab: Page, selector: string): Promise<[number, number] | null> {
-  return tab.evaluate(async chosen => {
-    await Promise.allSettled(document.getAnimations().map(one => one.finished));
-    const control = document.querySelector(chosen);
-    if (!control || control.getClientRects().length === 0) return null;
-    control.scrollIntoView({ block: 'nearest', inline: 'nearest' });
-    const { left, top, width, height } = control.getBoundingClientRect();
-    return [left + width / 2, top + height / 2];
-  }, selector);
-}
-
-/** Presses where a control is; what lies over it would be pressed in its place. */
-async function press(tab: Page, selector: string, way: Way): Promise<void> {
-  const until = Date.now() + 10_000;
-  let place = await placeOf(tab, selector);
-  for (; place === null && Date.now() < until; place = await placeOf(tab, selector))
-    await tab.waitForTimeout(20);
-  if (place === null) throw new Error(`not seen: ${selector}`);
-  if (way === 'touch') await tab.touchscreen.tap(...place);
-  else await tab.mouse.click(...place);
-}
-
-async function byPointer(tab: Page, path: readonly SkyEntry[], way: Way): Promise<void> {
+async function byPointer(tab: Page, path: readonly SkyEntry[], way: 'mouse' | 'touch'): Promise<void> {
   const first = entryOf(path[0]!);
-  if ((await placeOf(tab, first)) === null) await press(tab, '.kamino-toggle > *', way);
+  if ((await placeOf(tab, first)) === null) await press(tab, '.kamino-toggle > *', { way });
   for (const [at, above] of path.slice(0, -1).entries()) {
     const below = `${entryOf(path[at + 1]!)} > :is(a, details)`;
-    if ((await placeOf(tab, below)) === null) await press(tab, `${entryOf(above)} > details > summary`, way);
+    if ((await placeOf(tab, below)) === null)
+      await press(tab, `${entryOf(above)} > details > summary`, { way });
   }
-  await press(tab, `${entryOf(path.at(-1)!)} > a`, way);
+  await press(tab, `${entryOf(path.at(-1)!)} > a`, { way });
 }
 
 /** What has the focus: a toggle or an opener to be pressed on the way to an entry, its link, or anything else. */
@@ -74,14 +52,14 @@ const standing = (labels: readonly string[]): string => {
   return entry && !isOpen && labels.slice(0, -1).includes(name) ? 'press' : '';
 };
 
-/** Tab by Tab, opening on the way what leads down to the entry. */
+/** Tab by Tab from where the focus is, opening on the way what leads down to the entry; the page comes round. */
 async function byKeyboard(tab: Page, path: readonly SkyEntry[]): Promise<void> {
   const labels = path.map(one => one.label);
-  for (let step = 0; step < 60; step += 1) {
-    await tab.keyboard.press('Tab');
+  for (let step = 0; step < 90; step += 1) {
     const what = await tab.evaluate(standing, labels);
     if (what !== '') await tab.keyboard.press('Enter');
     if (what === 'there') return;
+    await tab.keyboard.press('Tab');
   }
   throw new Error(`not reached by Tab: ${labels.join(' > ')}`);
 }
@@ -113,19 +91,13 @@ const walked = together(cells, async ({ way, form, script }) => {
   tab.on('request', request => {
     if (request.isNavigationRequest()) requested.push(new URL(request.url()).pathname.slice(1));
   });
-  stays = way !== 'keyboard';
+  stays = true;
   for (const path of paths) {
     requested.length = 0;
     const { page } = path.at(-1)!;
-    if (way === 'keyboard') {
-      await byKeyboard(tab, path);
-      await tab.waitForURL(`**/${page}`);
-      expect(await tab.locator('h1').textContent()).toBe(page);
-    } else {
-      const request = tab.waitForRequest(`**/${page}`);
-      await byPointer(tab, path, way);
-      await request;
-    }
+    const request = tab.waitForRequest(`**/${page}`);
+    await (way === 'keyboard' ? byKeyboard(tab, path) : byPointer(tab, path, way));
+    await request;
     expect(requested).toEqual([page]);
   }
   expect(asked > 0).toBe(script !== 'off');
