@@ -1,4 +1,5 @@
 import type { Command } from 'commander';
+import { hasErrors } from '../core/text/finding.ts';
 import { counted } from '../core/text/nearest.ts';
 import { countFindings } from '../core/text/render.ts';
 import { visibleName } from '../core/text/visible.ts';
@@ -103,7 +104,9 @@ export function buildTable(result: BuildResult, seconds: number, { out }: Voice)
   const head = isSame
     ? isRefused
       ? 'Nothing was changed: some files were left alone.'
-      : `Nothing to do: ${where} ${result.inPlace ? 'are' : 'is'} as the plan says.`
+      : hasErrors(findings)
+        ? `Nothing has changed in ${where}.`
+        : `Nothing to do: ${where} ${result.inPlace ? 'are' : 'is'} as the plan says.`
     : `Built ${counted(result.pages, 'page')} ${result.inPlace ? 'in place' : `into ${where}`}`;
   const files = [
     `${created.length} new`,

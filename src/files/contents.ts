@@ -1,7 +1,7 @@
 import { readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import type { SitePath } from '../core/address/path.ts';
-import { lift } from '../core/inlay/lift.ts';
+import { type Taken, lift } from '../core/inlay/lift.ts';
 import type { PageWords, SiteFacts } from '../core/target/facts.ts';
 import { readFrame } from '../core/page/frame.ts';
 import type { FullPage } from '../core/page/content.ts';
@@ -24,12 +24,24 @@ export class SiteContents implements Contents, PageFiles {
   readonly #pages = new Map<SitePath, { page: FullPage; sections: ReadonlyMap<string, string> } | null>();
 
   readonly #files: ReadonlySet<string>;
+  readonly #taken: Taken;
 
-  /** @param onDisk paths whose names are not in Unicode's composed form on the disk; @param files those of the site */
-  constructor(root: string, onDisk: ReadonlyMap<SitePath, string>, files: readonly { path: string }[]) {
+  /**
+   * @param onDisk paths whose names are not in Unicode's composed form on the disk; @param files those of the site
+   * @param taken what was taken out of pages: they are read as they were
+   */
+  constructor(
+    root: string,
+    {
+      onDisk,
+      files,
+      taken,
+    }: { onDisk: ReadonlyMap<SitePath, string>; files: readonly { path: string }[]; taken: Taken },
+  ) {
     this.#root = root;
     this.#onDisk = onDisk;
     this.#files = new Set(files.map(file => file.path));
+    this.#taken = taken;
   }
 
   sections = (path: SitePath): ReadonlyMap<string, string> =>
@@ -89,7 +101,7 @@ export class SiteContents implements Contents, PageFiles {
         ? null
         : readFull(
             path,
-            lift(raw, () => ''),
+            lift(raw, hash => this.#taken(hash) ?? ''),
           );
     const made = page && { page, sections: sectionLabels(page) };
     this.#pages.set(path, made);

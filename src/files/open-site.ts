@@ -45,7 +45,7 @@ export function openSite(open: OpenPlan, plan: Plan, isDry: boolean): OpenSite |
   const files = known.filter(({ path }) => !pieces.has(path));
   const pageFiles = new Set(files.map(file => file.path).filter(pathMatcher([plan.read], true)));
   const onDisk = decomposed(known);
-  const contents = new SiteContents(root, onDisk, known);
+  const contents = new SiteContents(root, { onDisk, files: known, taken: hash => record.taken(hash) });
   const facts = factsOf(contents, { known, pageFiles });
   return { root, planFolder: open.folder, files, pageFiles, facts, contents, onDisk, record, findings };
 }

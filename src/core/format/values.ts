@@ -82,11 +82,16 @@ export function mapOr<Map, Other>(
   >;
 }
 
+/** Signs that show nothing: white space, joiners, marks of direction, variants, fillers. */
+const unseenSigns = String.raw`\s\u2800\p{Default_Ignorable_Code_Point}`;
+const unseen = new RegExp(`^[${unseenSigns}]*$`, 'u');
+
 /** Text for people: line breaks fold to a space, control characters are refused. */
 export const label = Joi.string()
   .custom((value: string, helpers) => {
     const folded = value.replace(/[\t\n\r ]+/g, ' ').replace(/^ | $/g, '');
     if (/\p{Cc}/u.test(folded)) return helpers.error('label.control');
+    if (folded !== '' && unseen.test(folded)) return helpers.error('label.unseen');
     return folded === '' ? helpers.error('string.empty') : folded;
   })
   .max(1000)
@@ -94,7 +99,7 @@ export const label = Joi.string()
     json({
       any: true,
       also: {
-        pattern: '^(?=[^]*[^\\t\\n\\r ])[^\\u0000-\\u0008\\u000b\\u000c\\u000e-\\u001f\\u007f-\\u009f]*$',
+        pattern: `^(?=[^]*[^${unseenSigns}])[^\\u0000-\\u0008\\u000b\\u000c\\u000e-\\u001f\\u007f-\\u009f]*$`,
       },
     }),
   );

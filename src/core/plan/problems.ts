@@ -84,7 +84,7 @@ class Teller {
       );
     }
     const known = Object.keys(keys);
-    const near = nearest(key, [...known, ...later]);
+    const near = nearest(key, [...known, ...later]) ?? sameStem(key, known);
     const ours = tradeWords[key.toLowerCase()];
     const remedy = ours
       ? `Kamino’s word for it is ${ours}.`
@@ -168,4 +168,10 @@ class Teller {
   #place({ start, end }: Mark): ReturnType<Source['place']> {
     return this.#source.place(start, end);
   }
+}
+
+/** One form of a word for another: `entry` for `entries`. */
+function sameStem(key: string, known: readonly string[]): string | null {
+  const stem = key.toLowerCase().replace(/(?:ies|y|s)$/, '');
+  return stem.length < 4 ? null : (known.find(one => one.replace(/(?:ies|y|s)$/, '') === stem) ?? null);
 }

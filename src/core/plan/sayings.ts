@@ -40,6 +40,11 @@ export const sayings: Readonly<Record<string, Saying>> = {
     says: ({ value }) => `\`${value}\` is a name that Kamino keeps for itself`,
     remedy: 'Choose another name.',
   },
+  'label.unseen': {
+    rule: 'bad-label',
+    says: () => 'this label has no sign that is seen',
+    remedy: 'Give it words, or take it out for the title of the page.',
+  },
   'output.slip': {
     rule: 'wrong-value',
     says: ({ value }) => `\`output\` takes a folder, or \`in-place\`, and \`${value}\` is a slip for that`,

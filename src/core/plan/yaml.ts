@@ -13,6 +13,7 @@ import {
 } from 'yaml';
 import { type Finding, finding } from '../text/finding.ts';
 import type { Source } from '../text/source.ts';
+import { indentationSlip } from './indentation.ts';
 import { readSwallowed, readSyntaxError } from './swallowed.ts';
 import type { Mark } from './types.ts';
 
@@ -48,10 +49,13 @@ export function readYaml(source: Source): PlanText {
     stringKeys: true,
   });
   const errors = [...document.errors, ...document.warnings].slice(0, mostErrors);
-  const findings = errors.map(error => readSyntaxError(error, source));
+  const slip = indentationSlip(errors, source);
+  const findings = slip ? [slip] : errors.map(error => readSyntaxError(error, source));
   const walk = new Walk(source, document);
   const value = walk.read(document.contents, []);
-  const { values, keys, isCut } = walk;
+  const { values, keys } = walk;
+  // What the rest seems to say is said by the slip.
+  const isCut = walk.isCut || slip !== null;
   return { value, values, keys, findings: [...findings, ...walk.findings], isCut };
 }
 
