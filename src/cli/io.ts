@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import picocolors from 'picocolors';
 import type { Finding } from '../core/text/finding.ts';
-import { type Paint, countFindings, renderFindings } from '../core/text/render.ts';
+import { type Paint, countFindings, renderFinding } from '../core/text/render.ts';
 import { visible } from '../core/text/visible.ts';
 
 /** Where a command's words go: what was asked for to `out`, all else to `err`. */
@@ -10,6 +10,8 @@ export interface Io {
   err: (text: string) => void;
   outIsTerminal: boolean;
   errIsTerminal: boolean;
+  /** Of the terminal that errors go to, in characters. */
+  errSize?: () => { columns: number; rows: number };
   environment: Readonly<Record<string, string | undefined>>;
 }
 
@@ -18,13 +20,17 @@ export interface Voice {
   io: Io;
   out: Paint;
   err: Paint;
+  /** Everything is told, and not the worst alone. */
+  tellsAll: boolean;
 }
 
 /** Makes what a command does from work that gives the exit status. */
 export type Act = (work: (voice: Voice) => Promise<number>) => () => Promise<void>;
 
-export function voiceOf(io: Io, color: boolean | undefined): Voice {
-  return { io, out: paintFor(io, io.outIsTerminal, color), err: paintFor(io, io.errIsTerminal, color) };
+export function voiceOf(io: Io, { color, all }: { color: boolean; all?: true }): Voice {
+  const wanted = color ? undefined : false;
+  const [out, err] = [paintFor(io, io.outIsTerminal, wanted), paintFor(io, io.errIsTerminal, wanted)];
+  return { io, out, err, tellsAll: all === true };
 }
 
 /** Stands for the escape sign of a colour until the text is printed: no name and no page can have it. */
@@ -44,10 +50,33 @@ export function tellJson(command: string, result: object, { io }: Voice): number
   return 'status' in result ? Number(result.status) : 0;
 }
 
-/** Findings to the error stream, and their count under them. */
-export function tellFindings(findings: readonly Finding[], { io, err }: Voice): void {
+/** Findings to the error stream, and their count under them; on a terminal no more than fit, the worst first. */
+export function tellFindings(findings: readonly Finding[], { io, err, tellsAll }: Voice): void {
   if (findings.length === 0) return;
-  io.err(`${renderFindings(findings, err)}\n\n${countFindings(findings)}\n`);
+  const { columns, rows } = (io.errIsTerminal && io.errSize?.()) || { columns: Infinity, rows: Infinity };
+  const texts = worstFirst(findings, tellsAll ? Infinity : rows).map(one => renderFinding(one, err, columns));
+  const room = tellsAll ? Infinity : Math.max(leastLines, rows - 4);
+  const shown = fitting(texts, room);
+  const more = texts.length - shown.length;
+  const rest = more === 0 ? '' : `, ${more} of them left out here;  --all  shows them`;
+  io.err(`${shown.join('\n\n')}\n\n${countFindings(findings)}${rest}\n`);
+}
+
+const leastLines = 12;
+
+/** Where not all are told, errors come before what is less. */
+function worstFirst(findings: readonly Finding[], rows: number): Finding[] {
+  if (rows === Infinity) return [...findings];
+  return (['error', 'warning', 'note'] as const).flatMap(severity =>
+    findings.filter(one => one.severity === severity),
+  );
+}
+
+/** The first texts, with an empty line between them, that take no more than so many lines; one at least. */
+function fitting(texts: readonly string[], lines: number): string[] {
+  let taken = 0;
+  const count = texts.findIndex(text => (taken += text.split('\n').length + 1) > lines);
+  return count < 0 ? [...texts] : texts.slice(0, Math.max(1, count));
 }
 
 function paintFor({ environment }: Io, isTerminal: boolean, wanted: boolean | undefined): Paint {

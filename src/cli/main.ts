@@ -16,5 +16,6 @@ process.exitCode = await run(process.argv.slice(2), {
   err: text => process.stderr.write(text),
   outIsTerminal: process.stdout.isTTY,
   errIsTerminal: process.stderr.isTTY,
+  errSize: () => ({ columns: process.stderr.columns, rows: process.stderr.rows }),
   environment: process.env,
 });

@@ -55,6 +55,7 @@ function programFor(io: Io): Command {
     .helpOption('-h, --help', 'print help')
     .helpCommand('help [command]', 'print the help of a command')
     .option('--no-color', 'no colour in what is printed')
+    .option('--all', 'everything that is found, also where a terminal has no room for it')
     .exitOverride()
     .configureOutput({
       writeOut: io.out,
@@ -71,7 +72,7 @@ export async function run(argv: readonly string[], given: Io): Promise<number> {
   const io = withoutControls(given);
   const program = programFor(io);
   const act: Act = work => async () => {
-    const voice = voiceOf(io, program.opts<{ color: boolean }>().color ? undefined : false);
+    const voice = voiceOf(io, program.opts<{ color: boolean; all?: true }>());
     try {
       status = await work(voice);
     } catch (error) {
@@ -83,7 +84,10 @@ export async function run(argv: readonly string[], given: Io): Promise<number> {
     }
   };
   for (const add of commands) add(program, act);
-  for (const command of program.commands) command.option('--no-color', 'no colour in what is printed');
+  for (const command of program.commands)
+    command
+      .option('--all', 'everything that is found, also where a terminal has no room for it')
+      .option('--no-color', 'no colour in what is printed');
   if (argv.length === 0) {
     program.outputHelp();
     return 0;

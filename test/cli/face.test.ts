@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { describe, expect, it, test } from '@jest/globals';
-import { folderWith, kamino, page, plan } from '../helpers/site.ts';
+import { folderWith, kamino, page, plainly, plan } from '../helpers/site.ts';
 
 describe('the face of the program', () => {
   const folder = folderWith({ 'kamino.yaml': plan('', ['index.html']), 'index.html': page('Home') });
@@ -61,6 +61,39 @@ describe('the face of the program', () => {
     const command = `"${process.execPath}" "${join(import.meta.dirname, '../../dist/kamino.js')}" --help | head -n 1`;
     const { stderr, stdout } = spawnSync('sh', ['-c', command], { encoding: 'utf8' });
     expect([stderr, stdout.split('\n').length]).toEqual(['', 2]);
+  });
+});
+
+describe('on a terminal', () => {
+  const links = Array.from({ length: 30 }, (_, at) => `<a href="gone${at}.html">A</a> `).join('\n');
+  const folder = folderWith({ 'a.html': page('One'), 'b.html': page('Two', `<main>${links}</main>`) });
+  const told = (columns: number, ...args: string[]): string[] => {
+    const program = join(import.meta.dirname, '../../dist/kamino.js');
+    const line = `stty cols ${columns} rows 30; ${process.execPath} ${program} check ${args.join(' ')}`;
+    const { stdout } = spawnSync('script', ['-qec', line, '/dev/null'], {
+      cwd: folder,
+      encoding: 'utf8',
+      env: { ...plainly, TERM: 'xterm' },
+    });
+    return stdout.split('\r\n');
+  };
+
+  it('tells the worst that fits, and all where that is asked for', () => {
+    const some = told(80);
+    expect(some.length).toBeLessThan(32);
+    expect(some[0]).toMatch(/^b\.html:\d+:\d+: error dead-link/);
+    expect(some.at(-3)).toMatch(
+      /^30 errors, \d warnings?, \d+ of them left out here; {2}--all {2}shows them$/,
+    );
+    const all = told(80, '--all').join('\n');
+    expect(all.match(/error dead-link/g)).toHaveLength(30);
+    expect(all).not.toContain('left out');
+  });
+
+  it.each([40, 60, 200])('breaks lines of %d characters between words', columns => {
+    const lines = told(columns, '--all').filter(line => !line.startsWith('Checked'));
+    expect(lines.filter(line => line.length > columns && !/^ {2}(?:\S+ ){0,3}\S+$/.test(line))).toEqual([]);
+    expect(lines.join(' ').replace(/\s+/g, ' ')).toContain('error dead-link: the site has no `gone7.html`');
   });
 });
 

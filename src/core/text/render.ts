@@ -15,21 +15,49 @@ export interface Paint {
 const same = (text: string): string => text;
 export const plain: Paint = { error: same, warning: same, note: same, strong: same, quiet: same };
 
-/** `file:line:col: severity rule: message`, the excerpt with carets under it, and the remedy. */
-export function renderFinding(one: Finding, paint: Paint = plain): string {
+/**
+ * `file:line:col: severity rule: message`, the excerpt with carets under it, and the remedy.
+ * @param width in characters; longer lines of words are broken between them
+ */
+export function renderFinding(one: Finding, paint: Paint = plain, width = Infinity): string {
   const at = one.place?.position;
   const place = one.place ? `${visibleName(one.place.file)}${at ? `:${at.line}:${at.column}` : ''}: ` : '';
-  const lines = [
-    `${paint.strong(place)}${paint[one.severity](one.severity)} ${one.rule}: ${visibleName(one.message)}`,
-  ];
-  if (one.place?.excerpt && at) lines.push(...excerptLines(one.place.excerpt, at.line, paint));
-  if (one.remedy) lines.push(...one.remedy.split('\n').map(line => `  ${line}`));
+  const head = `${place}${one.severity} ${one.rule}: `;
+  const [first = '', ...others] = wrapped(`${head}${visibleName(one.message)}`, width);
+  // A place that takes the whole line is left as it is.
+  const painted = first.startsWith(head.trimEnd())
+    ? `${paint.strong(place)}${paint[one.severity](one.severity)}${first.slice(place.length + one.severity.length)}`
+    : first;
+  const lines = [painted, ...others.map(line => `  ${line}`)];
+  if (one.place?.excerpt && at)
+    lines.push(...excerptLines(one.place.excerpt, at.line, paint, Math.min(widest, width)));
+  if (one.remedy)
+    lines.push(...one.remedy.split('\n').flatMap(line => remedyLines(line, width).map(part => `  ${part}`)));
   return lines.join('\n');
 }
 
 /** All of them, an empty line between, and no count. */
 export function renderFindings(findings: readonly Finding[], paint: Paint = plain): string {
   return findings.map(one => renderFinding(one, paint)).join('\n\n');
+}
+
+/** What is to be typed or written, two spaces away from the words around it, is not broken. */
+function remedyLines(line: string, width: number): string[] {
+  return / {2}/.test(line) ? [line] : wrapped(line, width - 2);
+}
+
+/** Lines of at most so many characters, as far as the words allow; all but the first stand two characters in. */
+function wrapped(text: string, width: number): string[] {
+  const lines: string[] = [];
+  let line = '';
+  for (const word of text.split(' ')) {
+    const room = lines.length === 0 ? width : width - 2;
+    if (line !== '' && line.length + 1 + word.length > room) {
+      lines.push(line);
+      line = word;
+    } else line = line === '' ? word : `${line} ${word}`;
+  }
+  return [...lines, line];
 }
 
 /** `2 errors, 1 warning`, or the empty string. */
@@ -48,9 +76,9 @@ export function countFindings(findings: readonly Finding[]): string {
 
 const widest = 100;
 
-function excerptLines(excerpt: Excerpt, line: number, paint: Paint): string[] {
+function excerptLines(excerpt: Excerpt, line: number, paint: Paint, width: number): string[] {
   const margin = String(line).length;
-  const room = widest - margin - 5;
+  const room = Math.max(20, width - margin - 5);
   const start = excerpt.to > room ? Math.max(0, Math.min(excerpt.from - 20, excerpt.text.length - room)) : 0;
   const shown = excerpt.text.slice(start, start + room).replace(/[\t\p{Cc}\p{Cf}]/gu, ' ');
   const from = excerpt.from - start;
