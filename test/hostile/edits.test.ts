@@ -159,6 +159,23 @@ test('what is left of a menu that was edited beyond knowing is told', () => {
   expect(contents(folder)['index.html']).toContain('All about us');
 });
 
+test('a menu whose checksum somebody took out is no second one', () => {
+  const folder = built();
+  const bare = (text: string): string => text.replace(/ data-kamino-sum="\w+"/g, '');
+  change(folder, 'index.html', bare);
+  change(folder, 'about.html', text => rename(bare(text)));
+  const { status, err } = kamino(folder, 'build');
+  expect([status, err.match(/^.*?: (?:error|warning) [\w-]+/gm)]).toEqual([
+    1,
+    [expect.stringMatching(/^about\.html:\d+:\d+: error edited-inside$/)],
+  ]);
+  for (const path of ['index.html', 'about.html'])
+    expect(contents(folder)[path]!.match(/<nav/g)).toHaveLength(1);
+  expect(contents(folder)['index.html']).toContain('data-kamino-sum');
+  expect(kamino(folder, 'lift', '--overwrite').status).toBe(0);
+  expect(contents(folder)).toEqual(site());
+});
+
 test('an element of the author’s own with Kamino’s attribute is told, and stays', () => {
   const own = '<div data-kamino="masthead" class="x">mine</div><p data-kamino-id="a" id="b">mine</p>';
   const folder = folderWith({ ...site(), 'index.html': withOld('Home').replace('<h1>', `${own}<h1>`) });
