@@ -11,6 +11,8 @@ export class PageMaker {
   readonly findings: Finding[] = [];
   /** Pages without main content for a skip link. */
   readonly lackMain: string[] = [];
+  /** Pages with a menu that never folds on a phone, which lays them out as wide as a desk. */
+  readonly lackViewport: string[] = [];
   /** Pages by the language that they say they are in, where Kamino's own words in them are of another. */
   /** Pages by `menu holder`, where a menu that is to stay stands in an element too short for it. */
   readonly staysShort = new Map<string, string[]>();
@@ -39,13 +41,12 @@ export class PageMaker {
   /** The same, with what went in and out. */
   inlaid(path: string): { page: Uint8Array; spans: readonly Span[] } {
     const bytes = this.#reader.read(`${this.#root}/${path}`);
-    const { source, spans, taken, findings, lacksMain, otherLanguage, staysShort } = this.#inlayer.page(
-      path,
-      bytes,
-    );
+    const made = this.#inlayer.page(path, bytes);
+    const { source, spans, taken, findings, lacksMain, lacksViewport, otherLanguage, staysShort } = made;
     for (const { hash, raw } of taken) this.#keep(hash, raw);
     this.findings.push(...findings);
     if (lacksMain) this.lackMain.push(path);
+    if (lacksViewport) this.lackViewport.push(path);
     for (const { menu, holder } of staysShort) {
       const key = `${menu} ${holder}`;
       this.staysShort.set(key, [...(this.staysShort.get(key) ?? []), path]);

@@ -1,5 +1,5 @@
 import type { Inlay } from '../core/inlay/inlaying.ts';
-import { lacksMain, otherLanguage, staysShort } from '../core/inlay/findings.ts';
+import { lacksMain, lacksViewport, otherLanguage, staysShort } from '../core/inlay/findings.ts';
 import { wordsIn } from '../core/markup/words.ts';
 import { carrier } from '../core/menu/carried.ts';
 import type { Resolution } from '../core/menu/resolve.ts';
@@ -52,6 +52,7 @@ export class Run {
       styles: [ownStyle, ...(plan.style ? [plan.style.path] : [])],
       script: own.has(ownScript) ? ownScript : null,
       skipTo: plan.skipTo,
+      addsViewport: plan.addsViewport,
       languageOf: languageOf(languages),
       reserves,
       links: { ...plan.links, onDisk: site.onDisk },
@@ -74,7 +75,7 @@ export class Run {
   /** What was found in all pages made so far. */
   get pageFindings(): Finding[] {
     const { menus, languages } = this.source.resolution;
-    const { lackMain, otherLanguages, staysShort: short } = this.#maker;
+    const { lackMain, lackViewport, otherLanguages, staysShort: short } = this.#maker;
     const words = languages === null ? wordsIn(menus) : null;
     const all = this.site.facts.pages.size;
     return [
@@ -82,6 +83,7 @@ export class Run {
       ...[...otherLanguages].map(([tag, pages]) => otherLanguage(tag, pages, { words, all })),
       ...[...short].map(([key, pages]) => staysShort(key.split(' ') as [string, string], pages)),
       ...(lackMain.length > 0 ? [lacksMain(lackMain)] : []),
+      ...(lackViewport.length > 0 ? [lacksViewport(lackViewport)] : []),
     ];
   }
 

@@ -159,6 +159,7 @@ class Drafting {
       ],
       output,
       skipTo: skipTargets(this.#site),
+      addsViewport: [...this.#site.pages.values()].some(page => !page.frame.hasViewport),
       menus: await this.#questions.setApart(placed, this.#known),
       look,
     };

@@ -22,10 +22,13 @@ function planted({ files, mistakes }: OldSite): { files: Record<string, string>;
   return { files: made, told };
 }
 
-const found = (folder: string): string[] =>
-  (JSON.parse(kamino(folder, 'inventory', '--json').out) as Json).findings.map(
-    ({ rule, place }) => `${place!.file}:${place!.position?.line ?? '-'} ${rule}`,
-  );
+/** What is told of a site but that phones lay its pages out as wide as a desk, as they do with all old ones. */
+function found(folder: string): string[] {
+  const { findings } = JSON.parse(kamino(folder, 'inventory', '--json').out) as Json;
+  const others = findings.filter(({ rule }) => rule !== 'no-viewport');
+  expect(findings.length - others.length).toBe(1);
+  return others.map(({ rule, place }) => `${place!.file}:${place!.position?.line ?? '-'} ${rule}`);
+}
 
 describe.each(oldSites.map(site => [site.name, site] as const))('%s', (_, site) => {
   it('is right as it was made', () => {

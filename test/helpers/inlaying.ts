@@ -68,6 +68,7 @@ export const inlayer = (menus: ResolvedMenu[]) => {
     languageOf: () => null,
     reserves: false,
     overwrite: false,
+    addsViewport: false,
     links: { from: 'page', index: 'shown', base: '/' },
     hash: raw => {
       kept.set(String(kept.size), raw);

@@ -10,6 +10,7 @@ import { runs } from '../helpers/runs.ts';
 const old = '<ul class="old"><li><a href="index.html">Start</a></ul>';
 const planText = `kamino: 1
 output: in-place
+viewport: add
 menus:
   - menu: masthead
     fold: { when: below 40em, as: drawer }

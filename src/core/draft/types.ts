@@ -7,6 +7,8 @@ export interface Draft {
   comments: readonly string[];
   output: string;
   skipTo: readonly string[];
+  /** Some page has no viewport line. */
+  addsViewport: boolean;
   menus: readonly DraftMenu[];
   look: DraftLook;
 }

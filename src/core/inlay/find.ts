@@ -159,6 +159,7 @@ class MarkFinder implements Listener {
 function isLikeOurs(tag: string, name: string, className = ''): boolean {
   if (tag === 'link') return name === reserved.style;
   if (tag === 'script') return name === reserved.script;
+  if (tag === 'meta') return name === reserved.viewport;
   return className.split(/\s+/).some(one => one === classes.menu || one === classes.skip);
 }
 

@@ -3,6 +3,7 @@ import type { ResolvedMenu } from '../menu/types.ts';
 import type { Frame } from '../page/types.ts';
 import { type Finding, finding } from '../text/finding.ts';
 import { counted, shortened } from '../text/nearest.ts';
+import { viewportContent } from '../markup/page-links.ts';
 import { placeInRaw } from '../text/place.ts';
 
 export function placeOf(frame: Frame, start: number, end: number): ReturnType<typeof placeInRaw> {
@@ -100,6 +101,23 @@ export function lacksMain(pages: readonly string[]): Finding {
     'Name the element that holds the content, in the plan:\n  skip-to: ["#content"]',
   );
 }
+
+/** One finding for all pages that a phone lays out as wide as a desk. @param adds what the plan would be given */
+export function lacksViewport(pages: readonly string[], adds = true): Finding {
+  const [page, they, line] = [
+    counted(pages.length, 'page'),
+    pages.length === 1 ? 'it' : 'them',
+    viewportLine,
+  ];
+  return finding(
+    'no-viewport',
+    pages.length === 1 ? { file: pages[0]! } : null,
+    `${page} without a viewport line: a phone lays ${they} out 980 px wide, and no menu folds there: ${shortened(pages, mostNamed)}`,
+    `Let Kamino put it in, with  viewport: add  in the plan${adds ? '' : ' that is drafted'}\nor write it into each head:  ${line}`,
+  );
+}
+
+const viewportLine = `<meta name="viewport" content="${viewportContent}">`;
 
 /**
  * One finding for all pages that say they are in a language.

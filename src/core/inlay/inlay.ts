@@ -1,6 +1,7 @@
 import { baseFolder } from '../address/href.ts';
 import type { SitePath } from '../address/path.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
+import { folds } from '../menu/folds.ts';
 import { isLanguage } from '../menu/languages.ts';
 import { entriesOn } from '../menu/on-page.ts';
 import { AlikeStarts } from '../page/alike.ts';
@@ -169,6 +170,7 @@ export class Inlayer {
       staysShort: staysShort(menus, frame),
       otherLanguage: this.#otherLanguage(frame),
       lacksMain: !main && !frame.hasSkipLink,
+      lacksViewport: !frame.hasViewport && !this.#inlay.addsViewport && menus.some(folds),
     };
   }
 
@@ -199,9 +201,11 @@ export class Inlayer {
   }
 
   /** Links to the style sheets, and the script where these menus need one: each an element on its own. */
-  #head({ headPoint: at, charset }: Frame, menus: readonly ResolvedMenu[], here: Standpoint): Span[] {
-    const { script, styles } = this.#inlay;
+  #head(frame: Frame, menus: readonly ResolvedMenu[], here: Standpoint): Span[] {
+    const { headPoint: at, charset, hasViewport } = frame;
+    const { script, styles, addsViewport } = this.#inlay;
     const links = styles.map(file => ({ at, text: this.#writer.style(file, here, charset) }));
+    if (addsViewport && !hasViewport) links.unshift({ at, text: this.#writer.viewport() });
     const needed = script !== null && menus.some(isScripted) ? script : null;
     return needed === null ? links : [...links, { at, text: this.#writer.script(needed, here, charset) }];
   }

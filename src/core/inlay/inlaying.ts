@@ -15,6 +15,8 @@ export interface Inlay extends PlacementSource {
   /** The script, for pages whose menus need it; null where none does. */
   script: SitePath | null;
   links: AddressStyle;
+  /** Pages that do not tell phones how wide to lay them out are made to. */
+  addsViewport: boolean;
   /** Labels keep room for a bolder state. */
   reserves: boolean;
   /** Which of the plan's languages a page is in, with Kamino's own words; null where the plan names none. */
@@ -45,6 +47,8 @@ export interface Inlaying {
   staysShort: readonly { menu: string; holder: string }[];
   /** The page carries a menu, but has no main content for a skip link. */
   lacksMain: boolean;
+  /** A menu that folds stands in a page that a phone lays out as wide as a desk, so that it never does. */
+  lacksViewport: boolean;
 }
 
 /** A page that is left as it is. */
@@ -58,5 +62,6 @@ export function nothing(source: Uint8Array, findings: Finding[]): Inlaying {
     staysShort: [],
     otherLanguage: null,
     lacksMain: false,
+    lacksViewport: false,
   };
 }

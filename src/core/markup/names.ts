@@ -80,7 +80,13 @@ export const highlightClass = (way: string): string => `${parts.highlight}-${way
 export const labelAttribute = 'data-kamino-label';
 
 /** What a part of a page that is no menu says in `data-kamino`. */
-export const reserved = { style: 'style', script: 'script', skip: 'skip', top: 'top' } as const;
+export const reserved = {
+  style: 'style',
+  script: 'script',
+  skip: 'skip',
+  top: 'top',
+  viewport: 'viewport',
+} as const;
 
 /** What runs in a visitor's browser, each a file of the client. */
 export const behaviours = ['submenus', 'folds', 'sections', 'panels', 'top'] as const;

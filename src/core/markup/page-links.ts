@@ -29,3 +29,10 @@ export function idMarkup(id: string): string {
   const value = escapeMarkup(id);
   return ` ${idAttribute}="${value}" id="${value}"`;
 }
+
+/** What lets a phone lay a page out in its own width (https://www.w3.org/TR/css-viewport-1/#viewport-meta). */
+export const viewportContent = 'width=device-width, initial-scale=1';
+
+export function viewportMarkup(): string {
+  return `<meta ${inlayAttribute}="${names.viewport}" name="viewport" content="${viewportContent}">`;
+}

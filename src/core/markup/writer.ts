@@ -4,7 +4,7 @@ import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import type { Raw } from '../text/bytes.ts';
 import { type Charset, encodeMarkup } from '../text/charset.ts';
 import { menuMarkup } from './markup.ts';
-import { scriptMarkup, skipMarkup, styleMarkup } from './page-links.ts';
+import { scriptMarkup, skipMarkup, styleMarkup, viewportMarkup } from './page-links.ts';
 import { sealed } from './seal.ts';
 import type { LinePlace, Standpoint } from './standpoint.ts';
 
@@ -44,6 +44,10 @@ export class MenuWriter {
   script(file: SitePath, from: Standpoint, charset: Charset): Raw {
     const key = `script\n${from.folder}\n${charset.declared ? charset.name : ''}`;
     return this.#once(key, () => encodeMarkup(scriptMarkup(file, from), charset));
+  }
+
+  viewport(): Raw {
+    return this.#once('viewport', viewportMarkup);
   }
 
   /** @param hasBase whether the page has a `base`, past which a link within it needs its address */

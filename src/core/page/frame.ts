@@ -209,6 +209,7 @@ export class FrameReader implements Listener {
       isCutOff: this.#scanner.isCutOff,
       leaks: this.#outline.leaks,
       hasNoscript: this.#hasNoscript,
+      hasViewport: this.#head.hasViewport,
       isFrameset: this.#head.isFrameset,
       slots: this.#slots.map(({ name, element }): Slot => ({ name: this.#readValue(name), element })),
       main,

@@ -31,6 +31,7 @@ export class HeadReader {
   base: Raw | null = null;
   language: Raw | null = null;
   isFrameset = false;
+  hasViewport = false;
   #phase: Phase = 'before';
   /** Behind the last `base` or `meta charset`. */
   #afterKnown = 0;
@@ -114,6 +115,7 @@ export class HeadReader {
       this.base ??= value('href');
       if (isHead) this.#afterKnown = this.#scanner.end;
     } else {
+      if (lowerAscii(value('name') ?? '') === 'viewport') this.hasViewport = true;
       const label = charsetLabel(value);
       if (label === null) return;
       this.label ??= label;

@@ -28,6 +28,7 @@ export class Conversion {
       read: this.#places.slashes(written.read, ['read']),
       leaveOut: written['leave-out'].map((glob, at) => this.#places.slashes(glob, ['leave-out', at])),
       skipTo: written['skip-to'],
+      addsViewport: written.viewport === 'add',
       labels: this.#labels(written.labels),
       links: written.links,
       style: this.#style(written.style),

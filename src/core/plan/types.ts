@@ -23,6 +23,8 @@ export interface Plan {
   read: string;
   leaveOut: readonly string[];
   skipTo: readonly string[];
+  /** Pages without a viewport line get one. */
+  addsViewport: boolean;
   labels: LabelSource;
   links: LinkStyle;
   style: { path: SitePath; mark: Mark } | null;

@@ -86,6 +86,11 @@ export const planKeys = {
     means: 'Where the skip link leads on pages that have no `main`; tried in order.',
     example: 'skip-to: ["#content", h1]',
   }),
+  viewport: preset(oneOf('leave', 'add'), 'leave', {
+    means:
+      'With `add`, pages that carry a menu and have no viewport line get one, so that phones lay them out in their own width; `kamino lift` takes it out again.',
+    example: 'viewport: add',
+  }),
   labels: preset(
     mapOf(labelsKeys),
     { from: 'title' },

@@ -154,6 +154,12 @@ export const siteRules = {
     why: 'A link leads to an id that Kamino gave to a heading, and that goes with the menus.',
     example: '<h2>Prices</h2>    →  <h2 id="prices">Prices</h2>',
   },
+  'no-viewport': {
+    severity: 'warning',
+    about: 'A page tells phones how wide to lay it out.',
+    why: 'Without a viewport line a phone lays a page out 980 px wide and shows it small. Nothing on it knows that the window is narrow: no menu folds.',
+    example: 'viewport: add',
+  },
   'foreign-mark': {
     severity: 'warning',
     about: 'Marks of Kamino’s stand only on what it wrote.',
