@@ -5,7 +5,7 @@ import { computedLook } from '../browser/old-look.ts';
 import { found } from '../core/check/index.ts';
 import { Outranking } from '../core/check/outranking.ts';
 import { outranked } from '../core/check/rules/outranked.ts';
-import { sameName } from '../core/draft/findings.ts';
+import { sameName, withoutViewport } from '../core/draft/findings.ts';
 import { menuFromFolders } from '../core/draft/from-folders.ts';
 import { menuFromHand } from '../core/draft/from-menu.ts';
 import { type Change, leftBehind, scriptsOf } from '../core/draft/left-behind.ts';
@@ -111,6 +111,8 @@ class Drafting {
     const menus = this.#site.pages.size === 0 ? [] : await this.#menusToWrite();
     if (hasErrors(this.#findings))
       return { ...result, status: 2, findings: sortFindings(this.#findings), plan: null };
+    if (menus.some(menu => menu.fold !== null))
+      this.#findings.push(...fromUser(withoutViewport(this.#site), this.#root));
     const text = writeDraft(await this.#draftOf(menus));
     if (this.#options.dryRun !== true) {
       writePlanSchema(file);
@@ -159,7 +161,6 @@ class Drafting {
       ],
       output,
       skipTo: skipTargets(this.#site),
-      addsViewport: [...this.#site.pages.values()].some(page => !page.frame.hasViewport),
       menus: await this.#questions.setApart(placed, this.#known),
       look,
     };

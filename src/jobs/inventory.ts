@@ -7,8 +7,7 @@ import {
   inventoryPages,
   nextStep,
 } from '../core/draft/inventory.ts';
-import type { HandSite } from '../core/hand/types.ts';
-import { lacksViewport } from '../core/inlay/findings.ts';
+import { withoutViewport } from '../core/draft/findings.ts';
 import { type Finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { noFolder, noPages, planIsAbove } from '../files/folder-errors.ts';
 import { findPlan, fromUser, isFolder, isThere, shownPath } from '../files/paths.ts';
@@ -47,9 +46,8 @@ export function inventory(folder = '.', { progress }: Pick<FolderOptions, 'progr
   const above = isThere(findPlan(root)) ? null : sitePlanAbove(root);
   const findings = sortFindings([
     ...(pages.length === 0 ? [noPages(root)] : []),
-    ...withoutViewport(site),
     ...(above === null ? [] : [planIsAbove(root, above)]),
-    ...fromUser([...ofFolder, ...checkSite(site)], root),
+    ...fromUser([...ofFolder, ...checkSite(site), ...withoutViewport(site)], root),
   ]);
   return {
     status: hasErrors(findings) ? 1 : 0,
@@ -60,17 +58,4 @@ export function inventory(folder = '.', { progress }: Pick<FolderOptions, 'progr
     next: nextStep(site, folder),
     findings,
   };
-}
-
-/** Pages on which no menu would fold on a phone. */
-function withoutViewport(site: HandSite): Finding[] {
-  const pages = [...site.pages].filter(([, page]) => !page.frame.hasViewport && !page.frame.isFrameset);
-  return pages.length === 0
-    ? []
-    : [
-        lacksViewport(
-          pages.map(([path]) => path),
-          false,
-        ),
-      ];
 }

@@ -1,3 +1,5 @@
+import type { HandSite } from '../hand/types.ts';
+import { lacksViewport } from '../inlay/findings.ts';
 import { type Finding, finding } from '../text/finding.ts';
 
 export function sameName(name: string): Finding {
@@ -7,4 +9,10 @@ export function sameName(name: string): Finding {
     `two menus are called \`${name}\``,
     'Name them:  --from foot="footer ul"',
   );
+}
+
+/** Pages on which no menu would fold on a phone. */
+export function withoutViewport(site: HandSite): Finding[] {
+  const pages = [...site.pages].filter(([, page]) => !page.frame.hasViewport && !page.frame.isFrameset);
+  return pages.length === 0 ? [] : [lacksViewport(pages.map(([path]) => path))];
 }

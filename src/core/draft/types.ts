@@ -7,8 +7,6 @@ export interface Draft {
   comments: readonly string[];
   output: string;
   skipTo: readonly string[];
-  /** Some page has no viewport line. */
-  addsViewport: boolean;
   menus: readonly DraftMenu[];
   look: DraftLook;
 }

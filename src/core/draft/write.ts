@@ -10,13 +10,11 @@ export function writeDraft(draft: Draft): string {
       output === 'in-place'
         ? 'the pages themselves; or a folder, such as  built'
         : 'a copy; or  in-place:  the pages themselves',
-    viewport: 'pages without a viewport line get one: no menu would fold on a phone',
   };
   document.contents = map([
     ['kamino', '1'],
     ['output', output],
     ...(skipTo.length > 0 ? [['skip-to', flow(skipTo)] as Row] : []),
-    ...(draft.addsViewport ? [['viewport', 'add'] as Row] : []),
     ['menus', list(menus.map(menuNode))],
     ...lookRows(look),
   ]) as never;

@@ -102,8 +102,8 @@ export function lacksMain(pages: readonly string[]): Finding {
   );
 }
 
-/** One finding for all pages that a phone lays out as wide as a desk. @param adds what the plan would be given */
-export function lacksViewport(pages: readonly string[], adds = true): Finding {
+/** One finding for all pages that a phone lays out as wide as a desk. */
+export function lacksViewport(pages: readonly string[]): Finding {
   const [page, they, line] = [
     counted(pages.length, 'page'),
     pages.length === 1 ? 'it' : 'them',
@@ -113,7 +113,7 @@ export function lacksViewport(pages: readonly string[], adds = true): Finding {
     'no-viewport',
     pages.length === 1 ? { file: pages[0]! } : null,
     `${page} without a viewport line: a phone lays ${they} out 980 px wide, and no menu folds there: ${shortened(pages, mostNamed)}`,
-    `Let Kamino put it in, with  viewport: add  in the plan${adds ? '' : ' that is drafted'}\nor write it into each head:  ${line}`,
+    `Write it into each head:  ${line}\nor let Kamino do so, with  viewport: add  in the plan.\nLook at such a page at 390 px then: one of a fixed width has to be scrolled sideways.`,
   );
 }
 
