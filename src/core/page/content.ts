@@ -10,6 +10,8 @@ export interface Identified extends Extent {
   id: string;
   /** The element's name; `a` also for an old `name` of a link. */
   element: string;
+  /** The heading that it stands in, or null. */
+  heading: Heading | null;
 }
 
 export interface Heading extends Extent {

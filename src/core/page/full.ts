@@ -139,9 +139,11 @@ class FullReader implements Listener {
     const extent = { start, end };
     this.#readMenu(attributes);
     const id = rawValue(attributes, 'id');
-    if (id !== null && id !== '') this.#ids.push({ start, end, id, element: name });
+    const heading = this.#open.length > 0 ? this.#headingAround() : null;
+    if (id !== null && id !== '') this.#ids.push({ start, end, id, element: name, heading });
     const oldName = name === 'a' ? rawValue(attributes, 'name') : null;
-    if (oldName !== null && oldName !== '') this.#ids.push({ start, end, id: oldName, element: name });
+    if (oldName !== null && oldName !== '')
+      this.#ids.push({ start, end, id: oldName, element: name, heading });
     this.#readLandmark(name, attributes, extent);
     if (headings.has(name)) this.#readHeading(name, id === '' ? null : id, extent);
     else if (name === 'a' || name === 'area') this.#readLink(name, attributes, extent);
@@ -149,6 +151,11 @@ class FullReader implements Listener {
     else if (name === 'time') this.#readDate(attributes);
     else if (name === 'img') this.#readAlternative(attributes);
     else if (name === 'br') for (const one of this.#open) one.parts.push(' ');
+  }
+
+  #headingAround(): Heading | null {
+    for (const { closes, of } of this.#open) if (headings.has(closes)) return of as Heading;
+    return null;
   }
 
   onEnd(): void {

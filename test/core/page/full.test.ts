@@ -3,6 +3,7 @@ import { type DefaultTreeAdapterMap, parse } from 'parse5';
 import { readFrame } from '../../../src/core/page/frame.ts';
 import { nothingWanted } from '../../../src/core/page/wanted.ts';
 import { readFull } from '../../../src/core/page/full.ts';
+import { sectionHeadings, sectionLabels } from '../../../src/core/page/sections.ts';
 import { awkward } from '../../helpers/awkward.ts';
 
 type Node = DefaultTreeAdapterMap['node'];
@@ -172,6 +173,37 @@ describe('the frame of a page', () => {
   it('names its slots', () => {
     expect(frame('<div data-kamino-slot="a&amp;b"><i></i></div>').slots).toMatchObject([
       { name: 'a&b', element: { start: 0, open: 32, close: 39, end: 45 } },
+    ]);
+  });
+});
+
+describe('a section', () => {
+  const raw = `<body><h2><a name=x1>Winter</a></h2><p>a
+<a name=x2></a><h2>Spring</h2>
+<section id=x3><h2><span id=x4>Summer</span> nights</h2></section>
+<h2 id=x5>Autumn <a name=x6></a></h2><p><a name=x7></a>text<p>more
+<h2>Late</h2>`;
+  const page = readFull('a.html', raw);
+
+  it('is called by the heading that has its id, that holds it, or that follows it', () => {
+    expect(Object.fromEntries(sectionLabels(page))).toEqual({
+      x1: 'Winter',
+      x2: 'Spring',
+      x3: 'Summer nights',
+      x4: 'Summer nights',
+      x5: 'Autumn',
+      x6: 'Autumn',
+      x7: 'Late',
+    });
+  });
+
+  it('has its own id, else the one that stands in it, else that of the section around it', () => {
+    expect(sectionHeadings(page).map(({ text, id }) => [text, id])).toEqual([
+      ['Winter', 'x1'],
+      ['Spring', 'x2'],
+      ['Summer nights', 'x4'],
+      ['Autumn', 'x5'],
+      ['Late', 'x7'],
     ]);
   });
 });
