@@ -87,27 +87,8 @@ function buildReport(result: BuildResult, seconds: number, voice: Voice): string
 }
 
 /** What a build made, in a few lines. */
-/** By these a file stays as it was, though the plan would change it. */
-const refusals: ReadonlySet<string> = new Set([
-  'cannot-write',
-  'link-in-way',
-  'edited-inside',
-  'edited-output',
-  'lost-record',
-]);
-
 export function buildTable(result: BuildResult, seconds: number, { out }: Voice): string {
   const { created, changed, gone, same, findings } = result;
-  const where = result.inPlace ? 'the pages' : `${result.output}/`;
-  const isSame = created.length + changed.length + gone.length === 0;
-  const isRefused = findings.some(({ rule }) => refusals.has(rule));
-  const head = isSame
-    ? isRefused
-      ? 'Nothing was changed: some files were left alone.'
-      : hasErrors(findings)
-        ? `Nothing has changed in ${where}.`
-        : `Nothing to do: ${where} ${result.inPlace ? 'are' : 'is'} as the plan says.`
-    : `Built ${counted(result.pages, 'page')} ${result.inPlace ? 'in place' : `into ${where}`}`;
   const files = [
     `${created.length} new`,
     `${changed.length} changed`,
@@ -121,7 +102,14 @@ export function buildTable(result: BuildResult, seconds: number, { out }: Voice)
     ['time', `${seconds.toFixed(2)} s`],
   ];
   const table = rows.map(([name, value]) => `  ${out.quiet(name.padEnd(9))} ${value}`).join('\n');
-  return `${out.strong(head)}\n${table}\n`;
+  return `${out.strong(headOf(result))}\n${table}\n`;
+}
+
+function headOf({ outcome, inPlace, output, pages, findings }: BuildResult): string {
+  const where = inPlace ? 'the pages' : `${output}/`;
+  if (outcome === 'built') return `Built ${counted(pages, 'page')} ${inPlace ? 'in place' : `into ${where}`}`;
+  if (hasErrors(findings)) return `Nothing has changed in ${where}.`;
+  return `Nothing to do: ${where} ${inPlace ? 'are' : 'is'} as the plan says.`;
 }
 
 function dryReport({ created, changed, gone, same, output }: BuildResult): string {

@@ -1,8 +1,7 @@
-import { randomBytes } from 'node:crypto';
 import picocolors from 'picocolors';
 import type { Finding } from '../core/text/finding.ts';
 import { type Paint, countFindings, renderFinding } from '../core/text/render.ts';
-import { visible } from '../core/text/visible.ts';
+import { visible, visibleJson } from '../core/text/visible.ts';
 
 /** Where a command's words go: what was asked for to `out`, all else to `err`. */
 export interface Io {
@@ -33,8 +32,8 @@ export function voiceOf(io: Io, { color, all }: { color: boolean; all?: true }):
   return { io, out, err, tellsAll: all === true };
 }
 
-/** Stands for the escape sign of a colour until the text is printed: no name and no page can have it. */
-export const escape = `\u{f0000}${randomBytes(8).toString('hex')}\u{f0001}`;
+/** Stands for the escape sign of a colour until the text is printed; it is another in each run, so that no page has it. */
+export const escape = `\u{f0000}${Math.random()}\u{f0001}`;
 
 /** The same ways out, with control characters shown: names and texts of pages do nothing to a terminal. */
 export function withoutControls(io: Io): Io {
@@ -44,29 +43,33 @@ export function withoutControls(io: Io): Io {
 
 /** A result as one JSON document, and nothing else; gives the exit status that it has. */
 export function tellJson(command: string, result: object, { io }: Voice): number {
-  const text = JSON.stringify({ kamino: 1, command, ...result }, null, 2);
-  // JSON lets some stand that are no letters.
-  io.out(`${text.replace(/[\x7f-\x9f\u061c\u200e\u200f\u2028-\u202e\u2066-\u2069]/g, asEscape)}\n`);
+  io.out(`${visibleJson(JSON.stringify({ kamino: 1, command, ...result }, null, 2))}\n`);
   return 'status' in result ? Number(result.status) : 0;
 }
 
 /** Findings to the error stream, and their count under them; on a terminal no more than fit, the worst first. */
 export function tellFindings(findings: readonly Finding[], { io, err, tellsAll }: Voice): void {
   if (findings.length === 0) return;
-  const { columns, rows } = (io.errIsTerminal && io.errSize?.()) || { columns: Infinity, rows: Infinity };
-  const texts = worstFirst(findings, tellsAll ? Infinity : rows).map(one => renderFinding(one, err, columns));
-  const room = tellsAll ? Infinity : Math.max(leastLines, rows - 4);
+  const { columns, rows } = sizeOf(io);
+  const room = tellsAll || rows === Infinity ? Infinity : Math.max(leastLines, rows - 4);
+  const texts = worstFirst(findings, room).map(one => renderFinding(one, err, columns));
   const shown = fitting(texts, room);
   const more = texts.length - shown.length;
   const rest = more === 0 ? '' : `, ${more} of them left out here;  --all  shows them`;
   io.err(`${shown.join('\n\n')}\n\n${countFindings(findings)}${rest}\n`);
 }
 
+/** Of the terminal that errors go to; a file has no size, and some terminals say that they have none. */
+function sizeOf({ errIsTerminal, errSize }: Io): { columns: number; rows: number } {
+  const size = errIsTerminal ? errSize?.() : undefined;
+  return { columns: size?.columns || Infinity, rows: size?.rows || Infinity };
+}
+
 const leastLines = 12;
 
 /** Where not all are told, errors come before what is less. */
-function worstFirst(findings: readonly Finding[], rows: number): Finding[] {
-  if (rows === Infinity) return [...findings];
+function worstFirst(findings: readonly Finding[], room: number): Finding[] {
+  if (room === Infinity) return [...findings];
   return (['error', 'warning', 'note'] as const).flatMap(severity =>
     findings.filter(one => one.severity === severity),
   );
@@ -95,8 +98,4 @@ function paintFor({ environment }: Io, isTerminal: boolean, wanted: boolean | un
     strong: kept(c.bold),
     quiet: kept(c.dim),
   };
-}
-
-function asEscape(sign: string): string {
-  return `\\u${sign.charCodeAt(0).toString(16).padStart(4, '0')}`;
 }

@@ -46,6 +46,10 @@ const commands = [
   addCompletion,
 ];
 
+/** Options of every command, before its name and behind it. */
+const all = ['--all', 'everything that is found, also where a terminal has no room for it'] as const;
+const noColor = ['--no-color', 'no colour in what is printed'] as const;
+
 function programFor(io: Io): Command {
   return new Command('kamino')
     .description(
@@ -54,8 +58,8 @@ function programFor(io: Io): Command {
     .version(version, '-V, --version', 'print the version')
     .helpOption('-h, --help', 'print help')
     .helpCommand('help [command]', 'print the help of a command')
-    .option('--no-color', 'no colour in what is printed')
-    .option('--all', 'everything that is found, also where a terminal has no room for it')
+    .option(...noColor)
+    .option(...all)
     .exitOverride()
     .configureOutput({
       writeOut: io.out,
@@ -84,10 +88,7 @@ export async function run(argv: readonly string[], given: Io): Promise<number> {
     }
   };
   for (const add of commands) add(program, act);
-  for (const command of program.commands)
-    command
-      .option('--all', 'everything that is found, also where a terminal has no room for it')
-      .option('--no-color', 'no colour in what is printed');
+  for (const command of program.commands) command.option(...all).option(...noColor);
   if (argv.length === 0) {
     program.outputHelp();
     return 0;

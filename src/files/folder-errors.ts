@@ -6,8 +6,16 @@ export function noFolder(path: string, remedy: string): Finding {
   return finding('cannot-read', { file: shownPath(path) }, 'there is no such folder', remedy);
 }
 
+/** What is odd in looking at this folder. @param above a plan in a folder above, whose pages these are */
+export function oddFolder(
+  folder: string,
+  { hasPages, above }: { hasPages: boolean; above: string | null },
+): Finding[] {
+  return [...(hasPages ? [] : [noPages(folder)]), ...(above === null ? [] : [planIsAbove(folder, above)])];
+}
+
 /** A folder that is looked at on its own, though a plan above it is there. */
-export function planIsAbove(folder: string, plan: string): Finding {
+function planIsAbove(folder: string, plan: string): Finding {
   return finding(
     'plan-above',
     { file: shownPath(folder) },

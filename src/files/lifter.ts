@@ -108,14 +108,8 @@ export class Lifter {
     const edited = keeps ? null : editedParts(path, raw);
     if (edited && !overwrite) return this.#leave(path, edited);
     try {
-      this.#take(path, raw);
-      if (edited)
-        this.findings.push(
-          ...remains(
-            path,
-            lift(raw, () => ''),
-          ),
-        );
+      const lifted = this.#take(path, raw);
+      if (edited) this.findings.push(...remains(path, lifted));
       (edited ? this.edited : this.lifted).push(path);
     } catch (error) {
       if (error instanceof LostRecord) this.#leave(path, lost(path, error));
@@ -129,13 +123,14 @@ export class Lifter {
     this.findings.push(why);
   }
 
-  #take(path: SitePath, raw: Raw): void {
+  #take(path: SitePath, raw: Raw): Raw {
     const { dryRun = false, keepMenus: keeps = false } = this.#options;
     const lifted = keeps ? keepMenus(raw) : lift(raw, hash => this.record.taken(hash));
     const file = join(this.#root, path);
     if (isReadOnly(file)) throw new ReadOnly(file);
     if (!dryRun) this.#writer.write(path, bytesOf(lifted));
     if (!keeps) this.#noteIds(path, raw);
+    return lifted;
   }
 
   #noteIds(path: SitePath, raw: Raw): void {

@@ -14,9 +14,9 @@ export class PageMaker {
   /** Pages with a menu that never folds on a phone, which lays them out as wide as a desk. */
   readonly lackViewport: string[] = [];
   /** Pages by the language that they say they are in, where Kamino's own words in them are of another. */
+  readonly otherLanguages = new Map<string, string[]>();
   /** Pages by `menu holder`, where a menu that is to stay stands in an element too short for it. */
   readonly staysShort = new Map<string, string[]>();
-  readonly otherLanguages = new Map<string, string[]>();
   readonly #root: string;
   readonly #inlayer: Inlayer;
   readonly #reader = new Reader();

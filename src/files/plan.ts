@@ -5,7 +5,7 @@ import { finding } from '../core/text/finding.ts';
 import { Source } from '../core/text/source.ts';
 import { wayTo } from './folder-errors.ts';
 import { inPlace } from './own.ts';
-import { contains, findPlan, isFolder, planAbove, shownPath } from './paths.ts';
+import { contains, findPlan, isFolder, isThere, planAbove, shownPath } from './paths.ts';
 
 /** A plan file with what it says. */
 export interface OpenPlan extends PlanReading {
@@ -52,8 +52,15 @@ const firstPlan =
 /** No plan, with what to do in a folder like this one. */
 function notHere(file: string): OpenPlan {
   const folder = dirname(file);
+  const here = findPlan(folder);
+  if (isThere(here))
+    return noPlan(
+      file,
+      `there is no such plan, and ${shownPath(here)} is one`,
+      'Name that one, or none for the plan here.',
+    );
   const above = planAbove(folder);
-  if (above !== null && placeIn(above, folder) !== null)
+  if (above !== null && placeIn(openPlan(above), folder) !== null)
     return noPlan(file, `there is no plan here, and one above: ${shownPath(above)}`, wayTo(above));
   const hasPages = isFolder(folder) && readdirSync(folder).some(name => /\.html?$/i.test(name));
   return noPlan(file, 'there is no plan here', hasPages ? draftOne : firstPlan);
@@ -75,12 +82,11 @@ function noPlan(file: string, message: string, remedy: string): OpenPlan {
 /** The plan in a folder above whose site these pages are a part of, and not its output; or null. */
 export function sitePlanAbove(folder: string): string | null {
   const above = planAbove(folder);
-  return above !== null && placeIn(above, folder) === 'site' ? above : null;
+  return above !== null && placeIn(openPlan(above), folder) === 'site' ? above : null;
 }
 
 /** What a folder is to a plan: its output or in it, a part of its site, or nothing. */
-export function placeIn(file: string, folder: string): 'output' | 'site' | null {
-  const { plan, folder: home } = openPlan(file);
+export function placeIn({ plan, folder: home }: OpenPlan, folder: string): 'output' | 'site' | null {
   if (!plan) return null;
   const isIn = (place: string): boolean => place === folder || contains(place, folder);
   if (plan.output !== inPlace && isIn(resolve(home, plan.output))) return 'output';

@@ -2,7 +2,7 @@ import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { crc32 } from 'node:zlib';
 import { findInlaid } from '../core/inlay/find.ts';
 import { bytesOf, rawOf } from '../core/text/bytes.ts';
-import type { Finding } from '../core/text/finding.ts';
+import { type Finding, hasErrors } from '../core/text/finding.ts';
 import { ReadOnly, Refusals, attempt, editedStyle, leftOut, linkToOther } from './errors.ts';
 import type { Finished } from './output.ts';
 import { inPlace, ownPaths } from './own.ts';
@@ -122,8 +122,7 @@ export class PlaceWriter implements SiteWriter {
 
   /** Whether some page was left as it was, with what it needs. */
   get #isNeeded(): boolean {
-    const keeps = ({ rule }: Finding): boolean => rule === 'edited-inside' || rule === 'lost-record';
-    return this.findings.length > 0 || this.#left.length > 0 || this.#run.findings.some(keeps);
+    return this.findings.length > 0 || this.#left.length > 0 || hasErrors(this.#run.findings);
   }
 
   /** A link to a page stays a link: the page that it leads to is changed, and once. */

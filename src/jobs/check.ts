@@ -1,7 +1,7 @@
 import { resolve } from 'node:path';
 import { checkSite } from '../core/check/index.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
-import { noFolder, noPages, planIsAbove } from '../files/folder-errors.ts';
+import { noFolder, oddFolder } from '../files/folder-errors.ts';
 import { inPlace } from '../files/own.ts';
 import { findPlan, fromUser, isFolder, isThere, shownPath } from '../files/paths.ts';
 import { openPlan, sitePlanAbove } from '../files/plan.ts';
@@ -32,8 +32,7 @@ export function check({ site: given, progress }: CheckOptions = {}): CheckResult
   const { site, findings: ofFolder } = openFolder(root, { plan, isLifted: false, base, progress });
   const pages = [...site.pages.values()];
   const findings = sortFindings([
-    ...(pages.length === 0 ? [noPages(root)] : []),
-    ...(above === null ? [] : [planIsAbove(root, above)]),
+    ...oddFolder(root, { hasPages: pages.length > 0, above }),
     ...fromUser([...ofFolder, ...checkSite(site)], root),
   ]);
   const ours = pages.flatMap(page =>

@@ -9,7 +9,7 @@ import {
 } from '../core/draft/inventory.ts';
 import { withoutViewport } from '../core/draft/findings.ts';
 import { type Finding, hasErrors, sortFindings } from '../core/text/finding.ts';
-import { noFolder, noPages, planIsAbove } from '../files/folder-errors.ts';
+import { noFolder, oddFolder } from '../files/folder-errors.ts';
 import { findPlan, fromUser, isFolder, isThere, shownPath } from '../files/paths.ts';
 import { sitePlanAbove } from '../files/plan.ts';
 import { type FolderOptions, openFolder } from './folder.ts';
@@ -45,8 +45,7 @@ export function inventory(folder = '.', { progress }: Pick<FolderOptions, 'progr
   const pages = inventoryPages(site);
   const above = isThere(findPlan(root)) ? null : sitePlanAbove(root);
   const findings = sortFindings([
-    ...(pages.length === 0 ? [noPages(root)] : []),
-    ...(above === null ? [] : [planIsAbove(root, above)]),
+    ...oddFolder(root, { hasPages: pages.length > 0, above }),
     ...fromUser([...ofFolder, ...checkSite(site), ...withoutViewport(site)], root),
   ]);
   return {

@@ -82,13 +82,16 @@ function listed(root: string, { file, plan }: OpenPlan, record: SiteRecord): Ret
 
 /** Why a folder without a plan of its own is not to be lifted; null where it is. */
 function misplacedLift(root: string): Finding | null {
-  const here = findPlan();
-  const plan = [planAbove(root), isThere(here) ? here : null].find(one => one !== null && placeIn(one, root));
-  if (!plan) return null;
-  const open = openPlan(plan);
-  return placeIn(plan, root) === 'site'
-    ? liftPart(root, plan)
-    : liftOutput(root, { plan, site: shownPath(resolve(open.folder, open.plan!.site)) });
+  const plans = [planAbove(root), findPlan()].flatMap(one =>
+    one !== null && isThere(one) ? [openPlan(one)] : [],
+  );
+  for (const open of plans) {
+    const place = placeIn(open, root);
+    if (place === 'site') return liftPart(root, open.file);
+    if (place === 'output')
+      return liftOutput(root, { plan: open.file, site: shownPath(resolve(open.folder, open.plan!.site)) });
+  }
+  return null;
 }
 
 function outputOf(open: OpenPlan): string | null {

@@ -69,7 +69,7 @@ describe('on a terminal', () => {
   const folder = folderWith({ 'a.html': page('One'), 'b.html': page('Two', `<main>${links}</main>`) });
   const told = (columns: number, ...args: string[]): string[] => {
     const program = join(import.meta.dirname, '../../dist/kamino.js');
-    const line = `stty cols ${columns} rows 30; ${process.execPath} ${program} check ${args.join(' ')}`;
+    const line = `stty cols ${columns} rows ${columns === 0 ? 0 : 30}; ${process.execPath} ${program} check ${args.join(' ')}`;
     const { stdout } = spawnSync('script', ['-qec', line, '/dev/null'], {
       cwd: folder,
       encoding: 'utf8',
@@ -88,6 +88,12 @@ describe('on a terminal', () => {
     const all = told(80, '--all').join('\n');
     expect(all.match(/error dead-link/g)).toHaveLength(30);
     expect(all).not.toContain('left out');
+  });
+
+  it('tells all in whole lines where the terminal says that it has no size', () => {
+    const lines = told(0, '; stty size').filter(line => /^\d/.test(line));
+    expect(lines.at(-1)).toMatch(/^(?:\d+ )?0$/);
+    expect(told(0).join('\n')).toMatch(/^b\.html:\d+:\d+: error dead-link: the site has no `gone29\.html`$/m);
   });
 
   it.each([40, 60, 200])('breaks lines of %d characters between words', columns => {

@@ -2,6 +2,7 @@ import { expect } from '@jest/globals';
 import { unfolded } from '../../src/core/plan/bare-menu.ts';
 import { Inlayer } from '../../src/core/inlay/inlay.ts';
 import { lift } from '../../src/core/inlay/lift.ts';
+import { plainEntry } from '../../src/core/menu/resolve-entries.ts';
 import type { ResolvedMenu } from '../../src/core/menu/types.ts';
 import type { MenuPlace } from '../../src/core/plan/types.ts';
 import { seekIn } from '../../src/core/page/select.ts';
@@ -11,22 +12,11 @@ import { treeOf } from './tree.ts';
 export function menu(place: MenuPlace | null, name = 'masthead'): ResolvedMenu {
   const entry = (label: string, path: string) =>
     ({
+      ...plainEntry,
       label,
       leadsTo: { kind: 'page', path },
       hook: path.replace(/\W+/g, '-'),
       depth: 1,
-      highlight: null,
-      look: null,
-      apart: false,
-      icon: null,
-      covers: null,
-      newWindow: false,
-      outsideMark: false,
-      save: false,
-      details: null,
-      lang: null,
-      hreflang: null,
-      entries: [],
     }) as const;
   return {
     name,

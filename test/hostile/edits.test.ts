@@ -253,9 +253,19 @@ class Life {
 
   writesAround(path: string): void {
     const word = `around${(this.#count += 1)}`;
-    const edit = (text: string): string => text.replace('<p>here</p>', `<p>here</p><p>${word}</p>`);
-    if (!this.read(path).includes('<p>here</p>')) return;
-    this.#write(path, edit(this.read(path)));
+    this.#writesBehindHere(path, word, `<p>${word}</p>`);
+  }
+
+  marksOwn(path: string): void {
+    const word = `own${(this.#count += 1)}`;
+    this.#writesBehindHere(path, word, `<i data-kamino="foot">${word}</i>`);
+  }
+
+  #writesBehindHere(path: string, word: string, markup: string): void {
+    const edit = (text: string): string => text.replace('<p>here</p>', `<p>here</p>${markup}`);
+    const there = this.read(path);
+    if (edit(there) === there) return;
+    this.#write(path, edit(there));
     const text = this.pages.get(path)!;
     if (text !== null) this.pages.set(path, edit(text));
     this.around.get(path)!.add(word);
@@ -277,17 +287,6 @@ class Life {
     if (edited === text) return;
     this.#write(path, edited);
     this.pages.set(path, null);
-  }
-
-  marksOwn(path: string): void {
-    const word = `own${(this.#count += 1)}`;
-    const edit = (text: string): string =>
-      text.replace('<p>here</p>', `<p>here</p><i data-kamino="foot">${word}</i>`);
-    if (!this.read(path).includes('<p>here</p>')) return;
-    this.#write(path, edit(this.read(path)));
-    const text = this.pages.get(path)!;
-    if (text !== null) this.pages.set(path, edit(text));
-    this.around.get(path)!.add(word);
   }
 
   takesMenu(path: string): void {

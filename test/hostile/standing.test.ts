@@ -21,6 +21,7 @@ test.each<[string, string, number, RegExp]>([
     2,
     /^sub\/kamino.yaml: error no-plan: .*, and one above: kamino.yaml\n {2}Name no folder/,
   ],
+  ['.', 'measure masthead', 2, /^masthead: error no-plan: there is no such plan, and kamino\.yaml is one\n/],
   ['sub', 'build', 2, /no-plan: .*, and one above: \.\.\/kamino\.yaml\n {2}Go to its folder: {2}cd \.\.\n/],
   ['sub', 'map', 2, /one above: \.\.\/kamino\.yaml/],
   ['sub', 'check', 0, /note plan-above: .*: \.\.\/kamino\.yaml[^]*\nChecked 1 page /],

@@ -4,8 +4,8 @@ import { charsetOf } from '../text/charset.ts';
 import { type Finding, finding } from '../text/finding.ts';
 import { counted } from '../text/nearest.ts';
 import { placeInRaw } from '../text/place.ts';
-import { inlayAttribute, parts as classes, sealAttribute } from '../markup/names.ts';
-import { unsealed } from '../markup/seal.ts';
+import { inlayAttribute, parts as classes } from '../markup/names.ts';
+import { resealed, withoutSpace } from '../markup/seal.ts';
 import { type Inlaid, findInlaid, findMarks } from './find.ts';
 
 /**
@@ -14,10 +14,10 @@ import { type Inlaid, findInlaid, findMarks } from './find.ts';
  * @param made what would be put in
  */
 export function editedInside(path: SitePath, there: Raw, made: readonly Raw[]): Finding | null {
-  const wanted = made.map(bare);
-  const part = findInlaid(there).find(
-    one => one.isEdited && !wanted.includes(bare(there.slice(one.start, one.end))),
-  );
+  const edited = findInlaid(there).filter(one => one.isEdited);
+  if (edited.length === 0) return null;
+  const wanted = made.map(withoutSpace);
+  const part = edited.find(one => !wanted.includes(withoutSpace(there.slice(one.start, one.end))));
   if (!part) return null;
   if (part.lacks !== null)
     return endTagGone({
@@ -27,7 +27,7 @@ export function editedInside(path: SitePath, there: Raw, made: readonly Raw[]): 
       remedy: 'or build with --overwrite to take it out and anew',
     });
   const text = there.slice(part.start, part.end);
-  const expected = withSealOf(text, made.find(one => nameIn(one) === part.name) ?? '');
+  const expected = resealed(made.find(one => nameIn(one) === part.name) ?? '', text);
   const same = sameLength(text, expected);
   const line = /[^\r\n]*/.exec(expected.slice(expected.lastIndexOf('\n', same) + 1))![0].trim();
   return editedPart({
@@ -62,7 +62,7 @@ function editedPart({ path, raw, part, same, remedy }: Edited & { same: number }
   const end = same === 0 ? part.start + 4 : lineEnd < 0 ? part.end : offset + Math.max(1, lineEnd);
   return finding(
     'edited-inside',
-    placeInRaw({ path, raw, charset: charsetOf(raw, 'utf-8') }, offset, end),
+    placeIn(path, raw, offset, end),
     'someone has edited this menu by hand; the page was left alone',
     remedy,
   );
@@ -72,7 +72,7 @@ function endTagGone({ path, raw, part, remedy }: Edited): Finding {
   const at = part.start + trimAscii(raw.slice(part.start, part.end)).length - 1;
   return finding(
     'edited-inside',
-    placeInRaw({ path, raw, charset: charsetOf(raw, 'utf-8') }, at, at + 1),
+    placeIn(path, raw, at, at + 1),
     `the end tag \`${part.lacks!}\` of ${part.name === null ? 'this' : `\`${part.name}\``} is gone: it would have to stand behind this; the page was left alone`,
     `Write it there again, ${remedy}.`,
   );
@@ -87,7 +87,7 @@ export function foreignMark(path: SitePath, raw: Raw): Finding[] {
   return [
     finding(
       'foreign-mark',
-      placeInRaw({ path, raw, charset: charsetOf(raw, 'utf-8') }, first.start, first.end),
+      placeIn(path, raw, first.start, first.end),
       `this tag has a mark of Kamino’s, and Kamino did not write it so; it${others} was left alone`,
       `Give the attribute another name; \`${inlayAttribute}\` marks what Kamino puts in and takes out.`,
     ),
@@ -104,7 +104,7 @@ export function remains(path: SitePath, raw: Raw): Finding[] {
   return [
     finding(
       'menu-remains',
-      placeInRaw({ path, raw, charset: charsetOf(raw, 'utf-8') }, first.index, first.index + first[0].length),
+      placeIn(path, raw, first.index, first.index + first[0].length),
       `${counted(all.length, 'tag')} of a menu ${all.length === 1 ? 'is' : 'are'} left in this page: it had been edited so that its end is not sure`,
       'Take out by hand what is left from here on.',
     ),
@@ -114,23 +114,15 @@ export function remains(path: SitePath, raw: Raw): Finding[] {
 const ownClasses: ReadonlySet<string> = new Set(Object.values(classes));
 
 function nameIn(text: Raw): string | null {
-  return / data-kamino="([^"]*)"/.exec(text)?.[1] ?? null;
-}
-
-const seal = new RegExp(` ${sealAttribute}="[^"]*"`);
-
-/** With the checksum of another text, to compare the two. */
-function withSealOf(text: Raw, one: Raw): Raw {
-  return one.replace(seal, () => seal.exec(text)?.[0] ?? '');
-}
-
-/** Without the checksum and all white space, which tell of no edit. */
-function bare(text: Raw): string {
-  return unsealed(text).replace(/[\0- ]+/g, '');
+  return new RegExp(` ${inlayAttribute}="([^"]*)"`).exec(text)?.[1] ?? null;
 }
 
 function sameLength(one: string, other: string): number {
   let same = 0;
   while (same < one.length && one[same] === other[same]) same += 1;
   return same;
+}
+
+function placeIn(path: SitePath, raw: Raw, ...[start, end]: [start: number, end: number]): Finding['place'] {
+  return placeInRaw({ path, raw, charset: charsetOf(raw, 'utf-8') }, start, end);
 }

@@ -66,7 +66,7 @@ export function unreadablePage(path: SitePath, why: string): Finding {
     'unreadable-page',
     { file: path },
     `${why}; the page is as it was`,
-    'Save the page as UTF-8.',
+    'Save the page as UTF-8, or name it in `leave-out`.',
   );
 }
 

@@ -14,8 +14,20 @@ export function sealed(part: Raw): Raw {
   return `${part.slice(0, end)}${sealMark}${digits(sumOf(part))}"${part.slice(end)}`;
 }
 
-/** The same without it. */
-export function unsealed(part: Raw): Raw {
+/** The same with the checksum that another part has, to compare the two. */
+export function resealed(part: Raw, other: Raw): Raw {
+  const [at, there] = [sealAt(part), sealAt(other)];
+  return at < 0 || there < 0
+    ? part
+    : part.slice(0, at) + other.slice(there, there + sealLength) + part.slice(at + sealLength);
+}
+
+/** What the checksum is of: all but itself and white space, which tells of no edit. */
+export function withoutSpace(part: Raw): Raw {
+  return unsealed(part).replace(/[\0- ]+/g, '');
+}
+
+function unsealed(part: Raw): Raw {
   const at = sealAt(part);
   return at < 0 ? part : part.slice(0, at) + part.slice(at + sealLength);
 }
@@ -39,15 +51,15 @@ export function endByChecksum(
   const at = sealAt(part);
   if (at < 0) return -1;
   const wanted = parseInt(seal, 16);
-  let sum = added(basis, part.slice(0, at));
+  let sum = sumOf(part.slice(0, at));
   const edges = /[<>]/g;
   let from = at + sealLength;
   for (edges.lastIndex = from; ;) {
     const edge = edges.exec(part);
     if (!edge) return -1;
     const end = edge[0] === '>' ? edge.index + 1 : edge.index;
-    sum = added(sum, part.slice(from, end));
-    if (added(sum, tail) === wanted) return start + end;
+    sum = sumOf(part.slice(from, end), sum);
+    if (sumOf(tail, sum) === wanted) return start + end;
     from = end;
   }
 }
@@ -62,12 +74,8 @@ const basis = 0x811c9dc5;
 const prime = 0x01000193;
 
 /** FNV-1a of 32 bits (Fowler, Noll and Vo) over all that is no white space: a page that is laid out anew is not edited. */
-function sumOf(part: Raw): number {
-  return added(basis, part);
-}
-
-function added(sum: number, part: Raw): number {
-  let next = sum;
+function sumOf(part: Raw, before = basis): number {
+  let next = before;
   for (let at = 0; at < part.length; at += 1) {
     const byte = part.charCodeAt(at);
     if (byte > 0x20) next = Math.imul(next ^ byte, prime) >>> 0;

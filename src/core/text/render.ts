@@ -37,8 +37,8 @@ export function renderFinding(one: Finding, paint: Paint = plain, width = Infini
 }
 
 /** All of them, an empty line between, and no count. */
-export function renderFindings(findings: readonly Finding[], paint: Paint = plain): string {
-  return findings.map(one => renderFinding(one, paint)).join('\n\n');
+export function renderFindings(findings: readonly Finding[]): string {
+  return findings.map(one => renderFinding(one)).join('\n\n');
 }
 
 /** What is to be typed or written, two spaces away from the words around it, is not broken. */

@@ -14,8 +14,17 @@ export function visibleName(name: string): string {
   return visible(name).replace(/[\n\t]/g, shown);
 }
 
+/** A document of JSON with all of them by their numbers: JSON lets some stand that show nothing. */
+export function visibleJson(json: string): string {
+  return json.replace(hidden, numbered);
+}
+
 function shown(sign: string): string {
   const code = sign.charCodeAt(0);
   if (code < 0x20) return String.fromCharCode(0x2400 + code);
-  return code === 0x7f ? '\u2421' : `\\u${code.toString(16).padStart(4, '0')}`;
+  return code === 0x7f ? '\u2421' : numbered(sign);
+}
+
+function numbered(sign: string): string {
+  return `\\u${sign.charCodeAt(0).toString(16).padStart(4, '0')}`;
 }

@@ -1,24 +1,15 @@
 import { expect, test } from '@jest/globals';
 import { unfolded } from '../../../src/core/plan/bare-menu.ts';
+import { plainEntry } from '../../../src/core/menu/resolve-entries.ts';
 import { marksOn } from '../../../src/core/menu/marks.ts';
 import type { ResolvedEntry, ResolvedMenu } from '../../../src/core/menu/types.ts';
 
 const entry = (path: string, entries: ResolvedEntry[] = []): ResolvedEntry => ({
+  ...plainEntry,
   label: path,
   leadsTo: { kind: 'page', path },
   hook: path,
   depth: 1,
-  highlight: null,
-  look: null,
-  apart: false,
-  icon: null,
-  covers: null,
-  newWindow: false,
-  outsideMark: false,
-  save: false,
-  details: null,
-  lang: null,
-  hreflang: null,
   entries,
 });
 const menu: ResolvedMenu = {
