@@ -6,7 +6,11 @@ import { build } from 'esbuild';
 const outdir = 'dist';
 const old = existsSync(outdir) ? readdirSync(outdir).filter(name => /\.(js|txt)$/.test(name)) : [];
 const result = await build({
-  entryPoints: { kamino: 'src/cli/main.ts', index: 'src/index.ts' },
+  entryPoints: {
+    kamino: 'src/cli/main.ts',
+    index: 'src/index.ts',
+    'read-worker': 'src/files/read-worker.ts',
+  },
   outdir,
   bundle: true,
   splitting: true,

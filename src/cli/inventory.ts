@@ -34,12 +34,17 @@ async function work(folder: string, { json }: { json?: true }, voice: Voice): Pr
   else {
     if (result.status !== 2)
       voice.io.out(`${report(result, plainTable(columns.map(voice.out.quiet), aligns), voice)}\n`);
-    tellFindings(result.findings, voice);
+    tellFindings(result.findings, voice, isLarge(result) ? mostFindingLines : Infinity);
     if (result.status !== 2)
       voice.io.out(`${result.findings.length > 0 ? '\n' : ''}${nextLine(result, voice)}`);
   }
   return result.status;
 }
+
+/** Of a large site, what a screen or two hold is shown. */
+const isLarge = ({ pages }: Inventory): boolean => pages.length > mostRows;
+const mostRows = 40;
+const mostFindingLines = 44;
 
 const widths = { page: 38, title: 34 };
 const columns = ['page', 'title', 'sections', 'words', 'in', 'out'];
@@ -48,16 +53,20 @@ const aligns = ['left', 'left', 'right', 'right', 'right', 'right'] as const;
 function report(inventory: Inventory, table: PlainTable, voice: Voice): string {
   const { pages, otherFiles, site, findings } = inventory;
   const { out } = voice;
-  let folder = '';
-  for (const page of [...pages].sort(byFolder)) {
-    const [own, name] = splitPath(page.path);
-    if (own !== folder && own !== '') table.push([out.strong(visibleName(`${own}/`)), '', '', '', '', '']);
-    folder = own;
-    table.push(row(page, `${own === '' ? '' : '  '}${name}`));
+  const folders = foldersOf(pages);
+  const shown = isLarge(inventory) && !voice.tellsAll ? Math.floor(mostRows / folders.size) : Infinity;
+  let left = 0;
+  for (const [own, inside] of folders) {
+    const count = inside.length > shown ? `  ${out.quiet(counted(inside.length, 'page'))}` : '';
+    if (own !== '') table.push([`${out.strong(visibleName(`${own}/`))}${count}`, '', '', '', '', '']);
+    for (const page of inside.slice(0, shown))
+      table.push(row(page, `${own === '' ? '' : '  '}${splitPath(page.path)[1]}`));
+    left += Math.max(0, inside.length - shown);
   }
+  const more = left === 0 ? '' : `\n${out.quiet(`and ${counted(left, 'page')} more;  --all  shows them`)}`;
   const head = `${counted(pages.length, 'page')} and ${counted(otherFiles, 'other file')} in ${site === '.' ? 'this folder' : `${site}/`}`;
   const ends = findings.length === 0 ? '\n\nNothing is wrong in them.' : '';
-  return `${out.strong(head)}\n\n${table.toString().replace(/ +$/gm, '')}${menuLines(inventory, voice)}${ends}\n`;
+  return `${out.strong(head)}\n\n${table.toString().replace(/ +$/gm, '')}${more}${menuLines(inventory, voice)}${ends}\n`;
 }
 
 /** The menus written by hand, each with its entries and where they lead. */
@@ -99,6 +108,18 @@ function row(page: InventoryPage, name: string): string[] {
   const { links, linkedFrom, sections, title, words } = page;
   const numbers = [sections.length, words, linkedFrom, links.page + links.file + links.away + links.nowhere];
   return [cut(name, widths.page), cut(title ?? '(none)', widths.title), ...numbers.map(String)];
+}
+
+/** The pages by their folders, in the order in which they are shown. */
+function foldersOf(pages: readonly InventoryPage[]): Map<string, InventoryPage[]> {
+  const folders = new Map<string, InventoryPage[]>();
+  for (const page of [...pages].sort(byFolder)) {
+    const [own] = splitPath(page.path);
+    const inside = folders.get(own);
+    if (inside) inside.push(page);
+    else folders.set(own, [page]);
+  }
+  return folders;
 }
 
 /** Pages of a folder before those of the folders in it. */

@@ -47,12 +47,23 @@ export function tellJson(command: string, result: object, { io }: Voice): number
   return 'status' in result ? Number(result.status) : 0;
 }
 
-/** Findings to the error stream, and their count under them; on a terminal no more than fit, the worst first. */
-export function tellFindings(findings: readonly Finding[], { io, err, tellsAll }: Voice): void {
+/**
+ * Findings to the error stream, and their count under them; on a terminal no more than fit, the worst first.
+ * @param most lines of them anywhere, where nobody has asked for all
+ */
+export function tellFindings(
+  findings: readonly Finding[],
+  { io, err, tellsAll }: Voice,
+  most = Infinity,
+): void {
   if (findings.length === 0) return;
   const { columns, rows } = sizeOf(io);
-  const room = tellsAll || rows === Infinity ? Infinity : Math.max(leastLines, rows - 4);
-  const texts = worstFirst(findings, room).map(one => renderFinding(one, err, columns));
+  const room = tellsAll
+    ? Infinity
+    : Math.min(most, rows === Infinity ? rows : Math.max(leastLines, rows - 4));
+  const texts = worstFirst(findings, room).map(one =>
+    renderFinding(one, err, { width: columns, places: tellsAll ? Infinity : mostPlaces }),
+  );
   const shown = fitting(texts, room);
   const more = texts.length - shown.length;
   const rest = more === 0 ? '' : `, ${more} of them left out here;  --all  shows them`;
@@ -66,6 +77,7 @@ function sizeOf({ errIsTerminal, errSize }: Io): { columns: number; rows: number
 }
 
 const leastLines = 12;
+const mostPlaces = 4;
 
 /** Where not all are told, errors come before what is less. */
 function worstFirst(findings: readonly Finding[], room: number): Finding[] {

@@ -1,6 +1,7 @@
 import { existsSync, realpathSync, statSync } from 'node:fs';
 import { basename, dirname, isAbsolute, join, relative, resolve, sep } from 'node:path';
 import type { Finding } from '../core/text/finding.ts';
+import type { Place } from '../core/text/source.ts';
 
 const planNames = ['kamino.yaml', 'kamino.yml', 'kamino.json'];
 
@@ -32,9 +33,12 @@ export function shownPath(path: string): string {
 export function fromUser(findings: readonly Finding[], root: string): Finding[] {
   const shown = shownPath(root);
   if (shown === '.') return [...findings];
-  return findings.map(one =>
-    one.place ? { ...one, place: { ...one.place, file: `${shown}/${one.place.file}` } } : one,
-  );
+  const moved = (place: Place): Place => ({ ...place, file: `${shown}/${place.file}` });
+  return findings.map(one => ({
+    ...one,
+    place: one.place && moved(one.place),
+    ...(one.also ? { also: one.also.map(moved) } : {}),
+  }));
 }
 
 /** The real place of a folder that may not exist yet. */

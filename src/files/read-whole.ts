@@ -3,16 +3,15 @@ import { join } from 'node:path';
 import { frontPage } from '../core/address/front.ts';
 import { pathMatcher } from '../core/address/glob.ts';
 import type { SitePath } from '../core/address/path.ts';
-import { handMenus } from '../core/hand/candidates.ts';
 import type { HandMenu, HandSite } from '../core/hand/types.ts';
 import { type Taken, lift } from '../core/inlay/lift.ts';
 import type { FullPage } from '../core/page/content.ts';
-import { readWithTree } from '../core/page/full.ts';
 import type { Tree } from '../core/page/tree.ts';
 import { rawOf } from '../core/text/bytes.ts';
-import { unreadable } from '../core/text/charset.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
+import { type ReadPage, readPage } from './read-page.ts';
 import { usualRead } from './site.ts';
+import { readInTwo, worthTwo } from './two-threads.ts';
 import type { Walk } from './walk.ts';
 
 export interface WholeReading {
@@ -27,39 +26,49 @@ export interface WholeOptions {
   /** The folder of the server in which the site will lie. */
   base?: string;
   /** Looks at a page while its tree is there. */
-  see?: (page: FullPage, tree: Tree) => void;
+  see?: ((page: FullPage, tree: Tree) => void) | undefined;
   progress?: (done: number, all: number) => void;
 }
-
-const nothing = (): void => undefined;
 
 /** Reads every page of a listed site whole, each in one go. */
 export function readWholeSite(
   root: string,
   { files, findings: listed }: Walk,
-  { lifted = null, base = '/', see = nothing, progress = nothing }: WholeOptions = {},
+  { lifted = null, base = '/', see, progress }: WholeOptions = {},
 ): WholeReading {
   const findings = [...listed];
   const isPage = pathMatcher([usualRead], true);
-  const pages = new Map<SitePath, FullPage>();
-  const candidates = new Map<SitePath, readonly HandMenu[]>();
   const paths = files.map(file => file.path.normalize('NFC'));
-  paths.forEach((path, at) => {
-    progress(at, paths.length);
-    if (!isPage(path)) return;
-    const raw = rawOf(readFileSync(join(root, files[at]!.path)));
-    const { page, tree } = readWithTree(path, lifted ? lift(raw, hash => lifted(hash) ?? '') : raw);
-    const why = unreadable(raw, page.frame.charset);
-    if (why !== null) {
-      findings.push(finding('unreadable-page', { file: path }, why, 'Save the page as UTF-8.'));
-      return;
+  const pages = paths.flatMap((path, at) => (isPage(path) ? [{ path, file: files[at]!.path }] : []));
+  const read = new Map<number, ReadPage>();
+  const readHere = (at: number): void => {
+    progress?.(read.size, pages.length);
+    const { path, file } = pages[at]!;
+    const raw = rawOf(readFileSync(join(root, file)));
+    read.set(at, readPage(path, lifted ? lift(raw, hash => lifted(hash) ?? '') : raw, see));
+  };
+  const isWorth = see === undefined && isLarge(files, isPage);
+  const elsewhere = isWorth ? readInTwo({ root, pages }, readHere) : new Map<number, ReadPage>();
+  const known = new Map<SitePath, FullPage>();
+  const candidates = new Map<SitePath, readonly HandMenu[]>();
+  for (const [at, { path }] of pages.entries()) {
+    if (!read.has(at) && !elsewhere.has(at)) readHere(at);
+    const one = read.get(at) ?? elsewhere.get(at)!;
+    if ('why' in one)
+      findings.push(finding('unreadable-page', { file: path }, one.why, 'Save the page as UTF-8.'));
+    else {
+      known.set(path, one.page);
+      candidates.set(path, one.menus);
     }
-    pages.set(path, page);
-    see(page, tree);
-    candidates.set(path, handMenus(tree));
-  });
-  const front = frontPage(new Set(pages.keys()));
-  return { site: { pages, files: new Set(paths), front, base, candidates }, findings };
+  }
+  const front = frontPage(new Set(known.keys()));
+  return { site: { pages: known, files: new Set(paths), front, base, candidates }, findings };
+}
+
+function isLarge(files: Walk['files'], isPage: (path: SitePath) => boolean): boolean {
+  let bytes = 0;
+  for (const { path, size } of files) if (isPage(path)) bytes += size;
+  return bytes > worthTwo;
 }
 
 /** The text of a style sheet or script of a listed site; null where it has none of that name. */

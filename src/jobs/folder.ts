@@ -1,7 +1,9 @@
 import { dirname } from 'node:path';
 import { Outranking } from '../core/check/outranking.ts';
 import type { CheckedSite } from '../core/check/types.ts';
+import type { FullPage } from '../core/page/content.ts';
 import { Sheets } from '../core/page/reader.ts';
+import type { Tree } from '../core/page/tree.ts';
 import type { Finding } from '../core/text/finding.ts';
 import { readWholeSite, textIn } from '../files/read-whole.ts';
 import { SiteRecord } from '../files/record.ts';
@@ -36,13 +38,14 @@ export function openFolder(root: string, options: FolderOptions): OpenFolder {
   const text = textIn(root, listed);
   const sheets = new Sheets(text);
   const outranking = new Outranking(sheets);
+  const see = (page: FullPage, tree: Tree): void => {
+    if (!isLifted) outranking.see(page, tree);
+    if (hasSheets) sheets.rules(page.frame.path, tree);
+  };
   const { site, findings } = readWholeSite(root, listed, {
     lifted: isLifted ? hash => record.taken(hash) : null,
     base,
-    see: (page, tree) => {
-      if (!isLifted) outranking.see(page, tree);
-      if (hasSheets) sheets.rules(page.frame.path, tree);
-    },
+    ...(isLifted && !hasSheets ? {} : { see }),
     ...(progress ? { progress } : {}),
   });
   return { site: { ...site, beating: outranking.found }, sheets, text, findings };

@@ -25,7 +25,6 @@ export function menuFromHand(
   const entries = threeLevels(entriesFrom(menu.entries, known, byName), lost);
   const [first] = menu.copies.values();
   const form = first!.region === 'aside' ? 'column' : first!.region === 'footer' ? 'plain' : 'bar';
-  const isUsual = menu.copies.size * 2 > site.pages.size;
   return {
     name,
     title: titleFor(name),
@@ -33,7 +32,7 @@ export function menuFromHand(
     comments: [
       `The shared version of ${counted(menu.copies.size, 'copy', 'copies')} on ${counted(site.pages.size, 'page')}.`,
     ],
-    carriedBy: isUsual ? null : patternsFor([...menu.copies.keys()]),
+    carriedBy: menu.isUsual ? null : patternsFor([...menu.copies.keys()]),
     place: selectors.length === 0 ? null : { side: 'instead-of', selectors },
     fold: form === 'bar' ? 'below 48em' : null,
     entries,

@@ -83,9 +83,7 @@ const mostNamed = 3;
 
 /** The command to go on with: the menus that most pages carry are what a plan takes over. */
 export function nextStep(site: HandSite, folder: string): { command: string; about: string } {
-  const usual = siteMenus(site).filter(
-    menu => menu.selectors.length > 0 && menu.copies.size * 2 > site.pages.size,
-  );
+  const usual = siteMenus(site).filter(menu => menu.selectors.length > 0 && menu.isUsual);
   const command = `kamino draft${folder === '.' ? '' : ` ${folder}`}`;
   const [first] = usual;
   if (!first) return { command, about: 'no menu is on most pages: by folders and titles' };

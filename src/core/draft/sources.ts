@@ -105,13 +105,13 @@ export function countEntries({ entries }: { entries: DraftMenu['entries'] }): nu
 export function choicesOf(site: HandSite): { selector: string; about: string; isUsual: boolean }[] {
   return siteMenus(site)
     .filter(menu => menu.selectors.length > 0)
-    .map(({ copies, entries, selectors }) => {
+    .map(({ copies, entries, selectors, isUsual }) => {
       const labels = entries.slice(0, 5).map(one => one.label);
       const pages = `on ${copies.size} of ${counted(site.pages.size, 'page')}`;
       return {
         selector: selectors[0]!.selector,
         about: `${pages}: ${labels.join(', ')}${entries.length > 5 ? ' …' : ''}`,
-        isUsual: copies.size * 2 > site.pages.size,
+        isUsual,
       };
     });
 }

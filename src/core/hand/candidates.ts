@@ -1,8 +1,9 @@
 import type { TreeNode, Tree, TreeText } from '../page/tree.ts';
-import { childrenOf, descendants, firstsBehind, isNode, roleOf, textOf, valueOf } from '../page/tree.ts';
+import { childrenOf, firstsBehind, isNode, roleOf, textOf, valueOf } from '../page/tree.ts';
 import { entriesOf, isLink, isOurs, isSeparator } from './entries.ts';
 import { Selectors } from './selectors.ts';
-import { type HandEntry, type HandMenu, flatEntries } from './types.ts';
+import { kindOfEntries } from './kinds.ts';
+import type { HandMenu } from './types.ts';
 
 const blocks: ReadonlySet<string> = new Set(
   'ul ol menu dir dl table tr td th div p center font span b small section aside header footer map address blockquote'.split(
@@ -24,24 +25,30 @@ const unseen: ReadonlySet<string> = new Set([
   'title',
   'textarea',
 ]);
-const longestLabel = 40;
 
-/** The parts of a page that look like menus: most of what they say is links. */
+/** So many letters outside of links are no text. */
+const fewLetters = 12;
+
+/** The parts of a page of which most of what they say is links, each with what it is by itself. */
 export function handMenus(tree: Tree): HandMenu[] {
-  endLists(tree);
+  const unclosed = tree.nodes.filter(node => lists.has(node.name) && node.close < 0);
+  if (unclosed.length > 0) endLists(tree, unclosed);
   const holdings = new Holdings(tree);
   const nodes = tree.content.filter(isNode).flatMap(node => candidatesIn(tree, node, holdings));
   if (nodes.length === 0) return [];
-  const selectors = new Selectors(tree);
-  return nodes
-    .map(node => menuOf(tree, node, selectors))
-    .filter(menu => !menu.isTrail && isMenu(menu.entries));
+  const menus = nodes.map(node => ({ node, menu: menuOf(tree, node, unclosed) }));
+  // A list that is no menu and has no name is never sought.
+  const sought = menus.filter(({ menu }) => menu.kind !== 'list' || menu.element.includes(' '));
+  const selectors = new Selectors(
+    tree,
+    sought.map(one => one.node),
+  );
+  for (const { node, menu } of sought) menu.selectors = selectors.for(node);
+  return menus.map(one => one.menu);
 }
 
 /** Lists that are never closed let go of what is no entry, and of all behind it. */
-function endLists(tree: Tree): void {
-  const open = tree.nodes.filter(node => lists.has(node.name) && node.close < 0);
-  if (open.length === 0) return;
+function endLists(tree: Tree, open: readonly TreeNode[]): void {
   const firsts = firstsBehind(tree);
   for (const list of open) {
     const first = firsts.get(list);
@@ -146,8 +153,9 @@ function candidatesIn(tree: Tree, node: TreeNode, holdings: Holdings): TreeNode[
   if (isLandmark) return [node];
   if (!blocks.has(node.name)) return inner();
   const own = holdings.of(node);
-  if (own.hasTitle || own.other > Math.max(12, own.linked * 0.6)) return inner();
-  if (lists.has(node.name) || node.name === 'table' || node.name === 'tr') return [node];
+  if (own.hasTitle || own.other > Math.max(fewLetters, own.linked * 0.6)) return inner();
+  if (lists.has(node.name)) return [node];
+  if (node.name === 'table' || node.name === 'tr') return menuInTable(node, inner, holdings);
   const whole = childrenOf(node).find(one => holdings.links(one) === links);
   const isBare = !node.attributes.some(one => one.name === 'id' || one.name === 'class');
   if (
@@ -165,20 +173,31 @@ function candidatesIn(tree: Tree, node: TreeNode, holdings: Holdings): TreeNode[
     : [node];
 }
 
-function menuOf(tree: Tree, node: TreeNode, selectors: Selectors): HandMenu {
-  const unclosed = [...descendants(node)]
-    .filter(one => lists.has(one.name) && one.close < 0)
+/** A table that lays out a page with little on it holds a menu, and is none. */
+function menuInTable(node: TreeNode, inner: () => TreeNode[], holdings: Holdings): TreeNode[] {
+  const { other } = holdings.of(node);
+  if (other <= fewLetters) return [node];
+  const found = inner();
+  const most = found.find(one => holdings.links(one) * 5 >= holdings.links(node) * 3);
+  return most && other - holdings.of(most).other > fewLetters ? found : [node];
+}
+
+function menuOf(tree: Tree, node: TreeNode, open: readonly TreeNode[]): HandMenu {
+  const unclosed = open
+    .filter(one => one === node || liesIn(one, node))
     .map(one => ({ start: one.start, end: one.open }));
   const named = ['class', 'id'].map(name => valueOf(node, name, tree.charset) ?? '').join(' ');
+  const entries = entriesOf(tree, node);
+  const kind = isTrail(tree, node) ? 'breadcrumb' : kindOfEntries(entries);
   return {
     start: node.start,
     open: node.open,
     end: node.end,
-    selectors: selectors.for(node),
-    kind: `${node.name} ${named}`.trim(),
+    selectors: [],
+    kind,
+    element: `${node.name} ${named}`.trim(),
     region: regionOf(tree, node),
-    entries: entriesOf(tree, node),
-    isTrail: isTrail(tree, node),
+    entries,
     unclosed,
   };
 }
@@ -187,13 +206,25 @@ function menuOf(tree: Tree, node: TreeNode, selectors: Selectors): HandMenu {
 function isTrail(tree: Tree, node: TreeNode): boolean {
   const named = ['class', 'id', 'aria-label'].map(name => valueOf(node, name, tree.charset) ?? '').join(' ');
   if (/crumb|you are here/i.test(named)) return true;
-  const texts = [...descendants(node)].flatMap(one =>
-    isLink(one) ? [] : one.content.filter(inner => !isNode(inner)).map(inner => textOf(tree, inner).trim()),
-  );
-  const signs = texts.filter(text => /^(?:>|»|›|→|\/|::)/u.test(text)).length;
-  return (
-    signs > 0 && texts.every(text => text === '' || /^(?:>|»|›|→|\/|::)/u.test(text) || text === texts.at(-1))
-  );
+  let last = '';
+  let signs = 0;
+  for (const text of textsBeside(tree, node)) {
+    // Only the last one may be words: the page itself.
+    if (last !== '') return false;
+    if (/^(?:>|»|›|→|\/|::)/u.test(text)) signs += 1;
+    else last = text;
+  }
+  return signs > 0;
+}
+
+/** The texts that are in no link. */
+function* textsBeside(tree: Tree, node: TreeNode): Generator<string> {
+  for (const one of node.content) {
+    if (!isNode(one)) {
+      const text = textOf(tree, one).trim();
+      if (text !== '') yield text;
+    } else if (!isLink(one)) yield* textsBeside(tree, one);
+  }
 }
 
 function regionOf(tree: Tree, node: TreeNode): HandMenu['region'] {
@@ -205,18 +236,4 @@ function regionOf(tree: Tree, node: TreeNode): HandMenu['region'] {
     if (one.name === 'nav') return 'navigation';
   }
   return 'other';
-}
-
-/** Not a trail to this page, not a leaf to the next one, not a row of numbers. */
-function isMenu(entries: readonly HandEntry[]): boolean {
-  const all = [...flatEntries(entries)].map(({ entry }) => entry);
-  const links = all.filter(one => one.href !== null);
-  const plain = all.filter(one => one.href === null && one.entries.length === 0);
-  if (links.length < 2 || plain.length > Math.max(1, links.length / 2)) return false;
-  const labels = links.map(one => one.label);
-  if (labels.reduce((sum, label) => sum + label.length, 0) > longestLabel * labels.length) return false;
-  const turning = labels.filter(label =>
-    /^\W*(?:\d+|prev\w*|next|back|up|top|first|last|newer|older)\b\W*$/i.test(label),
-  );
-  return turning.length * 2 < labels.length;
 }

@@ -1,5 +1,13 @@
 import type { SitePath } from '../address/path.ts';
-import { type CopyEntry, type SiteEntry, copyEntries, entryKey, flatShared, matched } from './shared.ts';
+import {
+  type CopyEntry,
+  type SiteEntry,
+  copyEntries,
+  entryKey,
+  flatShared,
+  matched,
+  withoutTurning,
+} from './shared.ts';
 import { type SiteMenu, siteMenus } from './site-menus.ts';
 import type { HandMenu, HandSite } from './types.ts';
 
@@ -31,15 +39,14 @@ const known = new WeakMap<HandSite, Difference[]>();
 function differencesOf(menu: SiteMenu, site: HandSite): Difference[] {
   const shared = flatShared(menu.entries);
   const copies = [...menu.copies].map(([path, hand]) => {
-    const entries = copyEntries(hand, path, site);
+    const entries = withoutTurning(copyEntries(hand, path, site), menu.turning);
     return { path, hand, entries, match: matched(entries, shared) };
   });
   const marks = currentMarks(copies);
-  const isUsual = menu.copies.size * 2 > site.pages.size;
   return [
     ...copies.flatMap(copy => inCopy(copy, menu, shared)),
     ...copies.flatMap(copy => wrongMarks(copy, menu, shared, marks)),
-    ...(isUsual
+    ...(menu.isUsual
       ? menu.lacking.map(path => ({ kind: 'lacking', path, menu, start: 0, end: 0 }) as const)
       : []),
   ];
@@ -48,7 +55,7 @@ function differencesOf(menu: SiteMenu, site: HandSite): Difference[] {
 interface Copy {
   path: SitePath;
   hand: HandMenu;
-  entries: CopyEntry[];
+  entries: readonly CopyEntry[];
   match: ReadonlyMap<CopyEntry, SiteEntry>;
 }
 
@@ -65,7 +72,7 @@ function inCopy(
       found.push({ kind: 'missing', shared: one, ...at({ start: hand.start, end: hand.open }) });
   for (const entry of entries) {
     const usual = match.get(entry);
-    if (!usual && isRepeated(entry, shared)) continue;
+    if (!usual && (menu.hasOwn || isRepeated(entry, shared))) continue;
     if (!usual)
       found.push({ kind: 'extra', label: entry.entry.label || entry.entry.href || '', ...at(entry.entry) });
     else found.push(...ofEntry(entry, usual).map(difference => ({ ...difference, ...at(entry.entry) })));

@@ -86,6 +86,7 @@ class EntryReader {
     const marks = [
       ...this.#marksOf(node, around),
       ...inner,
+      ...relOf(valueOf(node, 'rel', charset)),
       ...(isCurrent === 'false' ? [] : ['aria-current']),
     ];
     const label = collapse(this.#text(node)) || (valueOf(node, 'title', charset) ?? '').trim();
@@ -147,6 +148,13 @@ class EntryReader {
       ...(emphasis.has(node.name) ? [node.name] : []),
     ];
   }
+}
+
+/** The page before, and the one behind, as `rel` names them. */
+function relOf(rel: string | null): string[] {
+  return (rel?.toLowerCase().split(/\s+/) ?? []).flatMap(word =>
+    word === 'next' ? ['rel=next'] : word === 'prev' || word === 'previous' ? ['rel=prev'] : [],
+  );
 }
 
 /** What Kamino put in is not written by hand. */

@@ -1,4 +1,5 @@
-import { type Tree, type TreeNode, childrenOf, classesOf, descendants, valueOf } from '../page/tree.ts';
+import { type Tree, type TreeNode, childrenOf, classesOf, valueOf } from '../page/tree.ts';
+import type { Attribute } from '../page/types.ts';
 import type { Charset } from '../text/charset.ts';
 
 /** Attributes that old pages tell their parts apart by. */
@@ -28,31 +29,85 @@ const common: ReadonlySet<string> = new Set([
   'a',
 ]);
 
-/** Finds selectors for the elements of one page. */
+const tellingNames: ReadonlySet<string> = new Set(['id', ...telling]);
+
+/** Finds selectors for some elements of one page. */
 export class Selectors {
   readonly #charset: Charset;
-  /** Simple selectors, each with the first element that it matches. */
-  readonly #first = new Map<string, TreeNode>();
+  /** Simple selectors, each with the elements that it matches, in the order of the page. */
+  readonly #matches = new Map<string, TreeNode[]>();
+  readonly #known = new Map<TreeNode, readonly string[]>();
 
-  constructor(tree: Tree) {
+  /** @param wanted the elements that selectors are asked for: no others are looked at more than once */
+  constructor(tree: Tree, wanted: readonly TreeNode[]) {
     this.#charset = tree.charset;
-    for (const node of tree.nodes)
-      for (const selector of [...this.#own(node), node.name])
-        if (!this.#first.has(selector)) this.#first.set(selector, node);
+    const values = new Set<string>();
+    for (const one of wanted)
+      for (let node: TreeNode | null = one; node && !this.#known.has(node); node = node.parent) {
+        for (const word of this.#words(node)) values.add(word);
+        const own = this.#read(node);
+        this.#known.set(node, own);
+        for (const selector of [node.name, ...own]) this.#matches.set(selector, []);
+      }
+    for (const node of tree.nodes) {
+      this.#matches.get(node.name)?.push(node);
+      if (!this.#sharesWord(node, values)) continue;
+      for (const selector of this.#own(node)) this.#matches.get(selector)?.push(node);
+    }
+  }
+
+  #first(selector: string): TreeNode | undefined {
+    return this.#matches.get(selector)?.[0];
+  }
+
+  /** The first element in another one that a selector matches, where that is this one. */
+  #isFirstIn(node: TreeNode, outer: TreeNode, selector: string): boolean {
+    const matches = this.#matches.get(selector) ?? [];
+    let low = 0;
+    for (let high = matches.length; low < high;) {
+      const middle = (low + high) >> 1;
+      if (matches[middle]!.start <= outer.start) low = middle + 1;
+      else high = middle;
+    }
+    return matches[low] === node;
   }
 
   /** Selectors whose first match is this element, the plainest first; at most so many. */
   for(node: TreeNode, most = 8): string[] {
-    const own = this.#own(node).filter(one => this.#first.get(one) === node);
-    const bare = this.#first.get(node.name) === node ? [node.name] : [];
+    const own = this.#own(node).filter(one => this.#first(one) === node);
+    const bare = this.#first(node.name) === node ? [node.name] : [];
     const found = common.has(node.name)
-      ? [...own, ...this.#below(node), ...bare]
-      : [...own, ...bare, ...this.#below(node)];
+      ? [...own, ...this.#below(node, most), ...bare]
+      : [...own, ...bare, ...this.#below(node, most)];
     return [...new Set(found)].slice(0, most);
   }
 
+  /** What its selectors are made of: two elements without a word in common have no selector in common. */
+  #words(node: TreeNode): string[] {
+    return node.attributes.flatMap(one => (tellingNames.has(one.name) ? this.#wordsIn(node, one) : []));
+  }
+
+  #wordsIn(node: TreeNode, { name, value: raw }: Attribute): string[] {
+    const value = raw.includes('&') ? valueOf(node, name, this.#charset)! : raw;
+    return name === 'class' ? value.split(/[\t\n\f\r ]+/) : [`${name}=${value}`];
+  }
+
+  #sharesWord(node: TreeNode, words: ReadonlySet<string>): boolean {
+    for (const one of node.attributes)
+      if (tellingNames.has(one.name) && this.#wordsIn(node, one).some(word => words.has(word))) return true;
+    return false;
+  }
+
+  #own(node: TreeNode): readonly string[] {
+    const kept = this.#known.get(node);
+    if (kept) return kept;
+    const found = node.attributes.length === 0 ? [] : this.#read(node);
+    this.#known.set(node, found);
+    return found;
+  }
+
   /** By its id, classes and attributes. */
-  #own(node: TreeNode): string[] {
+  #read(node: TreeNode): string[] {
     const charset = this.#charset;
     const id = valueOf(node, 'id', charset);
     const classes = classesOf(node, charset).filter(isName);
@@ -69,21 +124,14 @@ export class Selectors {
   }
 
   /** By what it lies in. */
-  #below(node: TreeNode): string[] {
+  #below(node: TreeNode, most: number): string[] {
     const found: string[] = [];
-    for (let above = node.parent; above; above = above.parent) {
+    for (let above = node.parent; above && found.length < most; above = above.parent) {
       const outer = above;
-      const names = [...this.#own(outer), outer.name].filter(one => this.#first.get(one) === outer);
+      const names = [...this.#own(outer), outer.name].filter(one => this.#first(one) === outer);
       for (const name of names.slice(0, 2)) {
-        for (const inner of [node.name, ...this.#own(node)]) {
-          if (
-            firstIn(
-              outer,
-              one => one.name === node.name && (inner === node.name || this.#own(one).includes(inner)),
-            ) === node
-          )
-            found.push(`${name} ${inner}`);
-        }
+        for (const inner of [node.name, ...this.#own(node)])
+          if (this.#isFirstIn(node, outer, inner)) found.push(`${name} ${inner}`);
       }
       if (found.length === 0 && outer === node.parent && names[0] !== undefined) {
         const place =
@@ -99,9 +147,4 @@ export class Selectors {
 
 function isName(text: string): boolean {
   return /^-?[a-z_][\w-]*$/i.test(text);
-}
-
-function firstIn(outer: TreeNode, test: (node: TreeNode) => boolean): TreeNode | null {
-  for (const node of descendants(outer)) if (node !== outer && test(node)) return node;
-  return null;
 }

@@ -30,8 +30,18 @@ export function entryKey(label: string): string {
   return label.toLowerCase().replace(/\s+/g, ' ').trim();
 }
 
+const known = new WeakMap<HandMenu, CopyEntry[]>();
+
 /** The entries of one copy, each with where it leads, in order. */
-export function copyEntries(menu: HandMenu, path: SitePath, site: WholeSite): CopyEntry[] {
+export function copyEntries(menu: HandMenu, path: SitePath, site: WholeSite): readonly CopyEntry[] {
+  const kept = known.get(menu);
+  if (kept) return kept;
+  const found = readEntries(menu, path, site);
+  known.set(menu, found);
+  return found;
+}
+
+function readEntries(menu: HandMenu, path: SitePath, site: WholeSite): CopyEntry[] {
   const page = site.pages.get(path)!;
   return [...flatEntries(menu.entries)].map(({ entry, parent }) => {
     const end = entry.href === null ? null : endOfLink(entry.href, page, site);
@@ -59,10 +69,64 @@ export function matched(copy: readonly CopyEntry[], shared: readonly SiteEntry[]
   return found;
 }
 
-/** The entries of most copies, as a tree in their usual order. */
-export function sharedEntries(copies: ReadonlyMap<SitePath, HandMenu>, site: WholeSite): SiteEntry[] {
-  const read = [...copies].map(([path, menu]) => copyEntries(menu, path, site));
-  const entries = usualEntries(read);
+/** What the copies of a menu have in common. */
+export interface Shared {
+  /** What most copies hold, as a tree in their usual order. */
+  entries: SiteEntry[];
+  /** Labels, as keys, that lead elsewhere from each page by design, as those of the next page do. */
+  turning: ReadonlySet<string>;
+  /** Pages have entries of their own in it by design. */
+  hasOwn: boolean;
+}
+
+/** The entries of the copies of a menu, but for those that lead elsewhere from each page. */
+export function sharedOf(copies: ReadonlyMap<SitePath, HandMenu>, site: WholeSite): Shared {
+  const all = [...copies].map(([path, menu]) => copyEntries(menu, path, site));
+  const turning = turningLabels(all);
+  const read = all.map(copy => withoutTurning(copy, turning));
+  const usual = usualEntries(read, 0.5);
+  const hasOwn = haveOwn(read, usual);
+  // What most pages hold among much of their own, is no part of the menu: nearly all must.
+  return { entries: shaped(read, hasOwn ? usualEntries(read, 0.9) : usual), turning, hasOwn };
+}
+
+export function withoutTurning(
+  copy: readonly CopyEntry[],
+  turning: ReadonlySet<string>,
+): readonly CopyEntry[] {
+  return turning.size === 0 ? copy : copy.filter(one => !turning.has(entryKey(one.entry.label)));
+}
+
+/** On no two pages they lead to the same, or nearly so. */
+function turningLabels(copies: readonly (readonly CopyEntry[])[]): Set<string> {
+  const labels = groups(copies, one => (one.entry.label === '' ? null : entryKey(one.entry.label)));
+  const found = new Set<string>();
+  for (const [key, { members }] of labels) {
+    const counts = new Map<string, number>();
+    for (const { target } of members) if (target !== null) counts.set(target, (counts.get(target) ?? 0) + 1);
+    const all = [...counts.values()].reduce((sum, one) => sum + one, 0);
+    if (counts.size >= 3 && Math.max(...counts.values()) * 2 < all) found.add(key);
+  }
+  return found;
+}
+
+/** Many copies hold something more, and not the same: no mistake is made so often. */
+function haveOwn(copies: readonly (readonly CopyEntry[])[], usual: readonly SiteEntry[]): boolean {
+  const keys = new Set<string>();
+  let having = 0;
+  for (const copy of copies) {
+    const match = matched(copy, usual);
+    const own = copy.filter(one => one.target !== null && !match.has(one));
+    for (const one of own) keys.add(`${entryKey(one.entry.label)} ${one.target!}`);
+    if (own.length > 0) having += 1;
+  }
+  return keys.size >= leastOwn && having * 3 >= copies.length;
+}
+
+const leastOwn = 4;
+
+/** Entries as a tree in their usual order. */
+function shaped(read: readonly (readonly CopyEntry[])[], entries: readonly SiteEntry[]): SiteEntry[] {
   const shapes = read.map(copy => shapeOf(copy, entries));
   const model = mostFrequent(shapes.filter(shape => shape.length === entries.length).map(shapeKey(entries)));
   const shape =
@@ -82,10 +146,12 @@ export function flatShared(entries: readonly SiteEntry[]): SiteEntry[] {
   return entries.flatMap(one => [one, ...flatShared(one.entries)]);
 }
 
-function usualEntries(copies: readonly (readonly CopyEntry[])[]): SiteEntry[] {
+/** @param share of the copies that hold more than this; half of them do where the first does */
+function usualEntries(copies: readonly (readonly CopyEntry[])[], share: number): SiteEntry[] {
   const labels = groups(copies, one => (one.entry.label === '' ? null : entryKey(one.entry.label)));
   const isUsual = (group: Group): boolean =>
-    group.copies.size * 2 > copies.length || (group.copies.size * 2 === copies.length && group.copies.has(0));
+    group.copies.size > share * copies.length ||
+    (group.copies.size === share * copies.length && group.copies.has(0));
   const found: SiteEntry[] = [];
   const add = (group: Group): void => {
     const target = mostFrequent(group.members.flatMap(one => one.target ?? []));

@@ -1,15 +1,16 @@
 import type { SitePath } from '../address/path.ts';
 import { endOfLink } from '../site/links.ts';
-import { type SiteEntry, copyEntries, entryKey, flatShared, sharedEntries } from './shared.ts';
+import { type Cluster, clustersOf } from './clusters.ts';
+import { type Shared, flatShared, sharedOf } from './shared.ts';
 import { type HandMenu, type HandSite, flatEntries } from './types.ts';
 
 /** One menu written by hand, with all its copies. */
-export interface SiteMenu {
+export interface SiteMenu extends Shared {
   copies: ReadonlyMap<SitePath, HandMenu>;
-  /** Pages without it. */
+  /** Pages that ought to have it: not those on which the menu of another language or area stands. */
   lacking: readonly SitePath[];
-  /** What most copies hold. */
-  entries: readonly SiteEntry[];
+  /** It is on most pages that ought to have it. */
+  isUsual: boolean;
   /** Tried in order, they find every copy that has a selector, each with how many pages it is needed for. */
   selectors: readonly { selector: string; pages: readonly SitePath[] }[];
 }
@@ -18,10 +19,10 @@ export interface SiteMenu {
 export function siteMenus(site: HandSite): SiteMenu[] {
   const kept = known.get(site);
   if (kept) return kept;
-  const clusters: Cluster[] = [];
-  for (const [path, menus] of orderedPages(site)) place(clusters, path, menus, site);
+  const clusters = clustersOf(site);
+  const scattered = scatteredElements(clusters);
   const found = clusters
-    .filter(one => isCarried(one, site) && isOfThisPage(one, site))
+    .filter(one => isCarried(one, site) && !scattered.has(elementOf(one)) && isOfThisPage(one, site))
     .map(one => menuOf(one, clusters, site))
     .filter(menu => new Set(flatShared(menu.entries).flatMap(one => one.target ?? [])).size > 1)
     .sort((one, other) => weight(other, site) - weight(one, site) || firstStart(one) - firstStart(other));
@@ -31,78 +32,31 @@ export function siteMenus(site: HandSite): SiteMenu[] {
 
 const known = new WeakMap<HandSite, SiteMenu[]>();
 
+const elementOf = ({ copies }: Cluster): string => [...copies.values()][0]!.element;
+
+/** Elements of a name of their own that hold something else on many pages: tags, say, or pictures to turn pages by. */
+function scatteredElements(clusters: readonly Cluster[]): Set<string> {
+  const counts = new Map<string, { all: number; alone: number }>();
+  for (const cluster of clusters) {
+    const element = elementOf(cluster);
+    if (!element.includes(' ') && element !== 'map') continue;
+    const count = counts.get(element) ?? { all: 0, alone: 0 };
+    count.all += cluster.copies.size;
+    if (cluster.copies.size < 3) count.alone += cluster.copies.size;
+    counts.set(element, count);
+  }
+  const found = [...counts].filter(([, { all, alone }]) => all >= 6 && alone * 3 >= all);
+  return new Set(found.map(([element]) => element));
+}
+
 /** A list in the text of a few pages is no menu, however alike: a menu stands on a fair share of them, or says what it is. */
 function isCarried({ copies, counts }: Cluster, site: HandSite): boolean {
   const all = site.pages.size;
   if (copies.size >= (all === 1 ? 1 : Math.max(2, Math.ceil(all / 10)))) return true;
   const [first] = copies.values();
-  const isNamed = /^nav\b|\b(?:nav|menu)/i.test(first!.kind);
+  const isNamed = /^nav\b|\b(?:nav|menu)/i.test(first!.element);
   const always = [...counts.values()].filter(count => count * 10 >= copies.size * 9).length;
   return isNamed && copies.size >= 3 && always * 10 >= counts.size * 8;
-}
-
-interface Cluster {
-  copies: Map<SitePath, HandMenu>;
-  /** How often each label, and each target, has been met. */
-  counts: Map<string, number>;
-}
-
-/** The front page first: it is what the copies are most likely copies of. */
-function orderedPages(site: HandSite): [SitePath, readonly HandMenu[]][] {
-  const all = [...site.candidates];
-  return [...all.filter(([path]) => path === site.front), ...all.filter(([path]) => path !== site.front)];
-}
-
-/** Labels and targets of a copy. */
-function keysOf(menu: HandMenu, path: SitePath, site: HandSite): string[] {
-  const keys = copyEntries(menu, path, site).flatMap(({ entry, target }) => [
-    entry.label === '' ? null : `label ${entryKey(entry.label)}`,
-    target === null ? null : `target ${target}`,
-  ]);
-  return [...new Set(keys.filter(one => one !== null))];
-}
-
-const leastAlike = 0.5;
-
-/** Gives each menu of a page to the cluster that it is most like; each takes one a page. */
-function place(clusters: Cluster[], path: SitePath, menus: readonly HandMenu[], site: HandSite): void {
-  const keys = menus.map(menu => keysOf(menu, path, site));
-  const pairs = menus.flatMap((menu, at) =>
-    clusters.map(cluster => ({ at, cluster, score: alike(menu, keys[at]!, cluster) })),
-  );
-  pairs.sort((one, other) => other.score - one.score || one.at - other.at);
-  const placed = new Set<number>();
-  const taken = new Set<Cluster>();
-  for (const { at, cluster, score } of pairs) {
-    if (score < leastAlike || placed.has(at) || taken.has(cluster)) continue;
-    placed.add(at);
-    taken.add(cluster);
-    add(cluster, path, menus[at]!, keys[at]!);
-  }
-  menus.forEach((menu, at) => {
-    if (placed.has(at)) return;
-    const cluster: Cluster = { copies: new Map(), counts: new Map() };
-    add(cluster, path, menu, keys[at]!);
-    clusters.push(cluster);
-  });
-}
-
-function add(cluster: Cluster, path: SitePath, menu: HandMenu, keys: readonly string[]): void {
-  cluster.copies.set(path, menu);
-  for (const key of keys) cluster.counts.set(key, (cluster.counts.get(key) ?? 0) + 1);
-}
-
-/** Share of the smaller one's labels and targets that both have, and a little for standing at the same place. */
-function alike(menu: HandMenu, keys: readonly string[], { copies, counts }: Cluster): number {
-  const usual = [...counts].filter(([, count]) => count * 2 >= copies.size).map(([key]) => key);
-  const shared = keys.filter(key => (counts.get(key) ?? 0) * 2 >= copies.size).length;
-  if (shared < 3) return 0;
-  const share = shared / Math.min(keys.length, usual.length);
-  if (share < 0.4) return 0;
-  const [first] = copies.values();
-  const sameKind = first!.kind === menu.kind ? 0.3 : 0;
-  const sameRegion = first!.region === menu.region ? 0.2 : 0;
-  return share * 0.8 + sameKind + sameRegion - (sameKind + sameRegion === 0 ? 0.2 : 0);
 }
 
 /** On a site of one page a menu leads to sections of that page. */
@@ -115,18 +69,44 @@ function isOfThisPage(cluster: Cluster, site: HandSite): boolean {
     const end = endOfLink(href, page, site);
     return href.startsWith('#') || end.kind === 'no-hash' || (end.kind === 'page' && end.path === path);
   });
-  return /^nav\b/.test(menu.kind) || own.length * 2 >= links.length;
+  return /^nav\b/.test(menu.element) || own.length * 2 >= links.length;
 }
 
 function menuOf(cluster: Cluster, clusters: readonly Cluster[], site: HandSite): SiteMenu {
   const others = clusters.filter(one => one !== cluster);
+  const lacking = lackingOf(cluster, others, site);
   return {
+    ...sharedOf(cluster.copies, site),
     copies: cluster.copies,
-    lacking: [...site.pages.keys()].filter(path => !cluster.copies.has(path)).sort(),
-    entries: sharedEntries(cluster.copies, site),
+    lacking,
+    isUsual: cluster.copies.size > lacking.length,
     selectors: selectorsFor(cluster, others),
   };
 }
+
+/** Pages without a menu: but for those of another language, and those that have another menu in its place. */
+function lackingOf(cluster: Cluster, others: readonly Cluster[], site: HandSite): SitePath[] {
+  const { copies } = cluster;
+  const languages = new Set([...copies.keys()].map(path => languageOf(path, site)));
+  const rivals = others.filter(one => isRival(one, cluster));
+  return [...site.pages.keys()]
+    .filter(path => !copies.has(path) && languages.has(languageOf(path, site)))
+    .filter(path => !rivals.some(rival => rival.copies.has(path)))
+    .sort();
+}
+
+/** It stands on other pages, at the same place: the menu of another area. */
+function isRival(one: Cluster, cluster: Cluster): boolean {
+  if (one.copies.size < 2) return false;
+  const [first] = cluster.copies.values();
+  const [other] = one.copies.values();
+  const isThere =
+    first!.element === other!.element || (first!.region === other!.region && first!.region !== 'other');
+  return isThere && ![...one.copies.keys()].some(path => cluster.copies.has(path));
+}
+
+const languageOf = (path: SitePath, site: HandSite): string =>
+  site.pages.get(path)!.frame.language?.toLowerCase().split('-')[0] ?? '';
 
 /** As few selectors as find all copies, and never another menu where a copy is missing. */
 function selectorsFor(cluster: Cluster, others: readonly Cluster[]): SiteMenu['selectors'] {
@@ -170,9 +150,8 @@ function trust(selector: string): number {
 }
 
 /** The main menu of a site stands on most pages, not at their foot, and has the most entries. */
-function weight({ copies, entries }: SiteMenu, site: HandSite): number {
+function weight({ copies, entries, isUsual }: SiteMenu, site: HandSite): number {
   const [first] = copies.values();
-  const isUsual = copies.size * 2 > site.pages.size;
   const atFoot = first!.region === 'footer' ? 50 : 0;
   return (isUsual ? 1000 : 0) - atFoot + flatShared(entries).length + copies.size / site.pages.size;
 }

@@ -1,6 +1,12 @@
 import type { SitePath } from '../address/path.ts';
 import type { WholeSite } from '../site/whole.ts';
 
+/**
+ * What a part of a page that is full of links is: a menu is the same on many pages; the others differ from page to page
+ * by design. A `list` is any other row of links, such as tags.
+ */
+export type NavigationKind = 'menu' | 'breadcrumb' | 'previous-next' | 'sections' | 'list';
+
 /** One line of a menu written by hand. */
 export interface HandEntry {
   /** Its words, else those of its picture; empty where there are none. */
@@ -15,7 +21,7 @@ export interface HandEntry {
   entries: HandEntry[];
 }
 
-/** A menu written by hand, as it stands in one page. */
+/** A menu written by hand, or another row of links, as it stands in one page. */
 export interface HandMenu {
   /** Byte offsets: from the `<` of its first tag to behind the `>` of that tag, and where it ends (-1: it is not closed). */
   start: number;
@@ -23,12 +29,12 @@ export interface HandMenu {
   end: number;
   /** Selectors whose first match on this page is this menu, the plainest first. */
   selectors: readonly string[];
+  /** What it is, as far as this page alone shows. */
+  kind: NavigationKind;
   /** The element's name, classes and id, as one text. */
-  kind: string;
+  element: string;
   region: 'header' | 'footer' | 'navigation' | 'aside' | 'other';
   entries: readonly HandEntry[];
-  /** The way to this page from the front page, not a menu. */
-  isTrail: boolean;
   /** Lists in it that are never closed: their start tags. */
   unclosed: readonly { start: number; end: number }[];
 }

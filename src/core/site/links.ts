@@ -50,8 +50,20 @@ function idsOf(page: FullPage): ReadonlySet<string> {
 
 const lowerNames = new WeakMap<WholeSite, ReadonlyMap<string, SitePath>>();
 
+const knownEnds = new WeakMap<WholeSite, WeakMap<FullPage, Map<string, LinkEnd>>>();
+
 /** Where an `href` in a page leads. */
 export function endOfLink(href: string, page: FullPage, site: WholeSite): LinkEnd {
+  const ofSite = knownEnds.get(site) ?? new WeakMap<FullPage, Map<string, LinkEnd>>();
+  knownEnds.set(site, ofSite);
+  const ends = ofSite.get(page) ?? new Map<string, LinkEnd>();
+  ofSite.set(page, ends);
+  const end = ends.get(href) ?? readEnd(href, page, site);
+  ends.set(href, end);
+  return end;
+}
+
+function readEnd(href: string, page: FullPage, site: WholeSite): LinkEnd {
   const lower = lowerNames.get(site) ?? new Map([...site.files].map(path => [path.toLowerCase(), path]));
   lowerNames.set(site, lower);
   return endOf(href, page, { site, lower });

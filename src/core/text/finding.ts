@@ -9,6 +9,8 @@ export interface Finding {
   severity: Severity;
   message: string;
   place: Place | null;
+  /** The other places of the same cause, without their excerpts. */
+  also?: readonly Place[];
   remedy: string | null;
 }
 
@@ -24,15 +26,40 @@ export function finding(
 
 const weight: Record<Severity, number> = { error: 0, warning: 1, note: 2 };
 
-/** By file, position, severity and rule; problems without a place come last. */
+/** By file, position, severity and rule; problems without a place come last. What is said of several places is one finding. */
 export function sortFindings(findings: readonly Finding[]): Finding[] {
-  return [...findings].sort(
+  const sorted = [...findings].sort(
     (one, other) =>
-      compare(one.place?.file ?? '\uffff', other.place?.file ?? '\uffff') ||
-      (one.place?.position?.line ?? 0) - (other.place?.position?.line ?? 0) ||
-      (one.place?.position?.column ?? 0) - (other.place?.position?.column ?? 0) ||
+      comparePlaces(one.place, other.place) ||
       weight[one.severity] - weight[other.severity] ||
       compare(one.rule, other.rule),
+  );
+  const causes = new Map<string, Finding[]>();
+  for (const one of sorted) {
+    const key = [one.severity, one.rule, one.message, one.remedy, one.place === null].join('\n');
+    const alike = causes.get(key);
+    if (alike) alike.push(one);
+    else causes.set(key, [one]);
+  }
+  return [...causes.values()].map(asOne);
+}
+
+/** Findings that say the same, the first of them with the places of the others. */
+function asOne([first, ...others]: readonly Finding[]): Finding {
+  if (others.length === 0 || !first!.place) return first!;
+  const also = [...(first!.also ?? []), ...others.flatMap(one => [one.place!, ...(one.also ?? [])])];
+  return { ...first!, also: also.map(withoutExcerpt).sort(comparePlaces) };
+}
+
+function withoutExcerpt({ file, position }: Place): Place {
+  return position ? { file, position } : { file };
+}
+
+function comparePlaces(one: Place | null, other: Place | null): number {
+  return (
+    compare(one?.file ?? '\uffff', other?.file ?? '\uffff') ||
+    (one?.position?.line ?? 0) - (other?.position?.line ?? 0) ||
+    (one?.position?.column ?? 0) - (other?.position?.column ?? 0)
   );
 }
 

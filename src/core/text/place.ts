@@ -7,11 +7,12 @@ import type { Place } from './source.ts';
  * anybody reads the excerpt is what lies around.
  */
 export function placeInRaw(
-  { path: file, raw, charset }: { path: string; raw: Raw; charset: Charset },
+  page: { path: string; raw: Raw; charset: Charset },
   start: number,
   end: number,
 ): Place {
-  const starts = lineStarts(raw);
+  const { path: file, raw, charset } = page;
+  const starts = lineStarts(page);
   const line = lineAt(starts, start);
   const lineStart = starts[line]!;
   const lineEnd = endOfLine(raw, lineStart, starts[line + 1] ?? raw.length);
@@ -51,19 +52,21 @@ function columnOf(
   return count;
 }
 
-/** The last page that was looked at: problems come page by page, and in their order. */
-let last = { raw: '', starts: [0], column: { line: -1, at: 0, count: 0 } };
+/** The last line that was looked at: problems come page by page, and in their order. */
+let last = { raw: '', column: { line: -1, at: 0, count: 0 } };
+const known = new WeakMap<object, number[]>();
 
 /** Where the lines of a page begin. */
-function lineStarts(raw: Raw): number[] {
-  if (last.raw === raw) {
-    // The very string from now on, and not one that is equal: that is seen at a glance.
-    last.raw = raw;
-    return last.starts;
-  }
+function lineStarts(page: { raw: Raw }): number[] {
+  const { raw } = page;
+  if (last.raw !== raw) last = { raw, column: { line: -1, at: 0, count: 0 } };
+  // The very string from now on, and not one that is equal: that is seen at a glance.
+  else last.raw = raw;
+  const kept = known.get(page);
+  if (kept) return kept;
   const starts = [0];
   for (const { index, 0: lineBreak } of raw.matchAll(/\r\n|\r|\n/g)) starts.push(index + lineBreak.length);
-  last = { raw, starts, column: { line: -1, at: 0, count: 0 } };
+  known.set(page, starts);
   return starts;
 }
 

@@ -1,6 +1,6 @@
 import type { Finding } from './finding.ts';
 import { counted } from './nearest.ts';
-import type { Excerpt } from './source.ts';
+import type { Excerpt, Place } from './source.ts';
 import { visibleName } from './visible.ts';
 
 /** How parts of a finding are painted on a terminal; each takes text and gives it back with or without colour. */
@@ -15,13 +15,22 @@ export interface Paint {
 const same = (text: string): string => text;
 export const plain: Paint = { error: same, warning: same, note: same, strong: same, quiet: same };
 
-/**
- * `file:line:col: severity rule: message`, the excerpt with carets under it, and the remedy.
- * @param width in characters; longer lines of words are broken between them
- */
-export function renderFinding(one: Finding, paint: Paint = plain, width = Infinity): string {
+/** How findings are rendered. */
+export interface Rendering {
+  /** In characters; longer lines of words are broken between them. */
+  width?: number;
+  /** Other places of the same cause that are named; all of them where nothing is said. */
+  places?: number;
+}
+
+/** `file:line:col: severity rule: message`, the excerpt with carets under it, the other places, and the remedy. */
+export function renderFinding(
+  one: Finding,
+  paint: Paint = plain,
+  { width = Infinity, places = Infinity }: Rendering = {},
+): string {
   const at = one.place?.position;
-  const place = one.place ? `${visibleName(one.place.file)}${at ? `:${at.line}:${at.column}` : ''}: ` : '';
+  const place = one.place ? `${shownPlace(one.place)}: ` : '';
   const head = `${place}${one.severity} ${one.rule}: `;
   const [first = '', ...others] = wrapped(`${head}${visibleName(one.message)}`, width);
   // A place that takes the whole line is left as it is.
@@ -31,9 +40,20 @@ export function renderFinding(one: Finding, paint: Paint = plain, width = Infini
   const lines = [painted, ...others.map(line => `  ${line}`)];
   if (one.place?.excerpt && at)
     lines.push(...excerptLines(one.place.excerpt, at.line, paint, Math.min(widest, width)));
+  if (one.also) lines.push(...wrapped(alsoAt(one.also, places), width - 2).map(line => `  ${line}`));
   if (one.remedy)
     lines.push(...one.remedy.split('\n').flatMap(line => remedyLines(line, width).map(part => `  ${part}`)));
   return lines.join('\n');
+}
+
+function shownPlace({ file, position }: Place): string {
+  return `${visibleName(file)}${position ? `:${position.line}:${position.column}` : ''}`;
+}
+
+function alsoAt(places: readonly Place[], most: number): string {
+  const named = places.slice(0, places.length <= most + 1 ? places.length : most).map(shownPlace);
+  const more = places.length - named.length;
+  return `The same at ${named.join(', ')}${more > 0 ? ` and ${counted(more, 'other place')}` : ''}`;
 }
 
 /** All of them, an empty line between, and no count. */

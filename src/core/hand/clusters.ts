@@ -1,0 +1,127 @@
+import type { SitePath } from '../address/path.ts';
+import { navigationKinds } from './kinds.ts';
+import { copyEntries, entryKey } from './shared.ts';
+import type { HandMenu, HandSite } from './types.ts';
+
+/** Menus on several pages that are alike enough to be copies of one. */
+export class Cluster {
+  /** Its number on the site. */
+  readonly at: number;
+  readonly copies = new Map<SitePath, HandMenu>();
+  /** How often each label, and each target, has been met. */
+  readonly counts = new Map<string, number>();
+  #usual: number | null = null;
+
+  constructor(at: number) {
+    this.at = at;
+  }
+
+  add(path: SitePath, menu: HandMenu, keys: readonly string[]): void {
+    this.copies.set(path, menu);
+    for (const key of keys) this.counts.set(key, (this.counts.get(key) ?? 0) + 1);
+    this.#usual = null;
+  }
+
+  /** Share of the smaller one's labels and targets that both have, and a little for standing at the same place. */
+  alike(menu: HandMenu, keys: readonly string[]): number {
+    const shared = keys.filter(key => this.#isUsual(this.counts.get(key) ?? 0)).length;
+    if (shared < leastShared) return 0;
+    const share = shared / Math.min(keys.length, this.#usualKeys());
+    if (share < 0.4) return 0;
+    const [first] = this.copies.values();
+    const nearness = (first!.element === menu.element ? 0.3 : 0) + (first!.region === menu.region ? 0.2 : 0);
+    return share * 0.8 + (nearness || -0.2);
+  }
+
+  #isUsual(count: number): boolean {
+    return count * 2 >= this.copies.size;
+  }
+
+  #usualKeys(): number {
+    return (this.#usual ??= [...this.counts.values()].filter(count => this.#isUsual(count)).length);
+  }
+}
+
+const leastShared = 3;
+const leastAlike = 0.5;
+
+/** The menus of a site with their copies. */
+export function clustersOf(site: HandSite): Cluster[] {
+  const kinds = navigationKinds(site);
+  const clusters = new Clusters();
+  for (const [path, menus] of orderedPages(site)) {
+    const own = menus.filter(menu => kinds.get(menu) === 'menu');
+    clusters.place(
+      path,
+      own.map(menu => ({ menu, keys: keysOf(menu, path, site) })),
+    );
+  }
+  return clusters.all;
+}
+
+/** The front page first: it is what the copies are most likely copies of. */
+function orderedPages(site: HandSite): [SitePath, readonly HandMenu[]][] {
+  const all = [...site.candidates];
+  return [...all.filter(([path]) => path === site.front), ...all.filter(([path]) => path !== site.front)];
+}
+
+/** Labels and targets of a copy. */
+function keysOf(menu: HandMenu, path: SitePath, site: HandSite): string[] {
+  const keys = copyEntries(menu, path, site).flatMap(({ entry, target }) => [
+    entry.label === '' ? null : `label ${entryKey(entry.label)}`,
+    target === null ? null : `target ${target}`,
+  ]);
+  return [...new Set(keys.filter(one => one !== null))];
+}
+
+interface Keyed {
+  menu: HandMenu;
+  keys: readonly string[];
+}
+
+class Clusters {
+  readonly all: Cluster[] = [];
+  /** The clusters that have met a label or a target. */
+  readonly #having = new Map<string, Set<Cluster>>();
+
+  /** Gives each menu of a page to the cluster that it is most like; each takes one a page. */
+  place(path: SitePath, menus: readonly Keyed[]): void {
+    const pairs = menus.flatMap(({ menu, keys }, at) =>
+      this.#near(keys).map(cluster => ({ at, cluster, score: cluster.alike(menu, keys) })),
+    );
+    pairs.sort(
+      (one, other) => other.score - one.score || one.at - other.at || one.cluster.at - other.cluster.at,
+    );
+    const placed = new Set<number>();
+    const taken = new Set<Cluster>();
+    for (const { at, cluster, score } of pairs) {
+      if (score < leastAlike || placed.has(at) || taken.has(cluster)) continue;
+      placed.add(at);
+      taken.add(cluster);
+      this.#add(cluster, path, menus[at]!);
+    }
+    menus.forEach((one, at) => {
+      if (placed.has(at)) return;
+      const cluster = new Cluster(this.all.length);
+      this.all.push(cluster);
+      this.#add(cluster, path, one);
+    });
+  }
+
+  #add(cluster: Cluster, path: SitePath, { menu, keys }: Keyed): void {
+    cluster.add(path, menu, keys);
+    for (const key of keys) {
+      const having = this.#having.get(key);
+      if (having) having.add(cluster);
+      else this.#having.set(key, new Set([cluster]));
+    }
+  }
+
+  /** Clusters that have met enough of these keys to be alike. */
+  #near(keys: readonly string[]): Cluster[] {
+    const met = new Map<Cluster, number>();
+    for (const key of keys)
+      for (const cluster of this.#having.get(key) ?? []) met.set(cluster, (met.get(cluster) ?? 0) + 1);
+    return [...met].flatMap(([cluster, count]) => (count < leastShared ? [] : [cluster]));
+  }
+}

@@ -1,0 +1,81 @@
+import type { SitePath } from '../address/path.ts';
+import { endOfLink } from '../site/links.ts';
+import { type HandEntry, type HandMenu, type HandSite, type NavigationKind, flatEntries } from './types.ts';
+
+const longestLabel = 40;
+/** More links than this lead not only to the page before and the page behind. */
+const mostTurning = 5;
+/** Words by which pages are turned, in some languages. */
+const turningWords =
+  'prev\\w*|next|back|up|top|first|last|newer|older|nesaf|blaenorol|yn ôl|weiter|zurück|nächste\\w*|vorherige\\w*|suivante?|précédente?|siguiente|anterior|successiv[oa]|precedente|volgende|vorige';
+const turning = new RegExp(`^\\W*(?:${turningWords})(?![\\p{L}\\p{N}])`, 'iu');
+const turningOnly = new RegExp(`^\\W*(?:\\d+|${turningWords})\\W*$`, 'iu');
+const arrow = /^[«‹←⇐<]|[»›→⇒>]$/u;
+
+/** The way to the page before, or to the one behind: by its word, its arrow or its `rel`. */
+export function isTurning({ label, marks }: HandEntry): boolean {
+  return marks.includes('rel=next') || marks.includes('rel=prev') || turning.test(label) || arrow.test(label);
+}
+
+/** What a row of links is by its entries alone. */
+export function kindOfEntries(entries: readonly HandEntry[]): Exclude<NavigationKind, 'breadcrumb'> {
+  const all = [...flatEntries(entries)].map(({ entry }) => entry);
+  const links = all.filter(one => one.href !== null);
+  const plain = all.filter(one => one.href === null && one.entries.length === 0);
+  const turners = links.filter(isTurning).length;
+  if (turners > 0 && turners * 2 >= links.length && links.length <= mostTurning) return 'previous-next';
+  if (links.length < 2 || plain.length > Math.max(1, links.length / 2)) return 'list';
+  if (isMost(links.filter(one => one.href!.trim().startsWith('#')).length, links.length)) return 'sections';
+  const labels = links.map(one => one.label);
+  if (labels.reduce((sum, label) => sum + label.length, 0) > longestLabel * labels.length) return 'list';
+  return labels.filter(label => turningOnly.test(label)).length * 2 < labels.length ? 'menu' : 'list';
+}
+
+const isMost = (some: number, all: number): boolean => some * 3 >= all * 2;
+
+/** What the rows of links of a site are, as its pages show together. */
+export function navigationKinds(site: HandSite): ReadonlyMap<HandMenu, NavigationKind> {
+  const kept = known.get(site);
+  if (kept) return kept;
+  const kinds = new Map<HandMenu, NavigationKind>();
+  const byElement = new Map<string, HandMenu[]>();
+  for (const [path, menus] of site.candidates)
+    for (const menu of menus) {
+      kinds.set(menu, kindOn(menu, path, site));
+      if (!menu.element.includes(' ')) continue;
+      const alike = byElement.get(menu.element);
+      if (alike) alike.push(menu);
+      else byElement.set(menu.element, [menu]);
+    }
+  for (const alike of byElement.values()) adjust(alike, kinds);
+  known.set(site, kinds);
+  return kinds;
+}
+
+const known = new WeakMap<HandSite, ReadonlyMap<HandMenu, NavigationKind>>();
+
+function kindOn(menu: HandMenu, path: SitePath, site: HandSite): NavigationKind {
+  // The menu of a site of one page leads to the sections of that page.
+  if (site.pages.size === 1) return menu.kind === 'sections' ? 'menu' : menu.kind;
+  if (menu.kind !== 'menu') return menu.kind;
+  const page = site.pages.get(path)!;
+  const links = [...flatEntries(menu.entries)].flatMap(({ entry }) => entry.href ?? []);
+  const own = links.filter(href => {
+    if (!href.includes('#')) return false;
+    const end = endOfLink(href, page, site);
+    return end.kind === 'page' && end.path === path;
+  });
+  return isMost(own.length, links.length) ? 'sections' : 'menu';
+}
+
+/** Elements of the same name, class and id are of one kind, where most of them are of one that differs by design. */
+function adjust(alike: readonly HandMenu[], kinds: Map<HandMenu, NavigationKind>): void {
+  if (alike.length < 3) return;
+  const counts = new Map<NavigationKind, number>();
+  for (const menu of alike) {
+    const kind = kinds.get(menu)!;
+    counts.set(kind, (counts.get(kind) ?? 0) + 1);
+  }
+  for (const [kind, count] of counts)
+    if (kind !== 'menu' && count * 2 > alike.length) for (const menu of alike) kinds.set(menu, kind);
+}
