@@ -1,37 +1,48 @@
 import { readFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
-import { findBrowser } from '../browser/find.ts';
-import { computedLook } from '../browser/old-look.ts';
 import { found } from '../core/check/index.ts';
 import { Outranking } from '../core/check/outranking.ts';
 import { outranked } from '../core/check/rules/outranked.ts';
 import { sameName, withoutViewport } from '../core/draft/findings.ts';
 import { menuFromFolders } from '../core/draft/from-folders.ts';
-import { menuFromHand } from '../core/draft/from-menu.ts';
+import { type HandSource, menuFromHand } from '../core/draft/from-menu.ts';
+import { Firsts } from '../core/draft/firsts.ts';
+import { draftLanguages } from '../core/draft/by-language.ts';
+import { Places } from '../core/draft/place.ts';
 import { type Change, leftBehind, scriptsOf } from '../core/draft/left-behind.ts';
-import { lookFromBrowser, lookFromStyles } from '../core/draft/old-look.ts';
 import { draftSite } from '../core/draft/site.ts';
 import { skipTargets } from '../core/draft/skip.ts';
 import { type Ask, Questions } from '../core/draft/questions.ts';
-import { countEntries, handSource, namedSource, outlineMenus } from '../core/draft/sources.ts';
-import { type Draft, type DraftLook, type DraftMenu, type DraftSite, pageLook } from '../core/draft/types.ts';
+import {
+  type FoundSource,
+  countEntries,
+  handSources,
+  namedSource,
+  outlineMenus,
+} from '../core/draft/sources.ts';
+import {
+  type Draft,
+  type DraftLanguage,
+  type DraftMenu,
+  type DraftSite,
+  pageLook,
+} from '../core/draft/types.ts';
 import { writeDraft } from '../core/draft/write.ts';
 import { menuNames } from '../core/hand/names.ts';
 import type { SiteMenu } from '../core/hand/site-menus.ts';
 import type { HandSite } from '../core/hand/types.ts';
 import { schemaFile } from '../core/manual/editor.ts';
 import { readWithTree } from '../core/page/full.ts';
-import { inlineRules } from '../core/page/styles.ts';
 import { readTree } from '../core/page/tree.ts';
 import { rawOf } from '../core/text/bytes.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { noFolder, noPages } from '../files/folder-errors.ts';
-import { inPlace, ownScriptOf } from '../files/own.ts';
-import { lookIn } from '../files/look-files.ts';
+import { inPlace } from '../files/own.ts';
 import { findPlan, fromUser, isFolder, isThere, shownPath } from '../files/paths.ts';
 import { planOf } from '../files/plan.ts';
 import { writePlanSchema } from '../files/plan-schema.ts';
 import { writeWhole } from '../files/write.ts';
+import { lookOf } from './draft-look.ts';
 import { type OpenFolder, openFolder } from './folder.ts';
 import { openAll } from './open.ts';
 
@@ -93,6 +104,8 @@ class Drafting {
   readonly #questions: Questions;
   readonly #findings: Finding[] = [];
   readonly #menus: DraftResult['menus'] = [];
+  readonly #firsts: Firsts;
+  #languages: readonly DraftLanguage[] = [];
   /** The first menu that is taken over. */
   #main: SiteMenu | null = null;
 
@@ -103,6 +116,7 @@ class Drafting {
     this.#known = draftSite(folder.site);
     this.#options = options;
     this.#questions = new Questions(options.ask);
+    this.#firsts = new Firsts(folder.site);
   }
 
   async make(file: string): Promise<DraftResult> {
@@ -118,8 +132,7 @@ class Drafting {
       writePlanSchema(file);
       writeWhole(file, Buffer.from(text));
     }
-    if (menus.some(menu => menu.place?.side === 'instead-of'))
-      this.#findings.push(...fromUser(await this.#left(file, text), this.#root));
+    if (menus.some(isReplacing)) this.#findings.push(...fromUser(await this.#left(file, text), this.#root));
     return { ...result, status: 0, findings: sortFindings(this.#findings), plan: text };
   }
 
@@ -144,15 +157,15 @@ class Drafting {
       changes.push({ path, before, after: readTree(rawOf(page), after.page.frame.charset, true), removed });
     }
     const styles = [...this.#folder.sheets.files.values()].flat();
-    const beaten = found(outranked, { ...this.#site, beating: outranking.found });
+    const beaten = found(outranked, { ...this.#site, beating: outranking.found, text: this.#folder.text });
     return [...leftBehind(changes, styles, scripts), ...beaten];
   }
 
   async #draftOf(menus: readonly DraftMenu[]): Promise<Draft> {
-    const replaces = menus.some(menu => menu.place?.side === 'instead-of');
+    const replaces = menus.some(isReplacing);
     const output = await this.#questions.output(replaces, inPlace);
     const placed = replaces ? menus : await this.#questions.placed(menus);
-    const look = await this.#look();
+    const look = this.#main ? await lookOf(this.#main, this.#folder, this.#root) : pageLook;
     return {
       comments: [
         `yaml-language-server: $schema=${schemaFile}`,
@@ -161,33 +174,10 @@ class Drafting {
       ],
       output,
       skipTo: skipTargets(this.#site),
+      languages: this.#languages,
       menus: await this.#questions.setApart(placed, this.#known),
       look,
     };
-  }
-
-  /** Of the first menu that is taken over, where a browser is at hand; else from its style sheets. */
-  async #look(): Promise<DraftLook> {
-    const main = this.#main;
-    if (!main) return pageLook;
-    const front = this.#site.front;
-    const [path, copy] = [...main.copies].find(([one]) => one === front) ?? [...main.copies][0]!;
-    const { raw, charset, bodyPoint } = this.#site.pages.get(path)!.frame;
-    const tree = readTree(raw, charset, true);
-    const node = tree.nodes.find(one => one.start === copy.start)!;
-    const place = { start: copy.start, name: node.name, bodyPoint };
-    const browser = findBrowser();
-    const computed =
-      browser === null
-        ? null
-        : await computedLook(
-            { browser, script: ownScriptOf('look') },
-            { path, raw, charset, ...place },
-            lookIn(this.#root),
-          );
-    if (computed) return lookFromBrowser(computed);
-    const rules = [...this.#folder.sheets.files.values()].flat();
-    return lookFromStyles(tree, copy.start, [...rules, ...inlineRules(path, tree)]);
   }
 
   async #menusToWrite(): Promise<DraftMenu[]> {
@@ -197,12 +187,16 @@ class Drafting {
       this.#note(menu);
       return [menu];
     }
-    const wanted = from.flatMap(one => this.#source(one) ?? []);
-    const names = menuNames(wanted.flatMap(one => ('menus' in one ? [] : one.menu)));
+    const wanted = from.flatMap(one => this.#sources(one));
+    const names = menuNames(wanted.flatMap(one => ('drafted' in one ? [] : one.menus[0]!)));
+    const places = new Places(this.#site, this.#firsts);
     const menus: DraftMenu[] = [];
     for (const one of wanted) {
-      if ('menus' in one) menus.push(...one.menus);
-      else menus.push(this.#fromHand(one, one.name ?? names[menus.length] ?? `menu-${menus.length + 1}`));
+      if ('drafted' in one) menus.push(...one.drafted);
+      else {
+        const name = one.name ?? names[menus.length] ?? `menu-${menus.length + 1}`;
+        menus.push(this.#fromHand({ ...one, name }, places));
+      }
     }
     for (const menu of menus)
       if (menus.some(other => other !== menu && other.name === menu.name))
@@ -210,40 +204,45 @@ class Drafting {
     return menus;
   }
 
-  #note(menu: DraftMenu, hand: SiteMenu | null = null): void {
-    const copies = hand?.copies.size ?? null;
+  #note(menu: DraftMenu, hand: readonly SiteMenu[] = []): void {
     this.#menus.push({
       name: menu.name,
       entries: countEntries(menu),
-      copies,
-      lacking: [...(hand?.lacking ?? [])],
+      copies: hand.length === 0 ? null : hand.reduce((sum, one) => sum + one.copies.size, 0),
+      lacking: hand.flatMap(one => one.lacking),
     });
   }
 
-  #source(from: string): Source | null {
+  #sources(from: string): Source[] {
     const { name, text } = namedSource(from);
     const file = resolve(text);
     if (isThere(file) && !isFolder(file)) {
       const menus = outlineMenus(text, readFileSync(file, 'utf8'), this.#known);
       if ('rule' in menus) return this.#refused(menus);
       for (const menu of menus) this.#note(menu);
-      return { menus };
+      return [{ drafted: menus }];
     }
-    const hand = handSource(text, this.#site);
-    return 'rule' in hand ? this.#refused(hand) : { name, ...hand };
+    const hand = handSources(text, this.#site, this.#firsts);
+    if ('rule' in hand) return this.#refused(hand);
+    // A name is that of the first; the others of the same selector get their own.
+    return hand.map((one, at) => ({ ...one, name: at === 0 ? name : null }));
   }
 
-  #refused(why: Finding): null {
+  #refused(why: Finding): [] {
     this.#findings.push(why);
-    return null;
+    return [];
   }
 
-  #fromHand({ menu, selectors }: Exclude<Source, { menus: unknown }>, name: string): DraftMenu {
-    this.#main ??= menu;
-    const made = menuFromHand(menu, { name, selectors }, this.#site, this.#known);
-    this.#note(made, menu);
+  #fromHand(source: HandSource, places: Places): DraftMenu {
+    this.#main ??= source.menus[0]!;
+    if (source.byTag && this.#languages.length === 0)
+      this.#languages = draftLanguages(source.byTag, this.#site);
+    const made = menuFromHand(source, this.#site, this.#known, places);
+    this.#note(made, source.menus);
     return made;
   }
 }
 
-type Source = { name: string | null; menu: SiteMenu; selectors: string[] } | { menus: DraftMenu[] };
+type Source = (FoundSource & { name: string | null }) | { drafted: DraftMenu[] };
+
+const isReplacing = (menu: DraftMenu): boolean => menu.place.some(({ side }) => side === 'instead-of');

@@ -48,5 +48,5 @@ export function openFolder(root: string, options: FolderOptions): OpenFolder {
     ...(isLifted && !hasSheets ? {} : { see }),
     ...(progress ? { progress } : {}),
   });
-  return { site: { ...site, beating: outranking.found }, sheets, text, findings };
+  return { site: { ...site, beating: outranking.found, text }, sheets, text, findings };
 }

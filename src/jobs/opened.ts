@@ -140,7 +140,8 @@ export class Opened {
     const isComplex = (text: string): boolean => readSelector(text)?.isCompound === false;
     const isNeeded =
       this.plan.menus.some(
-        ({ place }) => place?.side === 'instead-of' || place?.selectors.some(isComplex) === true,
+        ({ place }) =>
+          place?.some(({ side, selector }) => side === 'instead-of' || isComplex(selector)) === true,
       ) || this.plan.skipTo.some(isComplex);
     return isNeeded ? (await import('../core/page/select.ts')).seekIn : null;
   }

@@ -2,7 +2,7 @@ import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { describe, expect, it } from '@jest/globals';
 import { open, useBrowser } from '../helpers/browser.ts';
-import { demoFolder, folderWith, kamino, page } from '../helpers/site.ts';
+import { demoFolder, folderWith, kamino, page, toldPlaces } from '../helpers/site.ts';
 
 interface Json {
   status: number;
@@ -16,7 +16,7 @@ interface Json {
     linkedFrom: number;
     links: Record<string, number>;
   }[];
-  findings: { rule: string; place: { file: string; position?: { line: number } } | null }[];
+  findings: Parameters<typeof toldPlaces>[0];
 }
 
 const read = (folder: string): Json => JSON.parse(kamino(folder, 'inventory', '--json').out) as Json;
@@ -46,11 +46,7 @@ describe('an inventory', () => {
       'list.pdf': 'x',
     });
     const { findings, otherFiles } = read(folder);
-    expect(
-      findings
-        .filter(({ rule }) => rule !== 'no-viewport')
-        .map(({ rule, place }) => `${place!.file}:${place!.position?.line ?? '-'} ${rule}`),
-    ).toEqual([
+    expect(toldPlaces(findings.filter(({ rule }) => rule !== 'no-viewport')).sort()).toEqual([
       'about.html:- same-title',
       'bare.html:- orphan',
       'bare.html:- untitled',

@@ -1,9 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
-import { folderWith, kamino } from '../helpers/site.ts';
+import { folderWith, kamino, toldPlaces } from '../helpers/site.ts';
 import { type OldSite, oldSites, plant } from '../helpers/old-sites.ts';
 
 interface Json {
-  findings: { rule: string; place: { file: string; position?: { line: number } } | null }[];
+  findings: Parameters<typeof toldPlaces>[0];
 }
 
 const bytes = (files: Record<string, string>): Record<string, Uint8Array> =>
@@ -27,7 +27,7 @@ function found(folder: string): string[] {
   const { findings } = JSON.parse(kamino(folder, 'inventory', '--json').out) as Json;
   const others = findings.filter(({ rule }) => rule !== 'no-viewport');
   expect(findings.length - others.length).toBe(1);
-  return others.map(({ rule, place }) => `${place!.file}:${place!.position?.line ?? '-'} ${rule}`);
+  return toldPlaces(others);
 }
 
 describe.each(oldSites.map(site => [site.name, site] as const))('%s', (_, site) => {

@@ -4,7 +4,7 @@ import { Inlayer } from '../../src/core/inlay/inlay.ts';
 import { lift } from '../../src/core/inlay/lift.ts';
 import { plainEntry } from '../../src/core/menu/resolve-entries.ts';
 import type { ResolvedMenu } from '../../src/core/menu/types.ts';
-import type { MenuPlace } from '../../src/core/plan/types.ts';
+import type { MenuPlace, PlaceSide } from '../../src/core/plan/types.ts';
 import { seekIn } from '../../src/core/page/select.ts';
 import { Splicer, bytesOf, rawOf, splice } from '../../src/core/text/bytes.ts';
 import { treeOf } from './tree.ts';
@@ -65,7 +65,7 @@ export const inlayer = (menus: ResolvedMenu[]) => {
       return String(kept.size - 1);
     },
     taken: hash => kept.get(hash) ?? null,
-    seek: menus.some(one => one.place?.side === 'instead-of') ? seekIn : null,
+    seek: menus.some(one => one.place?.some(({ side }) => side === 'instead-of')) ? seekIn : null,
   });
   return {
     page: (path: string, given: string) => {
@@ -78,12 +78,17 @@ export const inlayer = (menus: ResolvedMenu[]) => {
 };
 const splicer = new Splicer();
 
+/** Selectors tried in order, all for one side. */
+export function spots(side: PlaceSide, selectors: readonly string[]): MenuPlace {
+  return selectors.map(selector => ({ side, selector, drop: false }));
+}
+
 export const places: [string, MenuPlace | null][] = [
   ['where it goes by itself', null],
-  ['first in the body', { side: 'first-in', selectors: ['body'] }],
-  ['last in the body', { side: 'last-in', selectors: ['body'] }],
-  ['before the first paragraph', { side: 'before', selectors: ['p', 'header'] }],
-  ['after the first header', { side: 'after', selectors: ['header', 'p'] }],
+  ['first in the body', spots('first-in', ['body'])],
+  ['last in the body', spots('last-in', ['body'])],
+  ['before the first paragraph', spots('before', ['p', 'header'])],
+  ['after the first header', spots('after', ['header', 'p'])],
 ];
 
 /** What must hold for every page and place; says whether a menu went in. */

@@ -451,7 +451,7 @@ ${top}
         was: '        <li><a href="../../parents/meals.html">Meals</a></li>\n      </ul>',
         is: '        <li><a href="../../parents/meals.html">Meals</a></li>',
         rule: 'unclosed-list',
-        told: '<ul class="menu">',
+        told: '<ul>\n        <li><a href="../../parents/dates.html">',
       },
       {
         title: 'an order at the foot',

@@ -92,3 +92,26 @@ export const page = (title: string, body = ''): string =>
 
 /** Text of pages without the checksums of what is in them. */
 export const unsealedIn = (text: string): string => text.replace(/ data-kamino-sum="[^"]*"/g, '');
+
+/** The files that printed findings of a rule tell, those of one cause too. */
+export function toldFiles(printed: string, rule: string): string[] {
+  return printed.split('\n\n').flatMap(text => {
+    const file = new RegExp(`^(.*?)(?::\\d+:\\d+)?: \\w+ ${rule}: `).exec(text)?.[1];
+    if (file === undefined) return [];
+    const others = /\n {2}The same at (.*)/.exec(text)?.[1]?.split(/, /) ?? [];
+    return [file, ...others.map(place => place.replace(/(?::\d+:\d+)?$/, ''))];
+  });
+}
+
+interface Told {
+  rule: string;
+  place: { file: string; position?: { line: number } } | null;
+  also?: readonly { file: string; position?: { line: number } }[];
+}
+
+/** Each place that findings tell, as `file:line rule`; of those of one cause all. */
+export function toldPlaces(findings: readonly Told[]): string[] {
+  return findings.flatMap(({ rule, place, also = [] }) =>
+    [place, ...also].map(one => `${one?.file ?? ''}:${one?.position?.line ?? '-'} ${rule}`),
+  );
+}

@@ -7,10 +7,12 @@ import { letterCase } from './rules/letter-case.ts';
 import { menuDiffers } from './rules/menu-differs.ts';
 import { menuMissing } from './rules/menu-missing.ts';
 import { missingHash } from './rules/missing-hash.ts';
+import { missingFile } from './rules/missing-file.ts';
 import { orphan } from './rules/orphan.ts';
 import { outranked } from './rules/outranked.ts';
 import { sameId } from './rules/same-id.ts';
 import { sameTitle } from './rules/same-title.ts';
+import { surplusEnd } from './rules/surplus-end.ts';
 import { unclosedList } from './rules/unclosed-list.ts';
 import { untitled } from './rules/untitled.ts';
 import { wrongCurrent } from './rules/wrong-current.ts';
@@ -34,6 +36,8 @@ export const checkRules: readonly CheckRule[] = [
   wrongCurrent,
   wrongFolder,
   unclosedList,
+  surplusEnd,
+  missingFile,
   outranked,
 ];
 

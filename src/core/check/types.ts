@@ -1,3 +1,4 @@
+import type { SitePath } from '../address/path.ts';
 import type { HandSite } from '../hand/types.ts';
 import type { Finding } from '../text/finding.ts';
 import type { Place } from '../text/source.ts';
@@ -8,6 +9,8 @@ import type { Beating } from './outranking.ts';
 export interface CheckedSite extends HandSite {
   /** Rules of its own style sheets that beat Kamino's. */
   beating: readonly Beating[];
+  /** The text of a file; null where it cannot be read. */
+  text: (file: SitePath) => string | null;
 }
 
 /** Makes a finding of the rule that looks. */

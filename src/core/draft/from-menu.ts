@@ -1,48 +1,152 @@
-import { folderOf } from '../address/path.ts';
 import { copyEntries, entryKey, flatShared, matched, type SiteEntry } from '../hand/shared.ts';
 import type { SiteMenu } from '../hand/site-menus.ts';
+import type { HandSite } from '../hand/types.ts';
 import type { WholeSite } from '../site/whole.ts';
 import { counted } from '../text/nearest.ts';
-import { draftEntry, threeLevels } from './targets.ts';
+import { type ByTag, mergedEntries, switchesLanguage } from './by-language.ts';
+import type { Places } from './place.ts';
+import { draftEntry, saidText, threeLevels } from './targets.ts';
 import type { DraftEntry, DraftMenu, DraftSite } from './types.ts';
 
 /** Words by which people call an entry that is set apart. */
 const apart = /button|btn|cta|call|highlight|special|apart|book|donat|ticket|join|accent|primary/i;
 
+/** What a menu is drafted from: its copies, in each language where there are several. */
+export interface HandSource {
+  menus: readonly SiteMenu[];
+  /** Those of `menus` by the languages that they are in; null for one language. */
+  byTag: ByTag | null;
+  name: string;
+  selectors: readonly string[];
+}
+
 /** The shared version of a menu that was copied by hand, in place of its copies. */
 export function menuFromHand(
-  menu: SiteMenu,
-  { name, selectors }: { name: string; selectors: readonly string[] },
-  site: WholeSite,
+  source: HandSource,
+  site: HandSite,
   known: DraftSite,
+  places: Places,
 ): DraftMenu {
-  const lost: string[] = [];
-  const byName = targetsByName(menu, site, known);
-  const named = flatShared(menu.entries).filter(one => one.target === null && byName.has(one));
-  const dead = flatShared(menu.entries).filter(
-    one => one.target === null && one.entries.length === 0 && !byName.has(one),
-  );
-  const entries = threeLevels(entriesFrom(menu.entries, known, byName), lost);
+  const { menus, byTag, name, selectors } = source;
+  const notes: string[] = [];
+  const versions = menus.map(menu => grouped(entriesOf(menu, { site, known, notes })));
+  const tags = byTag ? [...byTag.keys()] : [];
+  const isSwitching = byTag !== null && switchesLanguage(byTag, site);
+  const entries = byTag ? mergedEntries(new Map(tags.map((tag, at) => [tag, versions[at]!]))) : versions[0]!;
+  const [menu] = menus as [SiteMenu];
   const [first] = menu.copies.values();
   const form = first!.region === 'aside' ? 'column' : first!.region === 'footer' ? 'plain' : 'bar';
+  const copies = menus.reduce((sum, one) => sum + one.copies.size, 0);
+  const placed = places.placeOf({
+    menus,
+    selectors,
+    labels: [...labelsIn(versions.flat(), known), titleFor(name)],
+    hasOwn: menus.some(one => one.hasOwn || (one.turning.size > 0 && !isSwitching)),
+  });
   return {
     name,
-    title: titleFor(name),
+    title: placed.title ?? titleFor(name),
     form,
     comments: [
-      `The shared version of ${counted(menu.copies.size, 'copy', 'copies')} on ${counted(site.pages.size, 'page')}.`,
+      `The shared version of ${counted(copies, 'copy', 'copies')} on ${counted(site.pages.size, 'page')}.`,
+      ...placed.comments,
     ],
-    carriedBy: menu.isUsual ? null : patternsFor([...menu.copies.keys()]),
-    place: selectors.length === 0 ? null : { side: 'instead-of', selectors },
+    carriedBy: placed.carriedBy,
+    except: placed.except,
+    place: placed.place,
+    set: null,
     fold: form === 'bar' ? 'below 48em' : null,
-    entries,
-    notes: [
-      ...rareEntries(menu, site),
-      ...named.map(one => `\`${one.label}\` led nowhere; by its name it is ${byName.get(one)!}`),
-      ...dead.map(one => `\`${one.label}\` led nowhere`),
-      ...(lost.length > 0 ? [`Left out, more than three levels deep: ${lost.join(', ')}`] : []),
-    ],
+    entries: isSwitching && tags.length === 2 ? [...entries, languageSwitch(tags)] : entries,
+    notes: [...new Set(notes)],
   };
+}
+
+interface Context {
+  site: WholeSite;
+  known: DraftSite;
+  notes: string[];
+}
+
+function entriesOf(menu: SiteMenu, { site, known, notes }: Context): DraftEntry[] {
+  const lost: string[] = [];
+  const byName = targetsByName(menu, site, known);
+  const nowhere = flatShared(menu.entries).filter(one => one.target === null);
+  const entries = threeLevels(entriesFrom(menu.entries, known, byName), lost);
+  const dead = nowhere.filter(
+    one => one.entries.length === 0 && !byName.has(one) && !isCaption(one, menu.entries),
+  );
+  notes.push(
+    ...fewest(rareEntries(menu, site), 'link'),
+    ...fewest(
+      nowhere.flatMap(one =>
+        byName.has(one) ? `\`${one.label}\` led nowhere; by its name it is ${byName.get(one)!}` : [],
+      ),
+      'entry',
+    ),
+    ...fewest(
+      dead.map(one => `\`${one.label}\` led nowhere`),
+      'entry',
+    ),
+    ...(lost.length > 0 ? [`Left out, more than three levels deep: ${lost.join(', ')}`] : []),
+  );
+  return entries;
+}
+
+const mostNotes = 10;
+
+/** What stands for many of a kind. */
+function fewest(notes: readonly string[], kind: string): string[] {
+  const more = notes.length - mostNotes;
+  if (more < 2) return [...notes];
+  return [
+    ...notes.slice(0, mostNotes),
+    `and ${counted(more, `${kind} more`, `${kind === 'entry' ? 'entries' : `${kind}s`} more`)}`,
+  ];
+}
+
+/** From each language to the other one. */
+function languageSwitch([one, other]: readonly string[]): DraftEntry {
+  const value = { [one!]: other!, [other!]: one! };
+  return {
+    label: null,
+    target: { key: 'language', value },
+    highlight: false,
+    mayBeMissing: false,
+    entries: [],
+  };
+}
+
+/** Words between the links of a menu, with links behind them: they hold these. */
+function isCaption(one: SiteEntry, entries: readonly SiteEntry[]): boolean {
+  const captions = entries.filter(
+    ({ isWords, entries: below }, at) => isWords && below.length === 0 && entries[at + 1]?.target != null,
+  );
+  // A single one is what the menu is called.
+  return captions.length > 1 && captions[0] === entries[0] && captions.includes(one);
+}
+
+/** Entries behind words that lead nowhere lie below these. */
+function grouped(entries: readonly DraftEntry[]): DraftEntry[] {
+  const found: { entry: DraftEntry; below: DraftEntry[] }[] = [];
+  let caption: DraftEntry[] | null = null;
+  for (const entry of entries) {
+    const below = [...entry.entries];
+    if (entry.target === null && below.length === 0) caption = below;
+    else if (caption !== null) {
+      caption.push(entry);
+      continue;
+    }
+    found.push({ entry, below });
+  }
+  return found.map(({ entry, below }) => ({ ...entry, entries: below }));
+}
+
+/** What the entries are called where they are seen. */
+function labelsIn(entries: readonly DraftEntry[], known: DraftSite): string[] {
+  return entries.flatMap(({ label, target, entries: below }) => [
+    label === null ? (known.pages.get(String(target?.value))?.label ?? '') : saidText(label),
+    ...labelsIn(below, known),
+  ]);
 }
 
 const titles: Record<string, string> = { masthead: 'Main', foot: 'More', side: 'In this part' };
@@ -59,7 +163,7 @@ function entriesFrom(
   return entries.flatMap(one => {
     const below = entriesFrom(one.entries, known, byName);
     const target = one.target ?? byName.get(one) ?? null;
-    if (target === null && below.length === 0) return [];
+    if (target === null && below.length === 0 && !isCaption(one, entries)) return [];
     const highlight = one.marks.some(mark => apart.test(mark));
     return [draftEntry(one.label || null, target, known, { highlight, entries: below })];
   });
@@ -98,13 +202,4 @@ function rareEntries(menu: SiteMenu, site: WholeSite): string[] {
     ([key, paths]) =>
       `Only on ${paths.slice(0, 3).join(', ')}${paths.length > 3 ? ` and ${paths.length - 3} more` : ''}: ${key}`,
   );
-}
-
-/** Patterns for these pages: their folder where they share one. */
-function patternsFor(paths: readonly string[]): string[] {
-  const [first = ''] = paths;
-  const folder = folderOf(first);
-  return folder !== '' && paths.every(path => path.startsWith(`${folder}/`))
-    ? [`${folder}/**`]
-    : [...paths].sort();
 }

@@ -83,7 +83,14 @@ const mostNamed = 3;
 
 /** The command to go on with: the menus that most pages carry are what a plan takes over. */
 export function nextStep(site: HandSite, folder: string): { command: string; about: string } {
-  const usual = siteMenus(site).filter(menu => menu.selectors.length > 0 && menu.isUsual);
+  const taken = new Set<string>();
+  const usual = siteMenus(site).filter(menu => {
+    const selector = menu.selectors[0]?.selector;
+    // The menus of several languages or areas that have a selector in common are drafted together.
+    if (selector === undefined || !menu.isUsual || taken.has(selector)) return false;
+    taken.add(selector);
+    return true;
+  });
   const command = `kamino draft${folder === '.' ? '' : ` ${folder}`}`;
   const [first] = usual;
   if (!first) return { command, about: 'no menu is on most pages: by folders and titles' };

@@ -1,5 +1,6 @@
 import type { HandSite } from '../hand/types.ts';
 import { choicesOf } from './sources.ts';
+import { saidText } from './targets.ts';
 import type { DraftEntry, DraftMenu, DraftSite } from './types.ts';
 
 /** One question with its answers, the default first. Gives the answer that was chosen. */
@@ -34,7 +35,7 @@ export class Questions {
     ];
     const answer = await this.#ask('Where on the page shall the menu stand?', answers);
     if (answer !== 'body') return menus;
-    return menus.map(menu => ({ ...menu, place: { side: 'first-in', selectors: ['body'] } }));
+    return menus.map(menu => ({ ...menu, place: [{ side: 'first-in', selectors: ['body'], drop: false }] }));
   }
 
   /** One entry of the first menu may be set apart as a button. */
@@ -66,5 +67,6 @@ export class Questions {
 }
 
 function labelOf({ label, target }: DraftEntry, site: DraftSite): string {
-  return label ?? site.pages.get(target?.value ?? '')?.label ?? target?.value ?? '';
+  const value = target ? saidText(target.value) : '';
+  return label === null ? (site.pages.get(value)?.label ?? value) : saidText(label);
 }

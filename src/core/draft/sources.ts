@@ -1,26 +1,28 @@
 import { type SiteMenu, siteMenus } from '../hand/site-menus.ts';
 import type { HandMenu, HandSite } from '../hand/types.ts';
-import { seekIn } from '../page/select.ts';
 import { type Finding, finding } from '../text/finding.ts';
 import { counted, nearest } from '../text/nearest.ts';
 import { readSelector } from '../text/selector.ts';
+import { inLanguages } from './by-language.ts';
+import type { Extent, Firsts } from './firsts.ts';
 import { menuFromFolders } from './from-folders.ts';
+import type { HandSource } from './from-menu.ts';
 import { menusFromOutline } from './from-outline.ts';
 import { outlineFormatOf, outlineFormats } from './outlines/index.ts';
 import { sitemapPaths } from './outlines/sitemap.ts';
 import { OutlineError } from './outlines/types.ts';
 import type { DraftMenu, DraftSite } from './types.ts';
 
-/** A menu written by hand that is taken over, with all selectors that its copies need. */
-export interface HandSource {
-  menu: SiteMenu;
-  selectors: string[];
-}
+/** Menus written by hand that are taken over as one, with all selectors that their copies need. */
+export type FoundSource = Omit<HandSource, 'name'>;
 
 const seen = 'kamino inventory  shows the menus that were found.';
 
-/** The menu of which a selector finds copies, or the finding that says why there is none. */
-export function handSource(selector: string, site: HandSite): HandSource | Finding {
+/**
+ * The menu of which a selector finds copies, and those of other pages of which it does; in several languages they are
+ * one. Or the finding that says why there is none.
+ */
+export function handSources(selector: string, site: HandSite, firsts: Firsts): FoundSource[] | Finding {
   const fail = (message: string, remedy: string): Finding => finding('no-hand-menu', null, message, remedy);
   if (/\.(?:md|markdown|opml|csv|json|xml)$/i.test(selector))
     return fail(`there is no file \`${selector}\``, 'Write its path from the folder where you stand.');
@@ -30,32 +32,58 @@ export function handSource(selector: string, site: HandSite): HandSource | Findi
       `A selector is written as in a style sheet:  --from "nav.top"\n${seen}`,
     );
   const menus = siteMenus(site);
-  const hits = menus.map(menu => ({ menu, pages: pagesAt(selector, menu, site) }));
-  const [best] = hits.sort((one, other) => other.pages.length - one.pages.length);
-  if (!best || best.pages.length === 0) {
+  const hits = menus
+    .map(menu => ({ menu, pages: pagesAt(firsts.of(selector), menu) }))
+    .filter(({ pages }) => pages.length > 0)
+    .sort((one, other) => other.pages.length - one.pages.length);
+  const [best, ...rest] = hits;
+  if (!best) {
     const near = nearest(
       selector,
       menus.flatMap(menu => menu.selectors.map(one => one.selector)),
     );
     return fail(`no menu is found by \`${selector}\``, near ? `Did you mean  --from "${near}"?` : seen);
   }
-  const covered = new Set(best.pages);
-  const others = best.menu.selectors.filter(
-    one => one.selector !== selector && one.pages.some(path => !covered.has(path)),
+  const elsewhere = rest.filter(
+    ({ menu }) => ![...menu.copies.keys()].some(path => best.menu.copies.has(path)),
   );
-  return { menu: best.menu, selectors: [selector, ...others.map(one => one.selector)] };
+  const all = [best, ...elsewhere];
+  const byTag = inLanguages(
+    all.map(one => one.menu),
+    site,
+  );
+  if (byTag) {
+    const selectors = new Set([selector, ...all.flatMap(one => selectorsOf(one, selector))]);
+    return [{ menus: [...byTag.values()], byTag, selectors: [...selectors] }];
+  }
+  return all.map(one => ({
+    menus: [one.menu],
+    byTag: null,
+    selectors: [selector, ...selectorsOf(one, selector)],
+  }));
+}
+
+/** The selectors of the copies that the given one does not find. */
+function selectorsOf({ menu, pages }: Hit, given: string): string[] {
+  const covered = new Set(pages);
+  return menu.selectors
+    .filter(one => one.selector !== given && one.pages.some(path => !covered.has(path)))
+    .map(one => one.selector);
+}
+
+interface Hit {
+  menu: SiteMenu;
+  pages: readonly string[];
 }
 
 /** The pages on which the first match of a selector is a copy of a menu, lies in it, or holds it. */
-function pagesAt(selector: string, menu: SiteMenu, site: HandSite): string[] {
-  return [...menu.copies].filter(([path, copy]) => isAt(selector, copy, site, path)).map(([path]) => path);
+function pagesAt(found: ReadonlyMap<string, Extent>, menu: SiteMenu): string[] {
+  return [...menu.copies].filter(([path, copy]) => isAt(found.get(path), copy)).map(([path]) => path);
 }
 
-function isAt(selector: string, copy: HandMenu, site: HandSite, path: string): boolean {
-  const { raw, charset, bodyPoint } = site.pages.get(path)!.frame;
-  const found = seekIn({ raw, charset, scripting: true, bodyPoint }, [selector]).get(selector);
+function isAt(found: Extent | undefined, copy: HandMenu): boolean {
   if (!found) return false;
-  const end = found.end < 0 ? Infinity : found.end;
+  const { end } = found;
   const copyEnd = copy.end < 0 ? Infinity : copy.end;
   return (
     (found.start <= copy.start && copy.start < end) || (copy.start <= found.start && found.start < copyEnd)

@@ -1,5 +1,5 @@
-import { keyOfScheme } from '../target/kinds/index.ts';
-import type { DraftEntry, DraftSite } from './types.ts';
+import { type TargetKey, keyOfScheme } from '../target/kinds/index.ts';
+import type { DraftEntry, DraftSaid, DraftSite } from './types.ts';
 
 /** An entry from a label and an address written as in an `href`, from the site's folder. */
 export function draftEntry(
@@ -9,15 +9,16 @@ export function draftEntry(
   { highlight = false, entries = [] as readonly DraftEntry[] } = {},
 ): DraftEntry {
   const target = address === null ? null : targetOf(address, site);
-  const path = target?.value.replace(/#.*$/, '') ?? '';
+  const value = target?.value ?? '';
+  const path = value.replace(/#.*$/, '');
   const isOwn = target !== null && ['page', 'section', 'file'].includes(target.key) && path !== '';
-  const isThere = site.files.has(path) || site.files.has(target?.value ?? '');
+  const isThere = site.files.has(path) || site.files.has(value);
   // A label that Kamino takes from the page need not stand in the plan.
-  const isGiven = target?.key === 'page' && site.pages.get(target.value)?.label === label;
+  const isGiven = target?.key === 'page' && site.pages.get(value)?.label === label;
   return { label: isGiven ? null : label, target, highlight, mayBeMissing: isOwn && !isThere, entries };
 }
 
-function targetOf(address: string, site: DraftSite): DraftEntry['target'] {
+function targetOf(address: string, site: DraftSite): { key: TargetKey; value: string } | null {
   if (site.pages.has(address)) return { key: 'page', value: address };
   if (site.files.has(address)) return { key: 'file', value: address };
   const byScheme = keyOfScheme(address);
@@ -37,7 +38,12 @@ function targetOf(address: string, site: DraftSite): DraftEntry['target'] {
 export function threeLevels(entries: readonly DraftEntry[], lost: string[], level = 1): DraftEntry[] {
   return entries.map(one => {
     if (level < 3) return { ...one, entries: threeLevels(one.entries, lost, level + 1) };
-    lost.push(...one.entries.map(below => below.label ?? below.target?.value ?? ''));
+    lost.push(...one.entries.map(below => saidText(below.label ?? below.target?.value ?? '')));
     return { ...one, entries: [] };
   });
+}
+
+/** What is said, in the first language of it. */
+export function saidText(said: DraftSaid): string {
+  return typeof said === 'string' ? said : (Object.values(said)[0] ?? '');
 }

@@ -7,6 +7,7 @@ export interface Draft {
   comments: readonly string[];
   output: string;
   skipTo: readonly string[];
+  languages: readonly DraftLanguage[];
   menus: readonly DraftMenu[];
   look: DraftLook;
 }
@@ -18,17 +19,38 @@ export interface DraftMenu {
   comments: readonly string[];
   /** Patterns of pages; null for every page. */
   carriedBy: readonly string[] | null;
-  place: { side: PlaceSide; selectors: readonly string[] } | null;
+  except: readonly string[];
+  /** Tried in order; none where Kamino chooses. */
+  place: readonly DraftSpot[];
+  /** For `previous-next`: patterns of the pages that lead to each other. */
+  set: readonly string[] | null;
   fold: string | null;
   entries: readonly DraftEntry[];
   /** Below the last entry: what was left out, and why. */
   notes: readonly string[];
 }
 
+export interface DraftSpot {
+  side: PlaceSide;
+  selectors: readonly string[];
+  /** What is no link in the element goes with it. */
+  drop: boolean;
+}
+
+/** The same in every language, or one for each. */
+export type DraftSaid = string | Readonly<Record<string, string>>;
+
+export interface DraftLanguage {
+  tag: string;
+  name: string;
+  /** Patterns of its pages; null where they say it themselves. */
+  pages: readonly string[] | null;
+}
+
 export interface DraftEntry {
   /** null: Kamino takes it from the target. */
-  label: string | null;
-  target: { key: TargetKey; value: string } | null;
+  label: DraftSaid | null;
+  target: { key: TargetKey; value: DraftSaid } | null;
   highlight: boolean;
   /** The target may be made later. */
   mayBeMissing: boolean;

@@ -1,10 +1,18 @@
 import { Document, type Pair, Scalar, YAMLMap, YAMLSeq } from 'yaml';
-import type { Draft, DraftEntry, DraftLook, DraftMenu } from './types.ts';
+import type {
+  Draft,
+  DraftEntry,
+  DraftLanguage,
+  DraftLook,
+  DraftMenu,
+  DraftSaid,
+  DraftSpot,
+} from './types.ts';
 
 /** A draft as the text of a plan. */
 export function writeDraft(draft: Draft): string {
   const document = new Document(null, { schema: 'failsafe' });
-  const { skipTo, menus, look, output, comments } = draft;
+  const { skipTo, languages, menus, look, output, comments } = draft;
   const hints: Record<string, string> = {
     output:
       output === 'in-place'
@@ -15,6 +23,7 @@ export function writeDraft(draft: Draft): string {
     ['kamino', '1'],
     ['output', output],
     ...(skipTo.length > 0 ? [['skip-to', flow(skipTo)] as Row] : []),
+    ...(languages.length > 0 ? [['languages', map(languages.map(languageRow))] as Row] : []),
     ['menus', list(menus.map(menuNode))],
     ...lookRows(look),
   ]) as never;
@@ -55,7 +64,7 @@ function pairs(made: YAMLMap): Pair[] {
 }
 
 function menuNode(menu: DraftMenu): YAMLMap {
-  const { name, title, form, carriedBy, place, fold, entries, notes, comments } = menu;
+  const { name, title, form, carriedBy, except, place, set, fold, entries, notes, comments } = menu;
   const items = list(entries.map(entryNode));
   if (notes.length > 0) items.comment = notes.map(note => ` ${note}`).join('\n');
   const made = map([
@@ -63,22 +72,43 @@ function menuNode(menu: DraftMenu): YAMLMap {
     ['title', title],
     ...(form === 'bar' ? [] : [['form', form] as Row]),
     ...(carriedBy ? [['carried-by', flow(carriedBy)] as Row] : []),
-    ...(place ? [['place', map([[place.side, flow(place.selectors)]], true)] as Row] : []),
+    ...(except.length > 0 ? [['except', flow(except)] as Row] : []),
+    ...(place.length > 0 ? [['place', placeNode(place)] as Row] : []),
+    ...(set ? [['set', flow(set)] as Row] : []),
     ...(fold === null ? [] : [['fold', map([['when', fold]], true)] as Row]),
-    ['entries', items],
+    ...(entries.length > 0 || notes.length > 0 ? [['entries', items] as Row] : []),
   ]);
   if (comments.length > 0) made.commentBefore = comments.map(line => ` ${line}`).join('\n');
   return made;
 }
 
+function languageRow({ tag, name, pages }: DraftLanguage): Row {
+  return [tag, map([['name', name], ...(pages ? [['pages', flow(pages)] as Row] : [])], true)];
+}
+
+/** One place, or a list of them. */
+function placeNode(place: readonly DraftSpot[]): Node {
+  const nodes = place.map(({ side, selectors, drop }) =>
+    map([[side, flow(selectors)], ...(drop ? [['drop', 'true'] as Row] : [])], true),
+  );
+  if (nodes.length === 1) return nodes[0]!;
+  const made = list(nodes);
+  made.flow = true;
+  return made;
+}
+
+function saidNode(said: DraftSaid): string | Node {
+  return typeof said === 'string' ? said : map(Object.entries(said), true);
+}
+
 /** A bare target where that says it all. */
 function entryNode({ label, target, highlight, mayBeMissing, entries }: DraftEntry): Node {
   const isBare = label === null && !highlight && !mayBeMissing && entries.length === 0;
-  if (isBare && target && isPlainTarget(target)) return new Scalar(target.value);
+  if (isBare && target && isPlainTarget(target)) return new Scalar(String(target.value));
   return map(
     [
-      ...(target ? [[target.key, target.value] as Row] : []),
-      ...(label === null ? [] : [['label', label] as Row]),
+      ...(target ? [[target.key, saidNode(target.value)] as Row] : []),
+      ...(label === null ? [] : [['label', saidNode(label)] as Row]),
       ...(highlight ? [['highlight', 'background'] as Row] : []),
       ...(mayBeMissing ? [['if-missing', 'warn'] as Row] : []),
       ...(entries.length > 0 ? [['entries', list(entries.map(entryNode))] as Row] : []),
@@ -89,7 +119,7 @@ function entryNode({ label, target, highlight, mayBeMissing, entries }: DraftEnt
 
 /** What a bare target is read as is what it is. */
 function isPlainTarget({ key, value }: NonNullable<DraftEntry['target']>): boolean {
-  return (key === 'page' || key === 'file') && !/[#%?:\\]|^\s|\s$/.test(value);
+  return (key === 'page' || key === 'file') && typeof value === 'string' && !/[#%?:\\]|^\s|\s$/.test(value);
 }
 
 function lookRows(look: DraftLook): Row[] {

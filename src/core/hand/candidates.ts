@@ -1,5 +1,5 @@
 import type { TreeNode, Tree, TreeText } from '../page/tree.ts';
-import { childrenOf, firstsBehind, isNode, roleOf, textOf, valueOf } from '../page/tree.ts';
+import { childrenOf, descendants, firstsBehind, isNode, roleOf, textOf, valueOf } from '../page/tree.ts';
 import { entriesOf, isLink, isOurs, isSeparator } from './entries.ts';
 import { Selectors } from './selectors.ts';
 import { kindOfEntries } from './kinds.ts';
@@ -185,6 +185,7 @@ function menuInTable(node: TreeNode, inner: () => TreeNode[], holdings: Holdings
 function menuOf(tree: Tree, node: TreeNode, open: readonly TreeNode[]): HandMenu {
   const unclosed = open
     .filter(one => one === node || liesIn(one, node))
+    .map(one => [...descendants(one)].find(inner => inner.isLeftOpen) ?? one)
     .map(one => ({ start: one.start, end: one.open }));
   const named = ['class', 'id'].map(name => valueOf(node, name, tree.charset) ?? '').join(' ');
   const entries = entriesOf(tree, node);

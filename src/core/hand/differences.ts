@@ -19,7 +19,7 @@ export type Difference = { path: SitePath; start: number; end: number; menu: Sit
   /** The link leads nowhere from here, and would from another folder. */
   | { kind: 'folder'; entry: CopyEntry; shared: SiteEntry }
   /** The wrong entry is marked as the current one. */
-  | { kind: 'current'; entry: CopyEntry; right: SiteEntry }
+  | { kind: 'current'; entry: CopyEntry; right: SiteEntry | null }
   | { kind: 'unclosed' }
   /** The page has no copy at all. */
   | { kind: 'lacking' }
@@ -187,15 +187,18 @@ function wrongMarks(
   shared: readonly SiteEntry[],
   marks: ReadonlySet<string>,
 ): Difference[] {
-  const right = shared.find(one => one.target === path);
-  if (!right) return [];
-  const marked = entries.filter(one => one.entry.marks.some(mark => marks.has(mark)));
+  const right = shared.find(one => one.target === path) ?? null;
+  // The word for the page itself is right on no other entry, whatever the other copies do.
+  const isMarked = ({ entry, target }: CopyEntry): boolean =>
+    (entry.marks.includes('aria-current=page') && target !== null && target !== path) ||
+    (right !== null && entry.marks.some(mark => marks.has(mark)));
+  const marked = entries.filter(isMarked);
   // What lies above the right one may be marked with it.
   const above = new Set<SiteEntry>();
-  for (let one = right.parent; one; one = one.parent) above.add(one);
+  for (let one = right?.parent ?? null; one; one = one.parent) above.add(one);
   const wrong = marked.filter(one => {
     const usual = match.get(one);
-    return usual !== right && !(usual && above.has(usual));
+    return !usual || (usual !== right && !above.has(usual));
   });
   if (wrong.length === 0 || wrong.length > 2) return [];
   const [entry] = wrong;

@@ -88,6 +88,7 @@ class EntryReader {
       ...inner,
       ...relOf(valueOf(node, 'rel', charset)),
       ...(isCurrent === 'false' ? [] : ['aria-current']),
+      ...(isCurrent === 'page' ? ['aria-current=page'] : []),
     ];
     const label = collapse(this.#text(node)) || (valueOf(node, 'title', charset) ?? '').trim();
     const area = node.name === 'area' ? (valueOf(node, 'alt', charset) ?? '') : '';

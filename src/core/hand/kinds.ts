@@ -68,7 +68,7 @@ function kindOn(menu: HandMenu, path: SitePath, site: HandSite): NavigationKind 
   return isMost(own.length, links.length) ? 'sections' : 'menu';
 }
 
-/** Elements of the same name, class and id are of one kind, where most of them are of one that differs by design. */
+/** Elements of the same name, class and id are of one kind, where most of them are. */
 function adjust(alike: readonly HandMenu[], kinds: Map<HandMenu, NavigationKind>): void {
   if (alike.length < 3) return;
   const counts = new Map<NavigationKind, number>();
@@ -76,6 +76,10 @@ function adjust(alike: readonly HandMenu[], kinds: Map<HandMenu, NavigationKind>
     const kind = kinds.get(menu)!;
     counts.set(kind, (counts.get(kind) ?? 0) + 1);
   }
-  for (const [kind, count] of counts)
-    if (kind !== 'menu' && count * 2 > alike.length) for (const menu of alike) kinds.set(menu, kind);
+  for (const [kind, count] of counts) {
+    if (count * 2 <= alike.length) continue;
+    // Where most are menus, one with few links is one; what turns pages or leads through them is not.
+    const others = kind === 'menu' ? alike.filter(menu => kinds.get(menu) === 'list') : alike;
+    for (const menu of others) kinds.set(menu, kind);
+  }
 }

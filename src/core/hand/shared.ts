@@ -11,6 +11,8 @@ export interface SiteEntry {
   target: string | null;
   /** On how many copies it is. */
   count: number;
+  /** It is no link on any of them. */
+  isWords: boolean;
   parent: SiteEntry | null;
   entries: SiteEntry[];
   /** What sets it apart on most copies, whatever the page. */
@@ -73,8 +75,8 @@ export function matched(copy: readonly CopyEntry[], shared: readonly SiteEntry[]
 export interface Shared {
   /** What most copies hold, as a tree in their usual order. */
   entries: SiteEntry[];
-  /** Labels, as keys, that lead elsewhere from each page by design, as those of the next page do. */
-  turning: ReadonlySet<string>;
+  /** Labels, as keys, that lead elsewhere from each page by design, as those of the next page do; each with its targets. */
+  turning: ReadonlyMap<string, readonly string[]>;
   /** Pages have entries of their own in it by design. */
   hasOwn: boolean;
 }
@@ -90,22 +92,19 @@ export function sharedOf(copies: ReadonlyMap<SitePath, HandMenu>, site: WholeSit
   return { entries: shaped(read, hasOwn ? usualEntries(read, 0.9) : usual), turning, hasOwn };
 }
 
-export function withoutTurning(
-  copy: readonly CopyEntry[],
-  turning: ReadonlySet<string>,
-): readonly CopyEntry[] {
+export function withoutTurning(copy: readonly CopyEntry[], turning: Shared['turning']): readonly CopyEntry[] {
   return turning.size === 0 ? copy : copy.filter(one => !turning.has(entryKey(one.entry.label)));
 }
 
 /** On no two pages they lead to the same, or nearly so. */
-function turningLabels(copies: readonly (readonly CopyEntry[])[]): Set<string> {
+function turningLabels(copies: readonly (readonly CopyEntry[])[]): Map<string, readonly string[]> {
   const labels = groups(copies, one => (one.entry.label === '' ? null : entryKey(one.entry.label)));
-  const found = new Set<string>();
+  const found = new Map<string, readonly string[]>();
   for (const [key, { members }] of labels) {
     const counts = new Map<string, number>();
-    for (const { target } of members) if (target !== null) counts.set(target, (counts.get(target) ?? 0) + 1);
-    const all = [...counts.values()].reduce((sum, one) => sum + one, 0);
-    if (counts.size >= 3 && Math.max(...counts.values()) * 2 < all) found.add(key);
+    const targets = members.flatMap(({ target }) => target ?? []);
+    for (const target of targets) counts.set(target, (counts.get(target) ?? 0) + 1);
+    if (counts.size >= 3 && Math.max(...counts.values()) * 2 < targets.length) found.set(key, targets);
   }
   return found;
 }
@@ -156,7 +155,8 @@ function usualEntries(copies: readonly (readonly CopyEntry[])[], share: number):
   const add = (group: Group): void => {
     const target = mostFrequent(group.members.flatMap(one => one.target ?? []));
     const label = mostFrequent(group.members.map(one => one.entry.label).filter(Boolean)) ?? '';
-    found.push({ label, target, count: group.copies.size, parent: null, entries: [], marks: [] });
+    const isWords = group.members.every(one => one.entry.href === null);
+    found.push({ label, target, count: group.copies.size, isWords, parent: null, entries: [], marks: [] });
   };
   for (const group of labels.values()) if (isUsual(group)) add(group);
   for (const [target, group] of groups(copies, one => one.target))

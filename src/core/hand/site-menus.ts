@@ -88,10 +88,12 @@ function menuOf(cluster: Cluster, clusters: readonly Cluster[], site: HandSite):
 function lackingOf(cluster: Cluster, others: readonly Cluster[], site: HandSite): SitePath[] {
   const { copies } = cluster;
   const languages = new Set([...copies.keys()].map(path => languageOf(path, site)));
+  const areas = new Set([...copies.keys()].map(areaOf));
   const rivals = others.filter(one => isRival(one, cluster));
   return [...site.pages.keys()]
     .filter(path => !copies.has(path) && languages.has(languageOf(path, site)))
     .filter(path => !rivals.some(rival => rival.copies.has(path)))
+    .filter(path => rivals.length === 0 || areas.has(areaOf(path)))
     .sort();
 }
 
@@ -104,6 +106,9 @@ function isRival(one: Cluster, cluster: Cluster): boolean {
     first!.element === other!.element || (first!.region === other!.region && first!.region !== 'other');
   return isThere && ![...one.copies.keys()].some(path => cluster.copies.has(path));
 }
+
+/** The folder of the site that a page lies in, at any depth. */
+const areaOf = (path: SitePath): string => /^[^/]*(?=\/)/.exec(path)?.[0] ?? '';
 
 const languageOf = (path: SitePath, site: HandSite): string =>
   site.pages.get(path)!.frame.language?.toLowerCase().split('-')[0] ?? '';

@@ -11,7 +11,7 @@ export function placeOf(frame: Frame, start: number, end: number): ReturnType<ty
 }
 
 export function noPlace(frame: Frame, menu: ResolvedMenu): Finding {
-  const selectors = menu.place!.selectors.join(', ');
+  const selectors = menu.place!.map(one => one.selector).join(', ');
   return finding(
     'no-place',
     { file: frame.path },

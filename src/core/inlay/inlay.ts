@@ -3,7 +3,7 @@ import type { SitePath } from '../address/path.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import { folds } from '../menu/folds.ts';
 import { isLanguage } from '../menu/languages.ts';
-import { entriesOn } from '../menu/on-page.ts';
+import { isShown } from '../menu/on-page.ts';
 import { AlikeStarts } from '../page/alike.ts';
 import { readFrame } from '../page/frame.ts';
 import { attributeStarts } from '../page/wanted.ts';
@@ -32,6 +32,7 @@ import { Placement } from './placement.ts';
 import { differences, overlapOf, staysShort } from './places.ts';
 import { pointFor } from './points.ts';
 import { slotFindings } from './slots.ts';
+import { holdsMore, lostWith } from './taken-out.ts';
 import { freeId, indentAt, lineBreakOf } from './surroundings.ts';
 
 /** So many bytes behind the last slot are looked at before the whole page is. */
@@ -54,7 +55,7 @@ export class Inlayer {
   page(path: SitePath, bytes: Uint8Array): Inlaying {
     const { menus: all, carries } = this.#inlay;
     const own = path.normalize('NFC');
-    const menus = all.filter(menu => carries(menu, own) && hasEntries(menu, own));
+    const menus = all.filter(menu => carries(menu, own) && isShown(menu, own));
     return this.#byItsStart(path, menus, bytes) ?? this.#whole(path, menus, bytes);
   }
 
@@ -143,7 +144,7 @@ export class Inlayer {
     const here = { page: path.normalize('NFC'), folder, links, reserves, carried };
     const put = this.#menuSpans(menus, frame, here);
     findings.push(...put.lost.map(menu => noPlace(frame, menu)));
-    if (put.bad) return left(badPlace(frame, put.bad.menu, put.bad));
+    if (put.refused) return left(put.refused);
     if (put.spans.length === 0) return nothing(source, findings);
     if (headPoint >= raw.length && frame.isCutOff)
       return left(badPlace(frame, menus[0]!, { element: null, why: cutOff }));
@@ -174,12 +175,12 @@ export class Inlayer {
     };
   }
 
-  /** The menus of a page, each at its place; `lost` have none, `bad` is the first whose place cannot be. */
+  /** The menus of a page, each at its place; `lost` have none, `refused` says why one cannot go to its place. */
   #menuSpans(
     menus: readonly ResolvedMenu[],
     frame: Frame,
     here: Standpoint,
-  ): { spans: Span[]; taken: { hash: string; raw: Raw }[]; lost: ResolvedMenu[]; bad: BadMenu | null } {
+  ): { spans: Span[]; taken: { hash: string; raw: Raw }[]; lost: ResolvedMenu[]; refused: Finding | null } {
     const spans: Span[] = [];
     const taken: { hash: string; raw: Raw }[] = [];
     const lost: ResolvedMenu[] = [];
@@ -187,17 +188,19 @@ export class Inlayer {
     for (const menu of menus) {
       const point = pointFor(menu, frame);
       if (point.kind === 'none') lost.push(menu);
-      else if (point.kind !== 'at') return { spans, taken, lost, bad: { menu, ...point } };
+      else if (point.kind !== 'at') return { spans, taken, lost, refused: badPlace(frame, menu, point) };
       else {
         const { at, drop = 0, cell = null } = point;
         const out = drop > 0 ? frame.raw.slice(at, at + drop) : null;
+        const more = out === null || point.isWhole ? [] : lostWith(out, menu, frame);
+        if (more.length > 0) return { spans, taken, lost, refused: holdsMore(frame, menu, at, more) };
         const was = out === null ? null : this.#inlay.hash(out);
         if (out !== null && was !== null) taken.push({ hash: was, raw: out });
         const line = { indent: indentAt(frame.raw, at), lineBreak, was, cell };
         spans.push({ at, text: this.#writer.write(menu, here, line, frame.charset), drop });
       }
     }
-    return { spans, taken, lost, bad: null };
+    return { spans, taken, lost, refused: null };
   }
 
   /** Links to the style sheets, and the script where these menus need one: each an element on its own. */
@@ -242,9 +245,3 @@ export class Inlayer {
 
 const openNoscript = 'a `noscript` in this page is never closed, or holds part of an element';
 const cutOff = 'the page ends inside a tag, a comment, an element of text or code that is never closed';
-
-type BadMenu = { menu: ResolvedMenu } & Parameters<typeof badPlace>[2];
-
-function hasEntries(menu: ResolvedMenu, path: SitePath): boolean {
-  return menu.shows === 'entries' || entriesOn(menu, path).length > 0;
-}

@@ -2,6 +2,7 @@ import type { SitePath } from '../address/path.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import type { Frame, Seek } from '../page/types.ts';
 import type { Wanted } from '../page/wanted.ts';
+import type { PlaceSide } from '../plan/types.ts';
 import type { Raw } from '../text/bytes.ts';
 import { type Selector, readSelector } from '../text/selector.ts';
 import { type Point, pointFor } from './points.ts';
@@ -18,13 +19,13 @@ export interface PlacementSource {
 export class Placement {
   readonly #seek: Seek | null;
   readonly #skipTo: readonly Selector[];
-  readonly #selectors: ReadonlyMap<ResolvedMenu, readonly Selector[]>;
+  readonly #selectors: ReadonlyMap<ResolvedMenu, readonly Sought[]>;
   readonly #slots: ReadonlyMap<ResolvedMenu, RegExp>;
 
   constructor({ menus, skipTo, seek }: PlacementSource) {
     this.#seek = seek;
     this.#skipTo = selectorsOf(skipTo);
-    this.#selectors = new Map(menus.map(menu => [menu, selectorsOf(menu.place?.selectors ?? [])]));
+    this.#selectors = new Map(menus.map(menu => [menu, soughtOf(menu)]));
     this.#slots = new Map(menus.map(menu => [menu, slotPattern(menu.name)]));
   }
 
@@ -35,11 +36,11 @@ export class Placement {
   wanted(menus: readonly ResolvedMenu[], raw: Raw, slotStarts: readonly number[] | null): Wanted {
     const others = menus.filter(menu => slotStarts?.length === 0 || !this.#slots.get(menu)!.test(raw));
     const places = others.flatMap(menu => menu.place ?? []);
-    const isSought = (menu: ResolvedMenu, one: Selector): boolean =>
-      !one.isCompound || (this.#seek !== null && menu.place?.side === 'instead-of');
-    const wanted = others.map(menu => ({ menu, selectors: this.#selectors.get(menu)! }));
+    const isSought = ({ selector, side }: Sought): boolean =>
+      !selector.isCompound || (this.#seek !== null && side === 'instead-of');
+    const all = others.flatMap(menu => this.#selectors.get(menu)!);
     const pick = (sought: boolean): Selector[] =>
-      wanted.flatMap(({ menu, selectors }) => selectors.filter(one => isSought(menu, one) === sought));
+      all.filter(one => isSought(one) === sought).map(one => one.selector);
     return {
       selectors: pick(false),
       sought: [...pick(true), ...this.#skipTo.filter(one => !one.isCompound)].map(one => one.text),
@@ -50,13 +51,24 @@ export class Placement {
       heading: false,
       scripting: true,
       slotStarts,
-      end: places.some(place => place.side === 'last-in' && place.selectors.includes('body')),
+      end: places.some(({ side, selector }) => side === 'last-in' && selector === 'body'),
     };
   }
 
   point(menu: ResolvedMenu, frame: Frame): Point {
     return pointFor(menu, frame);
   }
+}
+
+interface Sought {
+  selector: Selector;
+  side: PlaceSide;
+}
+
+function soughtOf({ place }: ResolvedMenu): Sought[] {
+  return (place ?? []).flatMap(({ side, selector }) =>
+    selectorsOf([selector]).map(one => ({ selector: one, side })),
+  );
 }
 
 function selectorsOf(texts: readonly string[]): Selector[] {

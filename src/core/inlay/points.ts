@@ -2,13 +2,13 @@ import { ownHeader } from '../page/wanted.ts';
 import { formatting, holdsNoNav, holdsOnlyOwnParts, paragraphEnders, voidElements } from '../page/kinds.ts';
 import type { Raw } from '../text/bytes.ts';
 import type { Cells, Element, Found, Frame } from '../page/types.ts';
-import type { MenuPlace } from '../plan/types.ts';
+import type { MenuPlace, PlaceSide } from '../plan/types.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 
 /** Where a menu goes into a page. */
 export type Point =
-  /** `drop`: how many bytes of the page go out there; `cell`: the menu goes into a cell with these attributes. */
-  | { kind: 'at'; at: number; drop?: number; cell?: Raw }
+  /** `drop`: how many bytes of the page go out there; `cell`: the menu goes into a cell with these attributes; `isWhole`: whatever they hold. */
+  | { kind: 'at'; at: number; drop?: number; cell?: Raw; isWhole?: true }
   /** There is a place, but no `nav` may stand there. */
   | { kind: 'bad'; element: Element | null; why: string }
   /** No selector of `place` matches. */
@@ -27,9 +27,9 @@ export function pointFor(menu: ResolvedMenu, frame: Frame): Point {
 export function holderOf(menu: ResolvedMenu, frame: Frame): string {
   if (frame.slots.some(one => one.name === menu.name)) return 'slot';
   if (!menu.place) return frame.found.has(ownHeader) ? 'header' : 'body';
-  const { side, selectors } = menu.place;
-  const selector = selectors.find(one => one === 'body' || frame.found.has(one));
-  if (selector === undefined || selector === 'body') return 'body';
+  const spot = menu.place.find(({ selector }) => selector === 'body' || frame.found.has(selector));
+  if (spot === undefined || spot.selector === 'body') return 'body';
+  const { side, selector } = spot;
   const element = frame.found.get(selector)!;
   return side === 'first-in' || side === 'last-in' ? element.name : (element.within.at(-1) ?? 'body');
 }
@@ -44,16 +44,18 @@ function whyNot(names: readonly string[], inOpenLink: boolean): string | null {
 }
 
 function placed(place: MenuPlace, frame: Frame): Point {
-  for (const selector of place.selectors) {
-    if (selector === 'body' && place.side === 'first-in') return bodyStart(frame);
-    if (selector === 'body' && place.side === 'last-in') return bodyEnd(frame);
+  for (const { side, selector, drop } of place) {
+    if (selector === 'body' && side === 'first-in') return bodyStart(frame);
+    if (selector === 'body' && side === 'last-in') return bodyEnd(frame);
     const element = frame.found.get(selector);
-    if (element) return beside(element, place.side, frame);
+    if (!element) continue;
+    const point = beside(element, side, frame);
+    return drop && point.kind === 'at' ? { ...point, isWhole: true } : point;
   }
   return { kind: 'none' };
 }
 
-function beside(element: Element | Found, side: MenuPlace['side'], frame: Frame): Point {
+function beside(element: Element | Found, side: PlaceSide, frame: Frame): Point {
   switch (side) {
     case 'first-in':
     case 'last-in':

@@ -16,6 +16,11 @@ export function entriesOn(menu: ResolvedMenu, page: SitePath): readonly Resolved
   }
 }
 
+/** Whether a menu has something to show on a page. */
+export function isShown(menu: ResolvedMenu, page: SitePath): boolean {
+  return menu.shows === 'entries' || entriesOn(menu, page).length > 0;
+}
+
 /** What lies below the top entry that the page is in. */
 function branchOf(menu: ResolvedMenu, page: SitePath): readonly ResolvedEntry[] {
   const marks = marksOn(menu, page);

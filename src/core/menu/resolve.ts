@@ -62,7 +62,7 @@ function topMenus({ toTop }: Plan, ground: Ground, resolver: MenuResolver): Reso
     title: 'Top',
     carriedBy: ['**'],
     except: [],
-    place: { side: 'last-in', selectors: ['body'] },
+    place: [{ side: 'last-in', selector: 'body', drop: false }],
     mark,
   });
   const { icon } = toTop;

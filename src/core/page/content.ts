@@ -1,3 +1,4 @@
+import type { Resource } from './resources.ts';
 import type { Frame } from './types.ts';
 
 /** A stretch of a page: byte offsets of a tag. */
@@ -40,6 +41,12 @@ export interface FullPage {
   headings: Heading[];
   links: Link[];
   landmarks: Landmark[];
+  /** Files that it shows or uses. */
+  resources: Resource[];
+  /** Style sheets in it, and the declarations of its elements: byte offsets. */
+  styles: Extent[];
+  /** End tags of lists, tables and parts of a page that close nothing. */
+  surplus: (Extent & { name: string })[];
   /** How many words people read in its body. */
   words: number;
   /** It asks search engines to leave it out, or sends on to another page. */

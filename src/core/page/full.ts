@@ -5,6 +5,7 @@ import { readAttributeReferences, readReferences } from '../text/references.ts';
 import type { Extent, FullPage, Heading, Identified, Link } from './content.ts';
 import { FrameReader } from './frame.ts';
 import { nothingWanted } from './wanted.ts';
+import { UsedReader, type Used } from './used.ts';
 import { collapse, wordsIn } from './words.ts';
 import { headings } from './kinds.ts';
 import { landmarkElements, landmarkOf } from './landmarks.ts';
@@ -32,8 +33,9 @@ function readWhole(
   const frame = new FrameReader(path, walk, { ...nothingWanted, end: true });
   const full = new FullReader(walk, frame);
   const builder = hasTree ? new TreeBuilder(walk) : null;
-  walk.run([frame, full, ...(builder ? [builder] : [])]);
-  return { page: full.page(frame.frame()), builder };
+  const used = new UsedReader(walk);
+  walk.run([frame, full, used, ...(builder ? [builder] : [])]);
+  return { page: full.page(frame.frame(), used.used), builder };
 }
 
 /** Text being read, of a heading or of a link: raw until the charset is known, and then put where it belongs. */
@@ -53,7 +55,7 @@ class FullReader implements Listener {
   readonly #bytes: Uint8Array;
   /** With the value raw until the charset is known. */
   readonly #ids: Identified[] = [];
-  readonly #page: Omit<FullPage, 'frame' | 'ids'> = {
+  readonly #page: Omit<FullPage, 'frame' | 'ids' | keyof Used> = {
     headings: [],
     links: [],
     landmarks: [],
@@ -78,7 +80,7 @@ class FullReader implements Listener {
   }
 
   /** Once the walk is over: what was kept raw becomes text. */
-  page(frame: Frame): FullPage {
+  page(frame: Frame, used: Used): FullPage {
     for (const one of this.#open.reverse()) finish(one);
     const page = this.#page;
     const { charset } = frame;
@@ -96,7 +98,8 @@ class FullReader implements Listener {
     for (const [at, area] of this.#areas.entries()) area.text = alternatives[at]!;
     for (const one of page.landmarks) if (one.label !== null) one.label = value(one.label);
     if (page.date !== null) page.date = value(page.date);
-    return { frame, ids: this.#identified(value), ...page };
+    for (const one of used.resources) one.address = value(one.address);
+    return { frame, ids: this.#identified(value), ...page, ...used };
   }
 
   /** An old `name` of a link counts where its id is another. */

@@ -10,6 +10,8 @@ export interface TreeNode extends Element {
   parent: TreeNode | null;
   content: (TreeNode | TreeText)[];
   attributes: readonly Attribute[];
+  /** A list in an item that ends before the list does: its end tag is missing here, wherever the next one stands. */
+  isLeftOpen?: true;
 }
 
 /** A stretch of text: byte offsets. */
@@ -47,6 +49,8 @@ export class TreeBuilder implements Listener {
   readonly #content: (TreeNode | TreeText)[] = [];
   readonly #nodes: TreeNode[] = [];
   readonly #roots = { html: rootNode('html'), head: rootNode('head'), body: rootNode('body') };
+  /** How much was open before an end tag. */
+  #depth = 0;
   /** What holds the element whose start tag was just met. */
   #parent: TreeNode | null = null;
 
@@ -78,6 +82,17 @@ export class TreeBuilder implements Listener {
   onText(): void {
     const { start, end } = this.#walk.scanner;
     (this.#innermost()?.content ?? this.#content).push({ start, end });
+  }
+
+  onEndTag(): void {
+    this.#depth = this.#walk.outline.depth;
+  }
+
+  onEnd(): void {
+    const { scanner, outline } = this.#walk;
+    if (scanner.name !== 'li' || outline.depth !== this.#depth) return;
+    const list = this.#innermost();
+    if (list?.parent?.name === 'li' && (list.name === 'ul' || list.name === 'ol')) list.isLeftOpen = true;
   }
 
   /** Once the walk is over. */

@@ -69,7 +69,7 @@ export class MenuReader {
   }
 
   #tabs(written: WrittenPanels, path: PlanPath): Menu {
-    const { panels: name, of, page, look, place = { before: [of] } } = written;
+    const { panels: name, of, page, look, place = { before: [of], drop: 'false' } } = written;
     const title = this.#entries.said(written.title, [...path, 'title']);
     return bareMenu({
       name,
@@ -162,9 +162,15 @@ export class MenuReader {
   }
 }
 
-function placeOf(written: WrittenPlace): MenuPlace {
-  const side = placeSides.find(one => written[one] !== undefined)!;
-  return { side, selectors: written[side]! };
+function placeOf(written: WrittenPlace | readonly (WrittenPlace | undefined)[]): MenuPlace {
+  const all = Array.isArray(written)
+    ? (written as readonly (WrittenPlace | undefined)[])
+    : [written as WrittenPlace];
+  return all.flatMap(one => {
+    const side = placeSides.find(name => one?.[name] !== undefined);
+    const drop = one?.drop === 'true';
+    return side === undefined ? [] : one![side]!.map(selector => ({ side, selector, drop }));
+  });
 }
 
 /** `site-map` as `Site map`. */

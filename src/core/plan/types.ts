@@ -190,10 +190,14 @@ export interface Menu {
   mark: Mark;
 }
 
-export interface MenuPlace {
+/** Tried in order. */
+export type MenuPlace = readonly Spot[];
+
+export interface Spot {
   side: PlaceSide;
-  /** Tried in order. */
-  selectors: readonly string[];
+  selector: string;
+  /** What is no link in an element that is taken out goes with it. */
+  drop: boolean;
 }
 
 export interface Entry {

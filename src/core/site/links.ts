@@ -96,7 +96,7 @@ function endOf(href: string, page: FullPage, context: Context): LinkEnd {
       return placeIn(base === null ? path : fileAt(folder, context), address.fragment, context);
     case 'root':
     case 'inside': {
-      const target = address.kind === 'root' ? fromBase(address.path, context.site) : address.path;
+      const target = address.kind === 'root' ? fileFromRoot(address.path, context.site) : address.path;
       const file = fileAt(target, context);
       if (file !== null) return placeIn(file, address.fragment, context);
       const right = context.lower.get(target.toLowerCase());
@@ -109,7 +109,7 @@ function endOf(href: string, page: FullPage, context: Context): LinkEnd {
 }
 
 /** A path from the root of the server, as the site's folder knows it. */
-function fromBase(path: string, { base }: WholeSite): SitePath {
+export function fileFromRoot(path: string, { base }: WholeSite): SitePath {
   const inside = `${path}/`.startsWith(base) ? path.slice(base.length) : path;
   return normalizePath(inside) ?? '';
 }

@@ -8,6 +8,37 @@ export function nearestPage(path: SitePath, pages: ReadonlySet<SitePath>): SiteP
   return index.nearest(path);
 }
 
+/** The same among files of the same kind: not one whose name differs in its numbers only, which is another of a row. */
+export function nearestFile(path: SitePath, files: ReadonlySet<SitePath>): SitePath | null {
+  const near = nearestPage(path, ofKind(kindOf(path), files));
+  if (
+    near === null ||
+    (withoutNumbers(near) === withoutNumbers(path) && near.toLowerCase() !== path.toLowerCase())
+  )
+    return null;
+  // A long way that both share makes no name like another.
+  return nearest(nameOf(path), [nameOf(near)]) === null ? null : near;
+}
+
+const kinds = new WeakMap<ReadonlySet<SitePath>, Map<string, ReadonlySet<SitePath>>>();
+
+function ofKind(kind: string, files: ReadonlySet<SitePath>): ReadonlySet<SitePath> {
+  const known = kinds.get(files) ?? new Map<string, ReadonlySet<SitePath>>();
+  kinds.set(files, known);
+  const found = known.get(kind) ?? new Set([...files].filter(path => kindOf(path) === kind));
+  known.set(kind, found);
+  return found;
+}
+
+/** A page, a picture, or what its ending says. */
+function kindOf(path: SitePath): string {
+  const ending = /\.([a-z\d]+)$/i.exec(nameOf(path))?.[1]?.toLowerCase() ?? 'html';
+  if (/^(?:html?|php|aspx?|jsp|shtml)$/.test(ending)) return 'page';
+  return /^(?:png|jpe?g|gif|webp|svg|avif|bmp|ico)$/.test(ending) ? 'picture' : ending;
+}
+
+const withoutNumbers = (path: string): string => path.toLowerCase().replace(/\d+/g, '#');
+
 const indexes = new WeakMap<ReadonlySet<SitePath>, PathIndex>();
 /** With more paths than these, only those of the same folder are compared letter by letter. */
 const mostCompared = 500;

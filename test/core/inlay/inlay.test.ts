@@ -8,12 +8,12 @@ import { nothingWanted } from '../../../src/core/page/wanted.ts';
 import { seekIn } from '../../../src/core/page/select.ts';
 import { awkward } from '../../helpers/awkward.ts';
 import { treeOf } from '../../helpers/tree.ts';
-import { holds, inlayer, kept, menu, places } from '../../helpers/inlaying.ts';
+import { holds, inlayer, kept, menu, places, spots } from '../../helpers/inlaying.ts';
 import { runs } from '../../helpers/runs.ts';
 
 describe.each(places)('a menu %s', (_, place) => {
   test.each(awkward)('comes and goes in %s', (_title, page) => {
-    const went = holds(page, [menu(place), menu({ side: 'last-in', selectors: ['body'] }, 'foot')]);
+    const went = holds(page, [menu(place), menu(spots('last-in', ['body']), 'foot')]);
     const isCutOff = /<[^>]*$|<plaintext>|<\?php(?![^]*\?>)/.test(page);
     if (place === null) expect(went).toBe(!isCutOff);
   });
@@ -55,7 +55,7 @@ const elements = [
 
 /** What must hold for a menu that stands instead of an element. */
 function holdsInstead(page: string, selector: string): boolean {
-  const maker = inlayer([menu({ side: 'instead-of', selectors: [selector] })]);
+  const maker = inlayer([menu(spots('instead-of', [selector]))]);
   const { raw, menus: count } = maker.page('sub/page.html', page);
   expect(lift(raw, hash => kept.get(hash) ?? null)).toBe(page);
   const again = maker.page('sub/page.html', raw).raw;
@@ -88,7 +88,7 @@ const around: ((text: string) => string)[] = [
 it('holds for odd pages', () => {
   odd.forEach((text, at) => {
     const page = Buffer.from(around[at % 3]!(text)).toString('latin1');
-    holds(page, [menu(places[at % 5]![1]), menu({ side: 'last-in', selectors: ['body'] }, 'foot')]);
+    holds(page, [menu(places[at % 5]![1]), menu(spots('last-in', ['body']), 'foot')]);
   });
 });
 
@@ -258,7 +258,7 @@ describe('pages that cannot carry a menu', () => {
         .page('a.html', slots)
         .findings.map(one => one.rule),
     ).toEqual(['unknown-slot', 'second-slot']);
-    const none = inlayer([menu({ side: 'after', selectors: ['#nowhere'] })]).page('a.html', '<body>x');
+    const none = inlayer([menu(spots('after', ['#nowhere']))]).page('a.html', '<body>x');
     expect(none.findings.map(one => one.rule)).toEqual(['no-place']);
     expect(none.raw).toBe('<body>x');
   });

@@ -1,7 +1,7 @@
-import { nearestPage } from '../../target/nearest-page.ts';
+import { nearestFile } from '../../target/nearest-page.ts';
 import { nearest } from '../../text/nearest.ts';
 import { linksOf, placeOfLink } from '../../site/links.ts';
-import { isToldByMenu } from '../places.ts';
+import { isToldByMenu, writtenFrom } from '../places.ts';
 import type { CheckRule } from '../types.ts';
 
 /** A link leads to a file of the site, and to a place that its page has. */
@@ -16,13 +16,22 @@ export const deadLink: CheckRule = {
       const { end } = one;
       if (isToldByMenu(one, site)) return [];
       if (end.kind === 'no-file') {
-        const near = nearestPage(end.path, site.files);
-        const remedy = near ? `Did you mean \`${near}\`?` : 'Add the file, or take the link out.';
+        const near = nearestFile(end.path, site.files);
+        const remedy = near
+          ? `Did you mean \`${writtenFrom(one.page.frame.path, near)}\`?`
+          : 'Add the file, or take the link out.';
         return [tell(placeOfLink(one), `the site has no \`${end.path}\``, remedy)];
       }
       if (end.kind !== 'no-place') return [];
-      const near = nearest(end.id, site.pages.get(end.path)?.ids.map(({ id }) => id) ?? []);
+      const near = nearestId(end.id, site.pages.get(end.path)?.ids.map(({ id }) => id) ?? []);
       const remedy = near ? `Did you mean \`#${near}\`?` : `Give the place an id:  id="${end.id}"`;
       return [tell(placeOfLink(one), `\`${end.path}\` has no place \`#${end.id}\``, remedy)];
     }),
 };
+
+/** Not one that differs in its numbers only: that is another of a row. */
+function nearestId(id: string, ids: readonly string[]): string | null {
+  const plain = (text: string): string => text.replace(/\d+/g, '#');
+  const near = nearest(id, ids);
+  return near !== null && plain(near) === plain(id) ? null : near;
+}

@@ -6,11 +6,18 @@ export const emptyLink: CheckRule = {
   name: 'empty-link',
   severity: 'warning',
   about: 'A link leads somewhere.',
-  why: 'A link without an address leads nowhere.',
+  why: 'An empty address leads to the page that the link stands in, and `#` to its top: mostly a target that was still to come.',
   example: '<a href="">Prices</a>  →  <a href="prices.html">Prices</a>',
   find: (site, tell) =>
     linksOf(site).flatMap(one => {
       if (one.end.kind !== 'empty') return [];
-      return [tell(placeOfLink(one), 'this link leads nowhere', 'Give it a target, or make it text.')];
+      const isTop = one.link.href.trim() === '#';
+      const message = isTop
+        ? 'this link leads to the top of the page it stands in'
+        : 'this link leads to the page it stands in';
+      const remedy = isTop
+        ? 'Give it a target; a way to the top is  href="#top".'
+        : 'Give it a target, or make it text.';
+      return [tell(placeOfLink(one), message, remedy)];
     }),
 };

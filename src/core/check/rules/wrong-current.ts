@@ -12,7 +12,8 @@ export const wrongCurrent: CheckRule = {
   find: (site, tell) =>
     differences(site).flatMap(one => {
       if (one.kind !== 'current') return [];
-      const message = `\`${one.entry.entry.label}\` is marked as current, and this page is \`${one.right.label}\``;
+      const page = one.right ? `this page is \`${one.right.label}\`` : 'leads to another page than this one';
+      const message = `\`${one.entry.entry.label}\` is marked as current, and ${page}`;
       return [tell(placeOfDifference(one, site), message, 'Move the mark; a plan keeps it right.')];
     }),
 };

@@ -3,7 +3,7 @@ import { type WrittenOf, mapOf, needed, oneOf, optional, preset } from '../../fo
 import { globs, label, lookName, mapOr, said, slotName } from '../../format/values.ts';
 import { linkKeys } from './entry.ts';
 import { ownLook } from './look.ts';
-import { place } from './place.ts';
+import { place, placeTakes } from './place.ts';
 
 /** An entry on its own, at a place of its own. */
 export const buttonKeys = {
@@ -47,7 +47,7 @@ export const buttonKeys = {
   }),
   place: optional(place, {
     below: 'place',
-    takes: '`first-in`, `last-in`, `before`, `after` or `instead-of`',
+    takes: placeTakes,
     otherwise: 'first in the page’s header',
     means: 'Where it goes on pages without a slot for it.',
     example: 'page: contact.html\nplace: { after: "#prices" }',

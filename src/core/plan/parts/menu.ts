@@ -17,7 +17,7 @@ import {
 import { entriesOf } from './entry.ts';
 import { fold } from './fold.ts';
 import { look } from './look.ts';
-import { place } from './place.ts';
+import { place, placeTakes } from './place.ts';
 
 export const staysKeys = {
   top: needed(selector, { takes: 'a selector', means: 'The element that stays.', example: 'top: header' }),
@@ -167,7 +167,7 @@ export const menuKeys = {
   }),
   place: optional(place, {
     below: 'place',
-    takes: '`first-in`, `last-in`, `before`, `after` or `instead-of`',
+    takes: placeTakes,
     otherwise: 'first in the page’s header',
     means:
       'Where the menu goes on pages without a slot for it. Without `place`: first in the first `header` of the page’s own, else first in the body.',

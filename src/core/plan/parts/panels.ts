@@ -1,7 +1,7 @@
 import { type WrittenOf, mapOf, needed, oneOf, optional, preset } from '../../format/key.ts';
 import { label, lookName, mapOr, said, selector, slotName, text } from '../../format/values.ts';
 import { look } from './look.ts';
-import { place } from './place.ts';
+import { place, placeTakes } from './place.ts';
 
 export const panelsKeys = {
   panels: needed(slotName, {
@@ -42,7 +42,7 @@ export const panelsKeys = {
   }),
   place: optional(place, {
     below: 'place',
-    takes: '`first-in`, `last-in`, `before`, `after` or `instead-of`',
+    takes: placeTakes,
     otherwise: 'before the first panel',
     means: 'Where the tabs go.',
     example: 'page: planets.html\nof: .planet\nplace: { before: "#planets" }',

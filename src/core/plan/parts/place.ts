@@ -1,5 +1,6 @@
-import { type Key, type WrittenOf, mapOf, optional } from '../../format/key.ts';
-import { listOf, selector } from '../../format/values.ts';
+import Joi from 'joi';
+import { type Key, type WrittenOf, mapOf, optional, preset } from '../../format/key.ts';
+import { linesOf, listOf, mapOr, selector, truth } from '../../format/values.ts';
 
 const side = (name: string, means: string, example = '"#logo"'): Key<string[], false> =>
   optional(listOf(selector), {
@@ -9,7 +10,7 @@ const side = (name: string, means: string, example = '"#logo"'): Key<string[], f
     example: `${name}: ${example}`,
   });
 
-export const placeKeys = {
+const sideKeys = {
   'first-in': side('first-in', 'First in the element.'),
   'last-in': side('last-in', 'Last in the element.'),
   before: side('before', 'Directly before the element.'),
@@ -20,7 +21,22 @@ export const placeKeys = {
     '[ul.menu, "#nav"]',
   ),
 } as const;
-export type PlaceSide = keyof typeof placeKeys;
-export const placeSides = Object.keys(placeKeys) as PlaceSide[];
+export type PlaceSide = keyof typeof sideKeys;
+export const placeSides = Object.keys(sideKeys) as PlaceSide[];
+export const placeKeys = {
+  ...sideKeys,
+  drop: preset(truth, 'false', {
+    means:
+      'With `instead-of`: what is no link in the element goes with it. Without `drop` a page is left as it is where forms, pictures, scripts or words would go that the menu does not show.',
+    example: 'instead-of: div.nav\ndrop: true',
+  }),
+} as const;
 export type WrittenPlace = WrittenOf<typeof placeKeys>;
-export const place = mapOf(placeKeys).xor(...placeSides);
+const spot = mapOf(placeKeys)
+  .xor(...placeSides)
+  .when('.drop', { is: 'true', then: Joi.object({ 'instead-of': Joi.required() }) });
+/** A place, or several of different kinds, tried in order. */
+export const place = mapOr(spot, linesOf(spot));
+/** What the keys of a menu, a button and a group of panels say of it. */
+export const placeTakes =
+  '`first-in`, `last-in`, `before`, `after` or `instead-of`; or several of them, tried in order';

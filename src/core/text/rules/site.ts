@@ -70,6 +70,12 @@ export const siteRules = {
     why: 'A `nav` may not stand here: in a paragraph, a heading, a link, a list or a row of a table. The page is left as it is.',
     example: '<p data-kamino-slot="foot"></p>  →  <div data-kamino-slot="foot"></div>',
   },
+  'holds-more': {
+    severity: 'error',
+    about: 'What is taken out holds links alone.',
+    why: 'The element that the menu stands instead of holds a form, a picture, a script or words beside its links. They would be gone from the page without a word.',
+    example: 'place: { instead-of: div.nav }  →  place: { instead-of: div.nav ul }',
+  },
   'unreadable-page': {
     severity: 'error',
     about: 'Pages are in an ASCII-compatible charset, without null bytes.',

@@ -1,0 +1,186 @@
+import { carriersOf } from '../address/patterns.ts';
+import type { SitePath } from '../address/path.ts';
+import type { SiteMenu } from '../hand/site-menus.ts';
+import type { HandSite } from '../hand/types.ts';
+import { type BesideLinks, besideLinks, describeBeside, wordsKey } from '../page/beside-links.ts';
+import { type TreeNode, type Tree, childrenOf, classesOf, isNode, readTree } from '../page/tree.ts';
+import { counted } from '../text/nearest.ts';
+import type { Extent, Firsts } from './firsts.ts';
+import type { DraftMenu, DraftSpot } from './types.ts';
+
+/** Where a drafted menu stands, so that it replaces the copies that it was drafted from, and nothing else. */
+export type DraftPlace = Pick<DraftMenu, 'place' | 'carriedBy' | 'except' | 'comments'> & {
+  /** The words above its links, where it has such. */
+  title: string | null;
+};
+
+interface Wanted {
+  /** The menus that become one, each of its own language or area. */
+  menus: readonly SiteMenu[];
+  /** Tried in order. */
+  selectors: readonly string[];
+  /** Labels that the new menu shows. */
+  labels: readonly string[];
+  /** Pages have links of their own in it, which the new menu has not. */
+  hasOwn: boolean;
+}
+
+/** Finds the places of menus in a site. */
+export class Places {
+  readonly #site: HandSite;
+  readonly #firsts: Firsts;
+
+  constructor(site: HandSite, firsts: Firsts) {
+    this.#site = site;
+    this.#firsts = firsts;
+  }
+
+  placeOf({ menus, selectors, labels, hasOwn: own }: Wanted): DraftPlace {
+    const carriers = this.#carriers(menus, selectors);
+    if (selectors.length === 0) return { place: [], ...carriers, comments: [], title: null };
+    const copies = this.#copies(menus, selectors);
+    const shown = new Set(labels.map(wordsKey));
+    const beside = copies.map(copy => besideOf(copy, shown));
+    const caption = captionOf(beside);
+    if (caption !== null) shown.add(wordsKey(caption));
+    const lost = beside.map(found => withoutShown(found, shown));
+    const instead = (chosen: readonly string[]): DraftSpot[] => [
+      { side: 'instead-of', selectors: chosen, drop: false },
+    ];
+    const made = { ...carriers, title: caption };
+    if (!own && lost.every(one => one.length === 0))
+      return { ...made, place: instead(selectors), comments: [] };
+    const narrower = own ? null : this.#narrower(copies, selectors, shown);
+    if (narrower !== null) return { ...made, place: instead(narrower), comments: [] };
+    return {
+      ...made,
+      title: null,
+      place: [{ side: 'before', selectors, drop: false }],
+      comments: staying(selectors[0]!, lost, own),
+    };
+  }
+
+  /** The pages that carry it: those with copies and those that ought to have one, but for any on which something else stands there. */
+  #carriers(
+    menus: readonly SiteMenu[],
+    selectors: readonly string[],
+  ): Pick<DraftPlace, 'carriedBy' | 'except'> {
+    const all = new Set(this.#site.pages.keys());
+    const wanted = new Set<SitePath>();
+    for (const menu of menus) {
+      for (const path of menu.copies.keys()) wanted.add(path);
+      if (!menu.isUsual) continue;
+      for (const path of menu.lacking) if (this.#firsts.on(path, selectors) === null) wanted.add(path);
+    }
+    return carriersOf(wanted, all);
+  }
+
+  #copies(menus: readonly SiteMenu[], selectors: readonly string[]): Copy[] {
+    return menus.flatMap(({ copies }) =>
+      [...copies.keys()].flatMap(path => {
+        const { raw, charset } = this.#site.pages.get(path)!.frame;
+        const found = this.#firsts.on(path, selectors);
+        if (!found) return [];
+        const { start, end } = found.extent;
+        return [
+          { path, charset, raw: raw.slice(start, end), extent: found.extent, selector: found.selector },
+        ];
+      }),
+    );
+  }
+
+  /** Selectors of the lists alone, where these hold all links, and nothing beside them; null where there are none. */
+  #narrower(
+    copies: readonly Copy[],
+    selectors: readonly string[],
+    shown: ReadonlySet<string>,
+  ): string[] | null {
+    const chosen = selectors.map(selector => {
+      const own = copies.filter(copy => copy.selector === selector);
+      if (own.every(copy => besideOf(copy, shown).length === 0)) return selector;
+      const [first] = own;
+      return innerSelectors(first!, selector).find(inner => this.#holdsAll(own, inner, shown)) ?? null;
+    });
+    return chosen.every(one => one !== null) ? chosen : null;
+  }
+
+  #holdsAll(copies: readonly Copy[], selector: string, shown: ReadonlySet<string>): boolean {
+    const firsts = this.#firsts.of(selector);
+    return copies.every(copy => {
+      const extent = firsts.get(copy.path);
+      if (!extent || extent.start < copy.extent.start || extent.end > copy.extent.end) return false;
+      const raw = copy.raw.slice(extent.start - copy.extent.start, extent.end - copy.extent.start);
+      return linksIn(raw) === linksIn(copy.raw) && besideOf({ ...copy, raw }, shown).length === 0;
+    });
+  }
+}
+
+interface Copy {
+  path: SitePath;
+  charset: Tree['charset'];
+  raw: string;
+  extent: Extent;
+  selector: string;
+}
+
+function besideOf({ raw, charset }: Copy, shown: ReadonlySet<string>): BesideLinks[] {
+  return withoutShown(besideLinks(raw, charset), shown);
+}
+
+function withoutShown(found: readonly BesideLinks[], shown: ReadonlySet<string>): BesideLinks[] {
+  return found.filter(one => one.what !== 'words' || !shown.has(wordsKey(one.text)));
+}
+
+const longestCaption = 40;
+
+/** The same few words on nearly every copy, and nothing else: what the menu is called. */
+function captionOf(beside: readonly BesideLinks[][]): string | null {
+  const having = beside.filter(found => found.length > 0);
+  if (having.length * 5 < beside.length * 4) return null;
+  const [first] = having[0] ?? [];
+  if (first?.what !== 'words' || first.text.length > longestCaption) return null;
+  const key = wordsKey(first.text);
+  return having.every(found => found[0]!.what === 'words' && wordsKey(found[0]!.text) === key)
+    ? first.text
+    : null;
+}
+
+const linksIn = (raw: string): number => raw.match(/<(?:a|area)\s[^>]*href/gi)?.length ?? 0;
+
+/** Selectors of what in a copy holds all of its links, the innermost first. */
+function innerSelectors(copy: Copy, selector: string): string[] {
+  const tree = readTree(copy.raw, copy.charset, true);
+  const found: string[] = [];
+  const count = (node: { content: TreeNode['content'] }): number =>
+    node.content.filter(isNode).reduce((sum, one) => sum + (isLink(one) ? 1 : 0) + count(one), 0);
+  const all = count(tree);
+  for (let at: { content: TreeNode['content'] } = tree; ;) {
+    const inner = childrenOf(at).find(one => !isLink(one) && count(one) === all);
+    if (!inner) break;
+    if (at !== tree) {
+      const [name] = classesOf(inner, copy.charset);
+      found.unshift(
+        ...(name === undefined ? [] : [`${selector} ${inner.name}.${name}`]),
+        `${selector} ${inner.name}`,
+      );
+    }
+    at = inner;
+  }
+  return found.filter(one => !/ (?:li|tr|td|th|tbody|p|font|span|b|center)(?:\.|$)/.test(one));
+}
+
+const isLink = ({ name, attributes }: TreeNode): boolean =>
+  (name === 'a' || name === 'area') && attributes.some(one => one.name === 'href');
+
+/** Why the old menu stays, and what to do about it. */
+function staying(selector: string, lost: readonly BesideLinks[][], own: boolean): string[] {
+  const having = lost.filter(found => found.length > 0);
+  const kinds = new Map(having.flat().map(one => [`${one.what} ${wordsKey(one.text)}`, one]));
+  const more = describeBeside([...kinds.values()]);
+  return [
+    own
+      ? `\`${selector}\` stays: pages have links of their own in it, such as those to the next page.`
+      : `\`${selector}\` stays: it holds more than links, on ${counted(having.length, 'page')}: ${more}.`,
+    'Take out of it by hand what this menu replaces; or all of it goes with  place: { instead-of: …, drop: true }',
+  ];
+}

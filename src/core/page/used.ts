@@ -1,0 +1,55 @@
+import type { Raw } from '../text/bytes.ts';
+import type { FullPage } from './content.ts';
+import { hasResources, resourcesOf } from './resources.ts';
+import { type Listener, type Walk } from './walk.ts';
+
+/** What a page uses and how it is put together. */
+export type Used = Pick<FullPage, 'resources' | 'styles' | 'surplus'>;
+
+/** What must be closed, and only once. */
+const paired: ReadonlySet<string> = new Set(
+  'ul ol dl menu table div nav header footer main section article aside form'.split(' '),
+);
+
+/** Hears what a page uses; values are raw until the charset is known. */
+export class UsedReader implements Listener {
+  readonly used: Used = { resources: [], styles: [], surplus: [] };
+  readonly #walk: Walk;
+  /** How much was open before an end tag. */
+  #openBefore = 0;
+  /** Where the text of a style sheet begins; -1 outside of one. */
+  #style = -1;
+
+  constructor(walk: Walk) {
+    this.#walk = walk;
+  }
+
+  onStart(): void {
+    const { scanner, outline } = this.#walk;
+    const { name, start, end } = scanner;
+    if (name === 'style') this.#style = end;
+    const isNaming = hasResources.has(name);
+    if (outline.isInert || (!isNaming && !this.#walk.raw.startsWith(' ', start + 1 + name.length))) return;
+    const attributes = scanner.attributes();
+    const value = (wanted: string): Raw | null => attributes.find(one => one.name === wanted)?.value ?? null;
+    if (isNaming)
+      for (const one of resourcesOf(name, attributes, value))
+        this.used.resources.push({ ...one, start, end });
+    if (value('style')?.includes('(') === true) this.used.styles.push({ start, end });
+  }
+
+  onEndTag(): void {
+    const { scanner, outline } = this.#walk;
+    this.#openBefore = outline.depth;
+    if (scanner.name === 'style' && this.#style >= 0 && !outline.isInert)
+      this.used.styles.push({ start: this.#style, end: scanner.start });
+    this.#style = -1;
+  }
+
+  onEnd(): void {
+    const { scanner, outline } = this.#walk;
+    const { name, start, end } = scanner;
+    const isSurplus = outline.depth === this.#openBefore && paired.has(name);
+    if (isSurplus && !outline.inForeign && !outline.isInert) this.used.surplus.push({ start, end, name });
+  }
+}

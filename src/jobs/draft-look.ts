@@ -1,0 +1,32 @@
+import { findBrowser } from '../browser/find.ts';
+import { computedLook } from '../browser/old-look.ts';
+import { lookFromBrowser, lookFromStyles } from '../core/draft/old-look.ts';
+import type { DraftLook } from '../core/draft/types.ts';
+import type { SiteMenu } from '../core/hand/site-menus.ts';
+import { inlineRules } from '../core/page/styles.ts';
+import { readTree } from '../core/page/tree.ts';
+import { lookIn } from '../files/look-files.ts';
+import { ownScriptOf } from '../files/own.ts';
+import type { OpenFolder } from './folder.ts';
+
+/** How a menu written by hand looks: from a browser where one is at hand, else from its style sheets. */
+export async function lookOf(menu: SiteMenu, { site, sheets }: OpenFolder, root: string): Promise<DraftLook> {
+  const { front } = site;
+  const [path, copy] = [...menu.copies].find(([one]) => one === front) ?? [...menu.copies][0]!;
+  const { raw, charset, bodyPoint } = site.pages.get(path)!.frame;
+  const tree = readTree(raw, charset, true);
+  const node = tree.nodes.find(one => one.start === copy.start)!;
+  const place = { start: copy.start, name: node.name, bodyPoint };
+  const browser = findBrowser();
+  const computed =
+    browser === null
+      ? null
+      : await computedLook(
+          { browser, script: ownScriptOf('look') },
+          { path, raw, charset, ...place },
+          lookIn(root),
+        );
+  if (computed) return lookFromBrowser(computed);
+  const rules = [...sheets.files.values()].flat();
+  return lookFromStyles(tree, copy.start, [...rules, ...inlineRules(path, tree)]);
+}
