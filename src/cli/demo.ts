@@ -61,7 +61,7 @@ function report({ folder, kept }: DemoResult, checks: Verification, table: strin
   const strong = voice.out.strong;
   const checked = dead.length
     ? `${counted(dead.length, 'link')} of its menus lead nowhere:\n${dead.map(one => `  ${one.page}: ${one.href}`).join('\n')}`
-    : `Checked ${counted(pages, 'page')}: ${counted(menus, 'menu')}, ${counted(links, 'link')}, each leads to its page.`;
+    : `Checked ${counted(pages, 'page')}: ${counted(menus, 'menu')} with ${counted(links, 'link')}, each leads to its page.`;
   const edited = kept.length ? `Your own edits in ${kept.join(', ')} were kept.\n` : '';
   return `${strong(`Brackenfold Observatory, a sample site, is in ${folder}/`)}
 ${edited}${table}${checked}

@@ -1,5 +1,6 @@
 import type { Command } from 'commander';
-import type { EntryEdit, EntryPlace } from '../jobs/entry.ts';
+import { counted } from '../core/text/nearest.ts';
+import type { EntryEdit, EntryPlace, EntryResult } from '../jobs/entry.ts';
 import { type Act, type Voice, tellFindings } from './io.ts';
 
 interface Options extends EntryPlace {
@@ -9,6 +10,7 @@ interface Options extends EntryPlace {
   off?: true;
   dryRun?: true;
   spellOut?: true;
+  links?: true;
 }
 
 const examples = `
@@ -20,6 +22,7 @@ Examples:
   $ kamino entry rename Visit "Plan a visit"
   $ kamino entry remove Forum --dry-run
   $ kamino entry highlight "Book a night"
+  $ kamino entry retarget visit.html plan-a-visit.html --links
 
 An entry is named by its label, by the labels from the top ("Visit/Getting here"), or by its page.
 Exit status: 0 fine, 2 an edit that would make the plan wrong.`;
@@ -34,20 +37,22 @@ function placed(command: Command): Command {
     .option('--last', 'last in the menu');
 }
 
+/** What every edit may be told. */
+function common(command: Command): Command {
+  return command
+    .option('--plan <plan>', 'a plan, or the folder of one', '.')
+    .option('--menu <name>', 'the menu, where the plan has several')
+    .option('--spell-out', 'write the entries of a pattern one by one, where the entry comes from one')
+    .option('--dry-run', 'show what would change, write nothing');
+}
+
 /** The commands that edit the entries of a plan. */
 export function addEntry(program: Command, act: Act): void {
   const entry = program
     .command('entry')
     .description('edit the entries of a plan; its comments and order stay')
     .addHelpText('after', examples);
-  const add = (usage: string, about: string): Command =>
-    entry
-      .command(usage)
-      .description(about)
-      .option('--plan <plan>', 'a plan, or the folder of one', '.')
-      .option('--menu <name>', 'the menu, where the plan has several')
-      .option('--spell-out', 'write the entries of a pattern one by one, where the entry comes from one')
-      .option('--dry-run', 'show what would change, write nothing');
+  const add = (usage: string, about: string): Command => common(entry.command(usage).description(about));
   const run = (edit: EntryEdit, options: Options): Promise<void> =>
     act(voice => work(edit, options, voice))();
   placed(add('add <target>', 'add an entry'))
@@ -70,15 +75,22 @@ export function addEntry(program: Command, act: Act): void {
     .action((name: string, options: Options) =>
       run({ do: 'highlight', name, off: options.off === true }, options),
     );
+  add(
+    'retarget <from> <to>',
+    'follow a page or file that was moved or renamed: all of the plan that led to it',
+  )
+    .option('--links', 'the links in the pages themselves follow too; --dry-run shows how')
+    .action((from: string, to: string, options: Options) => run({ do: 'retarget', from, to }, options));
 }
 
 async function work(edit: EntryEdit, options: Options, voice: Voice): Promise<number> {
   const { editEntry } = await import('../jobs/entry.ts');
-  const { plan, menu, dryRun = false, spellOut = false } = options;
-  const { status, findings, file, changes } = editEntry(edit, {
+  const { plan, menu, dryRun = false, spellOut = false, links = false } = options;
+  const { status, findings, file, changes, pages } = editEntry(edit, {
     plan,
     dryRun,
     spellOut,
+    links,
     ...(menu === undefined ? {} : { menu }),
   });
   tellFindings(findings, voice);
@@ -87,17 +99,43 @@ async function work(edit: EntryEdit, options: Options, voice: Voice): Promise<nu
     return 2;
   }
   const { out } = voice;
-  if (changes.length === 0) voice.io.out(`Nothing to change: ${file} is so already.\n`);
+  if (changes.length === 0 && pages.length === 0) voice.io.out(`Nothing to change: ${file} is so already.\n`);
   else {
-    const lines = changes.flatMap(({ line, lines: all }) => [
-      out.quiet(`${file}:${line}`),
-      ...all.map(one => painted(one, voice)),
-    ]);
+    const lines = [
+      ...shown(file, changes, voice),
+      ...(links ? pages.flatMap(page => shown(page.file, page.changes, voice)) : linkLines(pages, voice)),
+    ];
     voice.io.out(
       `${lines.join('\n')}\n${dryRun ? 'Nothing was written.' : `Go on with  ${out.strong('kamino build')}`}\n`,
     );
   }
   return 0;
+}
+
+type Pages = EntryResult['pages'];
+
+/** What is another in a file. */
+function shown(file: string, changes: Pages[number]['changes'], voice: Voice): string[] {
+  return changes.flatMap(({ line, lines }) => [
+    voice.out.quiet(`${file}:${line}`),
+    ...lines.map(one => painted(one, voice)),
+  ]);
+}
+
+/** Links in the pages that still lead to the old path, each with what it would be. */
+function linkLines(pages: Pages, { out }: Voice): string[] {
+  const all = pages.flatMap(({ file, links }) =>
+    links.map(
+      ({ place, was, is }) => `  ${out.quiet(`${file}:${place.position?.line ?? 1}`)}  ${was}  →  ${is}`,
+    ),
+  );
+  if (all.length === 0) return [];
+  return [
+    '',
+    `${counted(all.length, 'link')} in the pages lead there too;  --links  lets them follow:`,
+    ...all,
+    '',
+  ];
 }
 
 function painted(line: string, { out }: Voice): string {

@@ -5,6 +5,8 @@ import type { SiteFacts } from '../core/target/facts.ts';
 import type { Entry, Plan } from '../core/plan/types.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
 import { SiteContents } from './contents.ts';
+import { Moves } from './moves.ts';
+import { inPlace } from './own.ts';
 import { isFolder } from './paths.ts';
 import type { OpenPlan } from './plan.ts';
 import { SiteRecord } from './record.ts';
@@ -46,14 +48,20 @@ export function openSite(open: OpenPlan, plan: Plan, isDry: boolean): OpenSite |
   const pageFiles = new Set(files.map(file => file.path).filter(pathMatcher([plan.read], true)));
   const onDisk = decomposed(known);
   const contents = new SiteContents(root, { onDisk, files: known, taken: hash => record.taken(hash) });
-  const facts = factsOf(contents, { known, pageFiles });
+  const moves = new Moves({
+    pages: () => facts.pages,
+    raw: contents.raw,
+    earlier: [...(output === inPlace ? [] : [resolve(open.folder, output)]), record.aside],
+    taken: hash => record.taken(hash),
+  });
+  const facts = { ...factsOf(contents, { known, pageFiles }), movedTo: moves.to };
   return { root, planFolder: open.folder, files, pageFiles, facts, contents, onDisk, record, findings };
 }
 
 function factsOf(
   contents: SiteContents,
   { known, pageFiles }: { known: readonly SiteFile[]; pageFiles: ReadonlySet<string> },
-): SiteFacts {
+): Omit<SiteFacts, 'movedTo'> {
   const pages = new Set([...pageFiles].map(path => path.normalize('NFC')));
   const { sections, headings, language, date, picture, size, text } = contents;
   return {

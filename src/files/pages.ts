@@ -17,6 +17,8 @@ export class PageMaker {
   readonly otherLanguages = new Map<string, string[]>();
   /** Pages by `menu holder`, where a menu that is to stay stands in an element too short for it. */
   readonly staysShort = new Map<string, string[]>();
+  /** How many pages each menu was to go into, and has no place in. */
+  readonly without = new Map<string, number>();
   readonly #root: string;
   readonly #inlayer: Inlayer;
   readonly #reader = new Reader();
@@ -45,6 +47,7 @@ export class PageMaker {
     const { source, spans, taken, findings, lacksMain, lacksViewport, otherLanguage, staysShort } = made;
     for (const { hash, raw } of taken) this.#keep(hash, raw);
     this.findings.push(...findings);
+    for (const name of made.without) this.without.set(name, (this.without.get(name) ?? 0) + 1);
     if (lacksMain) this.lackMain.push(path);
     if (lacksViewport) this.lackViewport.push(path);
     for (const { menu, holder } of staysShort) {

@@ -112,6 +112,11 @@ export class SiteRecord {
     makeFolder(dirname(this.#folder), join(basename(this.#folder), folder));
   }
 
+  /** Where files that the site no longer has are put. */
+  get aside(): string {
+    return join(this.#folder, 'gone');
+  }
+
   /** Moves a finished file of ours that the site no longer has out of the output; gives its new place. */
   putAside(file: string, path: string): string {
     const gone = join(this.#folder, 'gone', path);

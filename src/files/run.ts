@@ -113,14 +113,15 @@ export class Run {
     return made;
   }
 
-  /** The menus, with how many pages are to carry each. */
+  /** The menus, with how many pages carry each: but for those made so far in which it has no place. */
   menus(): { name: string; pages: number }[] {
     const pages = [...this.site.facts.pages];
     const count = (menu: ResolvedMenu): number => pages.filter(page => this.#carries(menu, page)).length;
     const counts = new Map<string, number>();
     for (const menu of this.source.resolution.menus)
       counts.set(menu.name, (counts.get(menu.name) ?? 0) + count(menu));
-    return [...counts].map(([name, number]) => ({ name, pages: number }));
+    const { without } = this.#maker;
+    return [...counts].map(([name, number]) => ({ name, pages: number - (without.get(name) ?? 0) }));
   }
 }
 

@@ -53,7 +53,11 @@ export function readInTwo(
   const shared = new SharedArrayBuffer(8);
   const state = new Int32Array(shared);
   const { port1, port2 } = new MessageChannel();
-  const worker = new Worker(file, { workerData: { ...work, shared, port: port2 }, transferList: [port2], resourceLimits: { maxYoungGenerationSizeMb: 96 } });
+  const worker = new Worker(file, {
+    workerData: { ...work, shared, port: port2 },
+    transferList: [port2],
+    resourceLimits: { maxYoungGenerationSizeMb: 96 },
+  });
   worker.unref();
   for (let at = takeFirst(state, all); at !== null; at = takeFirst(state, all)) read(at);
   // What the other one has begun it ends; where it never began, or died, its pages are read by whoever asks for them.

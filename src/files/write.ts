@@ -136,3 +136,11 @@ export function writeWhole(file: string, bytes: Uint8Array): void {
   writer.write(basename(file), bytes);
   writer.settle();
 }
+
+/** Writes files into a folder, each whole, and never through a link. */
+export function writeParts(root: string, files: readonly { path: string; bytes: Uint8Array }[]): void {
+  if (files.length === 0) return;
+  const writer = new Writer(root);
+  for (const { path, bytes } of files) writer.write(path, bytes);
+  writer.settle();
+}

@@ -1,6 +1,8 @@
 import { findBrowser } from '../browser/find.ts';
 import { computedLook } from '../browser/old-look.ts';
-import { lookFromBrowser, lookFromStyles } from '../core/draft/old-look.ts';
+import { lookFromBrowser } from '../core/draft/old-look.ts';
+import { lookFromStyles, readable, statesFromStyles } from '../core/draft/old-styles.ts';
+import { currentStart } from '../core/hand/differences.ts';
 import type { DraftLook } from '../core/draft/types.ts';
 import type { SiteMenu } from '../core/hand/site-menus.ts';
 import { inlineRules } from '../core/page/styles.ts';
@@ -26,7 +28,12 @@ export async function lookOf(menu: SiteMenu, { site, sheets }: OpenFolder, root:
           { path, raw, charset, ...place },
           lookIn(root),
         );
-  if (computed) return lookFromBrowser(computed);
-  const rules = [...sheets.files.values()].flat();
-  return lookFromStyles(tree, copy.start, [...rules, ...inlineRules(path, tree)]);
+  const rules = [...[...sheets.files.values()].flat(), ...inlineRules(path, tree)];
+  const base = computed ? lookFromBrowser(computed) : lookFromStyles(tree, copy.start, rules);
+  const states = statesFromStyles(
+    tree,
+    { start: copy.start, current: currentStart(menu, path, site) },
+    rules,
+  );
+  return readable({ ...base, states });
 }

@@ -1,15 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
-import { found } from '../core/check/index.ts';
-import { Outranking } from '../core/check/outranking.ts';
-import { outranked } from '../core/check/rules/outranked.ts';
 import { sameName, withoutViewport } from '../core/draft/findings.ts';
 import { menuFromFolders } from '../core/draft/from-folders.ts';
 import { type HandSource, menuFromHand } from '../core/draft/from-menu.ts';
 import { Firsts } from '../core/draft/firsts.ts';
 import { draftLanguages } from '../core/draft/by-language.ts';
 import { Places } from '../core/draft/place.ts';
-import { type Change, leftBehind, scriptsOf } from '../core/draft/left-behind.ts';
 import { draftSite } from '../core/draft/site.ts';
 import { skipTargets } from '../core/draft/skip.ts';
 import { type Ask, Questions } from '../core/draft/questions.ts';
@@ -32,19 +28,16 @@ import { menuNames } from '../core/hand/names.ts';
 import type { SiteMenu } from '../core/hand/site-menus.ts';
 import type { HandSite } from '../core/hand/types.ts';
 import { schemaFile } from '../core/manual/editor.ts';
-import { readWithTree } from '../core/page/full.ts';
-import { readTree } from '../core/page/tree.ts';
-import { rawOf } from '../core/text/bytes.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { noFolder, noPages } from '../files/folder-errors.ts';
 import { inPlace } from '../files/own.ts';
 import { findPlan, fromUser, isFolder, isThere, shownPath } from '../files/paths.ts';
 import { planOf } from '../files/plan.ts';
 import { writePlanSchema } from '../files/plan-schema.ts';
-import { writeWhole } from '../files/write.ts';
+import { writeParts, writeWhole } from '../files/write.ts';
+import { leftBy } from './draft-left.ts';
 import { lookOf } from './draft-look.ts';
 import { type OpenFolder, openFolder } from './folder.ts';
-import { openAll } from './open.ts';
 
 export type { Ask } from '../core/draft/questions.ts';
 
@@ -131,34 +124,16 @@ class Drafting {
     if (this.#options.dryRun !== true) {
       writePlanSchema(file);
       writeWhole(file, Buffer.from(text));
+      writeParts(
+        this.#root,
+        menus
+          .flatMap(menu => menu.files)
+          .map(({ path, text: piece }) => ({ path, bytes: Buffer.from(piece) })),
+      );
     }
-    if (menus.some(isReplacing)) this.#findings.push(...fromUser(await this.#left(file, text), this.#root));
+    if (menus.some(isReplacing))
+      this.#findings.push(...fromUser(await leftBy(planOf(file, text), this.#folder), this.#root));
     return { ...result, status: 0, findings: sortFindings(this.#findings), plan: text };
-  }
-
-  /** What the plan would leave behind, and which rules of the pages would beat the new menus. */
-  async #left(file: string, text: string): Promise<Finding[]> {
-    const opened = await openAll(planOf(file, text));
-    const { run } = 'stop' in opened ? { run: null } : await opened.prepared();
-    if (!run) return [];
-    const outranking = new Outranking(this.#folder.sheets);
-    const scripts = new Map<string, string>();
-    const changes: Change[] = [];
-    for (const [path, { frame }] of this.#site.pages) {
-      const { spans, page } = run.inlaid(path);
-      const after = readWithTree(path, rawOf(page));
-      outranking.see(after.page, after.tree);
-      const removed = spans.flatMap(({ at, drop = 0 }) => (drop > 0 ? [{ start: at, end: at + drop }] : []));
-      const before = readTree(frame.raw, frame.charset, true);
-      for (const script of scriptsOf(path, before)) {
-        const found = scripts.has(script) ? null : this.#folder.text(script);
-        if (found !== null) scripts.set(script, found);
-      }
-      changes.push({ path, before, after: readTree(rawOf(page), after.page.frame.charset, true), removed });
-    }
-    const styles = [...this.#folder.sheets.files.values()].flat();
-    const beaten = found(outranked, { ...this.#site, beating: outranking.found, text: this.#folder.text });
-    return [...leftBehind(changes, styles, scripts), ...beaten];
   }
 
   async #draftOf(menus: readonly DraftMenu[]): Promise<Draft> {

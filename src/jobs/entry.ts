@@ -5,10 +5,11 @@ import { Ground } from '../core/menu/ground.ts';
 import { partsIn } from '../core/menu/parts.ts';
 import { pagesOfPatterns } from '../core/menu/patterns.ts';
 import { PageReader } from '../core/page/reader.ts';
+import { type MovedLink, followersOf } from '../core/site/follow.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { findPlan, shownPath } from '../files/paths.ts';
 import { planOf } from '../files/plan.ts';
-import { writeWhole } from '../files/write.ts';
+import { writeParts, writeWhole } from '../files/write.ts';
 import { type Here, openHere, resolved, wordsIn } from './open.ts';
 
 export type { EntryEdit, EntryPlace } from '../core/edit/entry.ts';
@@ -21,6 +22,8 @@ export interface EntryOptions {
   dryRun?: boolean;
   /** Where the entry comes from a pattern, write the pattern’s entries one by one first. */
   spellOut?: boolean;
+  /** With `retarget`: the links of the pages themselves are made to follow too. */
+  links?: boolean;
 }
 
 export interface EntryResult {
@@ -29,6 +32,8 @@ export interface EntryResult {
   /** The plan as the user sees its path. */
   file: string;
   changes: Change[];
+  /** With `retarget`: the pages with links of their own to the old path, and what is or would be another in each. */
+  pages: { file: string; links: MovedLink[]; changes: Change[] }[];
 }
 
 /** Edits one entry of a plan; its comments, order and quoting stay. */
@@ -40,11 +45,31 @@ export function editEntry(edit: EntryEdit, options: EntryOptions = {}): EntryRes
   const before = open.source.text;
   try {
     const wish = { menu: options.menu ?? null, spellOut: options.spellOut === true };
-    const text = editedPlan(before, edit, wish, factsOf(here));
-    const told = problemsOf(text, here);
+    const { facts, contents, root } = here.site;
+    const pages = edit.do === 'retarget' ? followersOf(edit, facts.pages, contents.raw) : [];
+    const asked = edit.do === 'retarget' ? { ...edit, isKnown: pages.length > 0 } : edit;
+    const text = editedPlan(before, asked, wish, factsOf(here));
+    // What was wrong before, as another page that was moved as well, keeps nobody from following this one.
+    const known =
+      edit.do === 'retarget' ? new Set(problemsOf(before, here).map(one => one.message)) : new Set();
+    const told = problemsOf(text, here).filter(one => !known.has(one.message));
     if (hasErrors(told)) return failed(told, options.plan);
-    if (text !== before && options.dryRun !== true) writeWhole(open.file, Buffer.from(text));
-    return { status: 0, findings: [], file: open.source.file, changes: changesOf(before, text) };
+    if (options.dryRun !== true) {
+      if (text !== before) writeWhole(open.file, Buffer.from(text));
+      if (options.links === true) writeParts(root, pages);
+    }
+    const shown = pages.map(({ path, links, before: was, after }) => ({
+      file: fileIn(here, path),
+      links,
+      changes: changesOf(was, after),
+    }));
+    return {
+      status: 0,
+      findings: [],
+      file: open.source.file,
+      changes: changesOf(before, text),
+      pages: shown,
+    };
   } catch (error) {
     if (!(error instanceof EditError)) throw error;
     const rule = error instanceof NameError ? 'no-entry' : 'cannot-edit';
@@ -53,7 +78,18 @@ export function editEntry(edit: EntryEdit, options: EntryOptions = {}): EntryRes
 }
 
 function failed(findings: readonly Finding[], plan: string | undefined): EntryResult {
-  return { status: 2, findings: sortFindings(findings), file: shownPath(findPlan(plan)), changes: [] };
+  return {
+    status: 2,
+    findings: sortFindings(findings),
+    file: shownPath(findPlan(plan)),
+    changes: [],
+    pages: [],
+  };
+}
+
+function fileIn({ site }: Here, path: string): string {
+  const root = shownPath(site.root);
+  return root === '.' ? path : `${root}/${path}`;
 }
 
 function factsOf(here: Here): Parameters<typeof editedPlan>[3] {

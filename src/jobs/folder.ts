@@ -6,6 +6,7 @@ import { Sheets } from '../core/page/reader.ts';
 import type { Tree } from '../core/page/tree.ts';
 import type { Finding } from '../core/text/finding.ts';
 import { readWholeSite, textIn } from '../files/read-whole.ts';
+import { Moves } from '../files/moves.ts';
 import { SiteRecord } from '../files/record.ts';
 import { listSite } from '../files/site.ts';
 
@@ -48,5 +49,11 @@ export function openFolder(root: string, options: FolderOptions): OpenFolder {
     ...(isLifted && !hasSheets ? {} : { see }),
     ...(progress ? { progress } : {}),
   });
-  return { site: { ...site, beating: outranking.found, text }, sheets, text, findings };
+  const moves = new Moves({
+    pages: () => site.pages.keys(),
+    raw: page => site.pages.get(page)?.frame.raw ?? null,
+    earlier: [record.aside],
+    taken: hash => record.taken(hash),
+  });
+  return { site: { ...site, beating: outranking.found, text, movedTo: moves.to }, sheets, text, findings };
 }

@@ -38,7 +38,7 @@ async function whole(options: BuildOptions): Promise<BuildResult> {
   report.know({ menus });
   report.add(fromUser(ofFiles, root));
   report.add(menus.filter(menu => menu.pages === 0).map(menu => unusedMenu(menu.name)));
-  return write(writerOf(run, { dryRun, overwrite, progress }), report);
+  return write(writerOf(run, { dryRun, overwrite, progress }), report, run);
 }
 
 function writerOf(run: Run, options: WriteOptions): SiteWriter {
@@ -46,7 +46,7 @@ function writerOf(run: Run, options: WriteOptions): SiteWriter {
 }
 
 /** What somebody has edited, and what the file system refuses, is told; what was there before is still whole. */
-function write(writer: SiteWriter, report: BuildReport): BuildResult {
+function write(writer: SiteWriter, report: BuildReport, run: Run): BuildResult {
   try {
     const edited = writer.edited();
     if (edited.length > 0) return report.stopped(edited, 1);
@@ -57,5 +57,6 @@ function write(writer: SiteWriter, report: BuildReport): BuildResult {
     return report.failed([cannotWrite(error)], writer.written);
   }
   report.add(writer.findings);
+  report.know({ menus: run.menus() });
   return report.ended(writer.written);
 }

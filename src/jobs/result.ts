@@ -24,7 +24,7 @@ export interface BuildResult {
   output: string;
   /** The pages themselves are changed. */
   inPlace: boolean;
-  /** The menus, and how many pages are to carry each. */
+  /** The menus, and how many pages carry each. */
   menus: { name: string; pages: number }[];
   /** Pages of the site. */
   pages: number;

@@ -25,7 +25,7 @@ function menuOn(raw: string, path: string): string[] {
   if (!part) return [];
   const links = raw
     .slice(part.start, part.end)
-    .matchAll(/<a class="kamino-link" href="([^"]*)"[^>]*>([^<]*)<\/a>/g);
+    .matchAll(/<a class="kamino-link" href="([^"]*)"[^>]*>(?:<span[^>]*>)?([^<]*)(?:<\/span>)?<\/a>/g);
   return [...links].map(([, href, label]) => {
     const url = new URL(href!, `https://site.example/${path}`);
     return `${label!} ${url.pathname.slice(1)}${url.hash}`;
@@ -254,7 +254,7 @@ describe('the look of an old menu', () => {
       ).replace('<title>', '<link rel="stylesheet" href="site.css"><title>'),
     ]),
   );
-  const look = 'look:\n  background: "#224466"\n  color: "#ffeecc"\n';
+  const look = 'look:\n  accent: "#ffeecc"\n  background: "#224466"\n  color: "#ffeecc"\n';
 
   test.each([
     [

@@ -267,8 +267,23 @@ describe('menus', () => {
 
   it('neighbours in a set lead to each other, by date', () => {
     const around = (path: string): string[] => menuOn(folder, path, 'leaf').map(line => line.slice(2));
-    expect(around('journal/a.html')).toEqual(['Previous Beta b.html', 'Next Alpha c.html']);
-    expect(built(folder, 'journal/a.html')).toMatch(/href="b\.html" rel="prev"[^]*href="c\.html" rel="next"/);
+    expect(around('journal/a.html')).toEqual(['Previous Alpha c.html', 'Next Beta b.html']);
+    expect(built(folder, 'journal/a.html')).toMatch(/href="c\.html" rel="prev"[^]*href="b\.html" rel="next"/);
+    expect(around('journal/c.html')).toEqual(['Next Äpfel a.html']);
+    // The index is no neighbour, but where the plan names it.
+    expect(built(folder, 'journal/index.html')).not.toContain('data-kamino="leaf"');
+  });
+
+  test.each([
+    ['latest', 'journal/*.html', ['Previous Beta b.html', 'Next Alpha c.html']],
+    ['oldest', '[journal/*.html, journal/index.html]', ['Previous Alpha c.html', 'Next Beta b.html']],
+    ['file', '[journal/index.html, journal/a.html]', ['Previous Journal index.html']],
+  ])('neighbours may go round by %s', (order, set, around) => {
+    const turned = site(
+      plan.replace('set: journal/*.html, order: date', `set: ${set.replace('[', '[ ')}, order: ${order}`),
+    );
+    expect(kamino(turned, 'build').status).toBe(0);
+    expect(menuOn(turned, 'journal/a.html', 'leaf').map(line => line.slice(2))).toEqual(around);
     expect(built(folder, 'visit/index.html')).not.toContain('data-kamino="leaf"');
   });
 

@@ -22,6 +22,14 @@ function wordsIn(link: Element): Element {
   return words;
 }
 
+/** From one row of links to the next; 0 where they stand in one row. */
+function pitchOf(links: readonly Element[]): number {
+  const tops = links.map(one => one.getBoundingClientRect().top);
+  const steps = tops.slice(1).map((top, at) => top - tops[at]!);
+  const rows = steps.filter(step => step > 4).sort((one, other) => one - other);
+  return rows.length * 3 >= steps.length * 2 ? (rows[rows.length >> 1] ?? 0) : 0;
+}
+
 function lookOf(menu: Element, links: readonly Element[], link: Element): ComputedLook {
   const text = wordsIn(link);
   const item = link.closest('li, td') ?? link;
@@ -40,6 +48,7 @@ function lookOf(menu: Element, links: readonly Element[], link: Element): Comput
     padding: sides as ComputedLook['padding'],
     room: [styleOf(menu, 'padding-top'), styleOf(menu, 'padding-bottom')],
     radius: styleOf(link, 'border-top-left-radius'),
+    pitch: pitchOf(links),
     linkBackground: isClear(own) ? null : own,
     grounds: links.map(ground),
     pageFamily: styleOf(document.body, 'font-family'),

@@ -9,6 +9,8 @@ import type { Beating } from './outranking.ts';
 export interface CheckedSite extends HandSite {
   /** Rules of its own style sheets that beat Kamino's. */
   beating: readonly Beating[];
+  /** Where a page has gone that is not there any more; null where nobody can tell. */
+  movedTo: (page: SitePath) => SitePath | null;
   /** The text of a file; null where it cannot be read. */
   text: (file: SitePath) => string | null;
 }

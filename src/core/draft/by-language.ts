@@ -98,7 +98,7 @@ export function draftLanguages(byTag: ByTag, site: HandSite): DraftLanguage[] {
   const isSaid = [...site.pages.keys()].every(path => saidBy(path, site) !== null);
   return [...byTag.keys()].map(tag => ({
     tag,
-    name: nameOf(tag),
+    name: languageName(tag),
     pages: isSaid ? null : pagesOf(tag, site),
   }));
 }
@@ -109,7 +109,7 @@ function pagesOf(tag: string, site: HandSite): string[] {
 }
 
 /** The name of a language in itself. */
-function nameOf(tag: string): string {
+export function languageName(tag: string): string {
   const name = new Intl.DisplayNames([tag], { type: 'language', fallback: 'none' }).of(tag) ?? tag;
   return name.charAt(0).toUpperCase() + name.slice(1);
 }

@@ -26,6 +26,7 @@ export function menuFromFolders(site: DraftSite): DraftMenu {
     carriedBy: null,
     except: [],
     place: [],
+    files: [],
     set: null,
     fold: 'below 48em',
     entries,

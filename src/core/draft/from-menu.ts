@@ -1,9 +1,12 @@
+import { pictureMark } from '../hand/entries.ts';
+import { flatEntries } from '../hand/types.ts';
 import { copyEntries, entryKey, flatShared, matched, type SiteEntry } from '../hand/shared.ts';
 import type { SiteMenu } from '../hand/site-menus.ts';
 import type { HandSite } from '../hand/types.ts';
 import type { WholeSite } from '../site/whole.ts';
-import { counted } from '../text/nearest.ts';
-import { type ByTag, mergedEntries, switchesLanguage } from './by-language.ts';
+import { counted, shortened } from '../text/nearest.ts';
+import { type ByTag, languageName, mergedEntries, switchesLanguage } from './by-language.ts';
+import { piecesToKeep } from './pieces.ts';
 import type { Places } from './place.ts';
 import { draftEntry, saidText, threeLevels } from './targets.ts';
 import type { DraftEntry, DraftMenu, DraftSite } from './types.ts';
@@ -33,32 +36,43 @@ export function menuFromHand(
   const tags = byTag ? [...byTag.keys()] : [];
   const isSwitching = byTag !== null && switchesLanguage(byTag, site);
   const entries = byTag ? mergedEntries(new Map(tags.map((tag, at) => [tag, versions[at]!]))) : versions[0]!;
-  const [menu] = menus as [SiteMenu];
-  const [first] = menu.copies.values();
-  const form = first!.region === 'aside' ? 'column' : first!.region === 'footer' ? 'plain' : 'bar';
-  const copies = menus.reduce((sum, one) => sum + one.copies.size, 0);
+  const form = formOf(menus[0]!);
   const placed = places.placeOf({
     menus,
     selectors,
     labels: [...labelsIn(versions.flat(), known), titleFor(name)],
     hasOwn: menus.some(one => one.hasOwn || (one.turning.size > 0 && !isSwitching)),
   });
+  const kept = piecesToKeep(placed.pieces, name, site.files);
   return {
     name,
     title: placed.title ?? titleFor(name),
     form,
-    comments: [
-      `The shared version of ${counted(copies, 'copy', 'copies')} on ${counted(site.pages.size, 'page')}.`,
-      ...placed.comments,
-    ],
+    comments: [sharedVersion(menus, site), ...placed.comments],
     carriedBy: placed.carriedBy,
     except: placed.except,
     place: placed.place,
     set: null,
     fold: form === 'bar' ? 'below 48em' : null,
-    entries: isSwitching && tags.length === 2 ? [...entries, languageSwitch(tags)] : entries,
+    entries: [
+      ...entries,
+      ...(isSwitching && tags.length === 2 ? [languageSwitch(tags)] : []),
+      ...kept.entries,
+    ],
+    files: kept.files,
     notes: [...new Set(notes)],
   };
+}
+
+function formOf({ copies }: SiteMenu): DraftMenu['form'] {
+  const [first] = copies.values();
+  if (first!.region === 'footer') return 'plain';
+  return first!.region === 'aside' || first!.isStacked ? 'column' : 'bar';
+}
+
+function sharedVersion(menus: readonly SiteMenu[], site: HandSite): string {
+  const copies = menus.reduce((sum, one) => sum + one.copies.size, 0);
+  return `The shared version of ${counted(copies, 'copy', 'copies')} on ${counted(site.pages.size, 'page')}.`;
 }
 
 interface Context {
@@ -72,9 +86,9 @@ function entriesOf(menu: SiteMenu, { site, known, notes }: Context): DraftEntry[
   const byName = targetsByName(menu, site, known);
   const nowhere = flatShared(menu.entries).filter(one => one.target === null);
   const entries = threeLevels(entriesFrom(menu.entries, known, byName), lost);
-  const dead = nowhere.filter(
-    one => one.entries.length === 0 && !byName.has(one) && !isCaption(one, menu.entries),
-  );
+  const dead = nowhere
+    .filter(one => !one.isWords)
+    .filter(one => one.entries.length === 0 && !byName.has(one) && !isCaption(one, menu.entries));
   notes.push(
     ...fewest(rareEntries(menu, site), 'link'),
     ...fewest(
@@ -87,9 +101,19 @@ function entriesOf(menu: SiteMenu, { site, known, notes }: Context): DraftEntry[
       dead.map(one => `\`${one.label}\` led nowhere`),
       'entry',
     ),
+    ...pictureNotes(menu),
     ...(lost.length > 0 ? [`Left out, more than three levels deep: ${lost.join(', ')}`] : []),
   );
   return entries;
+}
+
+/** Pictures that were entries: the new ones have their words. */
+function pictureNotes({ copies }: SiteMenu): string[] {
+  const [first] = copies.values();
+  const pictures = [...flatEntries(first!.entries)].filter(({ entry }) => entry.marks.includes(pictureMark));
+  if (pictures.length === 0) return [];
+  const named = pictures.map(({ entry }) => `\`${entry.label || entry.href || ''}\``);
+  return [`Pictures until now, whose words these are: ${shortened([...new Set(named)], mostNotes)}`];
 }
 
 const mostNotes = 10;
@@ -152,6 +176,7 @@ function labelsIn(entries: readonly DraftEntry[], known: DraftSite): string[] {
 const titles: Record<string, string> = { masthead: 'Main', foot: 'More', side: 'In this part' };
 
 function titleFor(name: string): string {
+  if (/^[a-z]{2}$/.test(name)) return languageName(name);
   return titles[name] ?? name.charAt(0).toUpperCase() + name.slice(1).replace(/-/g, ' ');
 }
 

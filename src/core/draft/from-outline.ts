@@ -19,6 +19,7 @@ export function menusFromOutline(menus: readonly OutlineMenu[], site: DraftSite)
       carriedBy: null,
       except: [],
       place: [],
+      files: [],
       set: null,
       fold: 'below 48em',
       entries: made,

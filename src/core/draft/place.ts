@@ -1,17 +1,22 @@
 import { carriersOf } from '../address/patterns.ts';
 import type { SitePath } from '../address/path.ts';
+import { Selectors } from '../hand/selectors.ts';
+import { holdsNoNav, holdsOnlyOwnParts } from '../page/kinds.ts';
 import type { SiteMenu } from '../hand/site-menus.ts';
 import type { HandSite } from '../hand/types.ts';
 import { type BesideLinks, besideLinks, describeBeside, wordsKey } from '../page/beside-links.ts';
-import { type TreeNode, type Tree, childrenOf, classesOf, isNode, readTree } from '../page/tree.ts';
+import { type TreeNode, childrenOf, classesOf, isNode, readTree } from '../page/tree.ts';
 import { counted } from '../text/nearest.ts';
-import type { Extent, Firsts } from './firsts.ts';
-import type { DraftMenu, DraftSpot } from './types.ts';
+import type { Firsts } from './firsts.ts';
+import { type Copy, piecesIn } from './pieces.ts';
+import type { DraftMenu, DraftPiece, DraftSpot } from './types.ts';
 
 /** Where a drafted menu stands, so that it replaces the copies that it was drafted from, and nothing else. */
 export type DraftPlace = Pick<DraftMenu, 'place' | 'carriedBy' | 'except' | 'comments'> & {
   /** The words above its links, where it has such. */
   title: string | null;
+  /** Pieces of HTML that stand in every copy, and become entries. */
+  pieces: readonly DraftPiece[];
 };
 
 interface Wanted {
@@ -37,7 +42,7 @@ export class Places {
 
   placeOf({ menus, selectors, labels, hasOwn: own }: Wanted): DraftPlace {
     const carriers = this.#carriers(menus, selectors);
-    if (selectors.length === 0) return { place: [], ...carriers, comments: [], title: null };
+    if (selectors.length === 0) return { place: [], ...carriers, comments: [], title: null, pieces: [] };
     const copies = this.#copies(menus, selectors);
     const shown = new Set(labels.map(wordsKey));
     const beside = copies.map(copy => besideOf(copy, shown));
@@ -47,17 +52,42 @@ export class Places {
     const instead = (chosen: readonly string[]): DraftSpot[] => [
       { side: 'instead-of', selectors: chosen, drop: false },
     ];
-    const made = { ...carriers, title: caption };
+    const made = { ...carriers, title: caption, pieces: [] };
     if (!own && lost.every(one => one.length === 0))
       return { ...made, place: instead(selectors), comments: [] };
     const narrower = own ? null : this.#narrower(copies, selectors, shown);
     if (narrower !== null) return { ...made, place: instead(narrower), comments: [] };
+    const pieces = own ? null : piecesIn(copies, lost);
+    if (pieces !== null) return { ...made, place: instead(selectors), comments: [], pieces };
     return {
       ...made,
       title: null,
-      place: [{ side: 'before', selectors, drop: false }],
+      place: this.#before(copies, selectors),
       comments: staying(selectors[0]!, lost, own),
     };
+  }
+
+  /** Before the old menu, or before the table, list or paragraph that it is a part of; where Kamino chooses, if there is none. */
+  #before(copies: readonly Copy[], selectors: readonly string[]): DraftSpot[] {
+    const [first] = copies;
+    if (!first) return [];
+    const { raw, charset } = this.#site.pages.get(first.path)!.frame;
+    const tree = readTree(raw, charset, true);
+    const node = tree.nodes.find(one => one.start === first.extent.start) ?? null;
+    const around = mayFollow(node);
+    if (node === null || around === null) return [];
+    const spot = (chosen: readonly string[]): DraftSpot[] => [
+      { side: 'before', selectors: chosen, drop: false },
+    ];
+    if (around === node) return spot(selectors);
+    const found = new Selectors(tree, [around]).for(around).find(selector => {
+      const firsts = this.#firsts.of(selector);
+      return copies.every(({ path, extent }) => {
+        const outer = firsts.get(path);
+        return outer !== undefined && outer.start <= extent.start && extent.end <= outer.end;
+      });
+    });
+    return found === undefined ? [] : spot([found]);
   }
 
   /** The pages that carry it: those with copies and those that ought to have one, but for any on which something else stands there. */
@@ -115,20 +145,23 @@ export class Places {
   }
 }
 
-interface Copy {
-  path: SitePath;
-  charset: Tree['charset'];
-  raw: string;
-  extent: Extent;
-  selector: string;
-}
-
 function besideOf({ raw, charset }: Copy, shown: ReadonlySet<string>): BesideLinks[] {
   return withoutShown(besideLinks(raw, charset), shown);
 }
 
 function withoutShown(found: readonly BesideLinks[], shown: ReadonlySet<string>): BesideLinks[] {
   return found.filter(one => one.what !== 'words' || !shown.has(wordsKey(one.text)));
+}
+
+/** The element itself, or the nearest one around it, before which a menu may stand. */
+function mayFollow(node: TreeNode | null): TreeNode | null {
+  let found: TreeNode | null = null;
+  for (let one = node; one; one = one.parent) {
+    if (holdsNoNav.has(one.name)) found = null;
+    else if (found === null && !(one.parent && holdsOnlyOwnParts.has(one.parent.name))) found = one;
+    if (found !== null && one.parent && holdsNoNav.has(one.parent.name)) found = null;
+  }
+  return found;
 }
 
 const longestCaption = 40;

@@ -22,6 +22,8 @@ export interface DraftMenu {
   except: readonly string[];
   /** Tried in order; none where Kamino chooses. */
   place: readonly DraftSpot[];
+  /** Files that entries of it name: pieces of HTML that stood in the old menu. */
+  files: readonly { path: string; text: string }[];
   /** For `previous-next`: patterns of the pages that lead to each other. */
   set: readonly string[] | null;
   fold: string | null;
@@ -35,6 +37,12 @@ export interface DraftSpot {
   selectors: readonly string[];
   /** What is no link in the element goes with it. */
   drop: boolean;
+}
+
+/** A piece of HTML that stood beside the links of an old menu, to be written to a file of its own. */
+export interface DraftPiece {
+  html: string;
+  label: string;
 }
 
 /** The same in every language, or one for each. */
@@ -67,6 +75,14 @@ export interface DraftLook {
   fontWeight: string | null;
   padding: string | null;
   radius: string | null;
+  /** What differs under the pointer, and where one is. */
+  states: { hover: DraftState | null; current: DraftState | null };
+}
+
+export interface DraftState {
+  color: string | null;
+  background: string | null;
+  fontWeight: string | null;
 }
 
 export const pageLook: DraftLook = {
@@ -78,6 +94,7 @@ export const pageLook: DraftLook = {
   fontWeight: null,
   padding: null,
   radius: null,
+  states: { hover: null, current: null },
 };
 
 /** What a draft must know of the site. */

@@ -135,8 +135,31 @@ function lookRows(look: DraftLook): Row[] {
     ...(fontRows.length > 0 ? [['font', map(fontRows, true)] as Row] : []),
     ...row('padding', look.padding),
     ...row('radius', look.radius),
+    ...stateRows(look.states),
   ];
   return rows.length > 0 ? [['look', map(rows)]] : [];
+}
+
+function stateRows(states: DraftLook['states']): Row[] {
+  const rows = (['hover', 'current'] as const).flatMap((name): Row[] => {
+    const state = states[name];
+    if (!state) return [];
+    const font = row('weight', state.fontWeight);
+    return [
+      [
+        name,
+        map(
+          [
+            ...row('color', state.color),
+            ...row('background', state.background),
+            ...(font.length > 0 ? [['font', map(font, true)] as Row] : []),
+          ],
+          true,
+        ),
+      ],
+    ];
+  });
+  return rows.length > 0 ? [['states', map(rows)]] : [];
 }
 
 function row(key: string, value: string | null): Row[] {

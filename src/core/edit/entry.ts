@@ -2,6 +2,7 @@ import { keyOfScheme } from '../target/kinds/index.ts';
 import { listed, nearest } from '../text/nearest.ts';
 import { PlanEditor } from './editor.ts';
 import { type EditEntry, EditError, NameError, type Spot } from './list.ts';
+import { retargeted } from './retarget.ts';
 
 /** Where an entry goes. */
 export interface EntryPlace {
@@ -17,7 +18,9 @@ export type EntryEdit =
   | { do: 'move'; name: string; place: EntryPlace }
   | { do: 'rename'; name: string; label: string }
   | { do: 'remove'; name: string }
-  | { do: 'highlight'; name: string; off: boolean };
+  | { do: 'highlight'; name: string; off: boolean }
+  /** A page or file was moved: all that led to it follows. `isKnown`: something leads to it, if not in the plan. */
+  | { do: 'retarget'; from: string; to: string; isKnown?: boolean };
 
 /** What an edit must know of the site. */
 export interface EditFacts {
@@ -38,11 +41,25 @@ export interface EditWish {
 
 /** The text of a plan after an edit. @throws EditError where it cannot be edited so */
 export function editedPlan(text: string, edit: EntryEdit, wish: EditWish, facts: EditFacts): string {
+  if (edit.do === 'retarget') return followed(text, edit, facts);
   const { menu, spellOut } = wish;
   const editor = new PlanEditor(text, menu, facts.shownLabel);
   const spelled = 'name' in edit ? spelledOut(editor, edit.name, spellOut, facts) : null;
   const own = spelled === null ? editor : new PlanEditor(spelled, menu, facts.shownLabel);
   return new Editing(own, facts).apply(edit);
+}
+
+function followed(
+  text: string,
+  { from, to, isKnown = false }: Extract<EntryEdit, { do: 'retarget' }>,
+  { files }: EditFacts,
+): string {
+  if (files.has(to)) return retargeted(text, { from, to, isKnown });
+  const near = nearest(to, files);
+  throw new NameError(
+    `the site has no \`${to}\``,
+    near ? `Did you mean \`${near}\`?` : 'Name the file as it is called now, from the site’s folder.',
+  );
 }
 
 class Editing {
@@ -54,7 +71,7 @@ class Editing {
     this.#facts = facts;
   }
 
-  apply(edit: EntryEdit): string {
+  apply(edit: Exclude<EntryEdit, { do: 'retarget' }>): string {
     const editor = this.#editor;
     const keyOf = (target: string): string => this.#keyOf(target);
     switch (edit.do) {

@@ -1,6 +1,7 @@
 import type { TreeNode, Tree, TreeText } from '../page/tree.ts';
 import { childrenOf, descendants, firstsBehind, isNode, roleOf, textOf, valueOf } from '../page/tree.ts';
-import { entriesOf, isLink, isOurs, isSeparator } from './entries.ts';
+import { entriesOf, isLink, isOurs } from './entries.ts';
+import { Holdings, isClosed } from './holdings.ts';
 import { Selectors } from './selectors.ts';
 import { kindOfEntries } from './kinds.ts';
 import type { HandMenu } from './types.ts';
@@ -15,16 +16,6 @@ const lists: ReadonlySet<string> = new Set(['ul', 'ol', 'menu', 'dir', 'dl']);
 const containers: ReadonlySet<string> = new Set(
   'td th header footer aside section center font span b small address blockquote'.split(' '),
 );
-const unseen: ReadonlySet<string> = new Set([
-  'script',
-  'style',
-  'template',
-  'noscript',
-  'svg',
-  'select',
-  'title',
-  'textarea',
-]);
 
 /** So many letters outside of links are no text. */
 const fewLetters = 12;
@@ -76,73 +67,6 @@ function endList(tree: Tree, list: TreeNode, first: TreeNode): void {
   const at = around.content.indexOf(list) + 1;
   for (const one of gone) if (isNode(one)) one.parent = list.parent;
   around.content.splice(at, 0, ...gone.sort((one, other) => one.start - other.start));
-}
-
-interface Counts {
-  /** Letters in links, and outside of them. */
-  linked: number;
-  other: number;
-  /** It holds a heading of the first level. */
-  hasTitle: boolean;
-}
-
-/** What elements hold: links are counted for all, letters only where somebody asks, since most of a page is prose. */
-class Holdings {
-  readonly #tree: Tree;
-  readonly #links = new Map<TreeNode, number>();
-  readonly #inLink = new Map<TreeNode, Counts>();
-  readonly #counts = new Map<TreeNode, Counts>();
-
-  constructor(tree: Tree) {
-    this.#tree = tree;
-    for (const node of childrenOf(tree)) this.#countLinks(node);
-  }
-
-  links(node: TreeNode): number {
-    return this.#links.get(node) ?? 0;
-  }
-
-  #countLinks(node: TreeNode): number {
-    let links = isLink(node) ? 1 : 0;
-    if (!isClosed(node)) for (const one of node.content) if (isNode(one)) links += this.#countLinks(one);
-    if (links > 0) this.#links.set(node, links);
-    return links;
-  }
-
-  /** @param inLink whether a link lies around it */
-  of(node: TreeNode, inLink = false): Counts {
-    const known = inLink ? this.#inLink : this.#counts;
-    let counts = known.get(node);
-    if (!counts) known.set(node, (counts = this.#count(node, inLink)));
-    return counts;
-  }
-
-  #count(node: TreeNode, inLink: boolean): Counts {
-    const sum = { linked: 0, other: 0, hasTitle: node.name === 'h1' };
-    if (isClosed(node)) return sum;
-    if (node.name === 'img') sum.linked += inLink ? 6 : 0;
-    const inside = inLink || isLink(node);
-    for (const one of node.content) {
-      if (isNode(one)) {
-        const below = this.of(one, inside);
-        sum.linked += below.linked;
-        sum.other += below.other;
-        sum.hasTitle ||= below.hasTitle;
-      } else if (inside) sum.linked += lettersOf(this.#tree, one);
-      else sum.other += lettersOf(this.#tree, one);
-    }
-    return sum;
-  }
-}
-
-/** What lies in it is neither seen nor written by hand. */
-const isClosed = (node: TreeNode): boolean => unseen.has(node.name) || isOurs(node);
-
-function lettersOf(tree: Tree, text: TreeText): number {
-  // Of long texts it does not matter how many of their letters are white space.
-  if (text.end - text.start > 80) return text.end - text.start;
-  const words = textOf(tree, text);
-  return isSeparator(words) ? 0 : words.replace(/\s+/g, '').length;
 }
 
 function candidatesIn(tree: Tree, node: TreeNode, holdings: Holdings): TreeNode[] {
@@ -199,8 +123,20 @@ function menuOf(tree: Tree, node: TreeNode, open: readonly TreeNode[]): HandMenu
     element: `${node.name} ${named}`.trim(),
     region: regionOf(tree, node),
     entries,
+    isStacked: isStacked(node),
     unclosed,
   };
+}
+
+function isStacked(node: TreeNode): boolean {
+  let [links, breaks, rows] = [0, 0, 0];
+  for (const one of descendants(node)) {
+    if (isLink(one)) links += 1;
+    else if (one.name === 'br') breaks += 1;
+    else if (one.name === 'tr') rows += 1;
+    else if (one.name === 'li') return false;
+  }
+  return links > 2 && Math.max(breaks, rows) * 3 >= links * 2;
 }
 
 /** By its name, or by the signs between its links. */

@@ -205,3 +205,14 @@ function wrongMarks(
   const { start, end } = entry!.entry;
   return [{ kind: 'current', path, menu, start, end, entry: entry!, right }];
 }
+
+/** Where the entry of a page stands in its own copy of a menu; -1 where there is none. */
+export function currentStart(menu: SiteMenu, path: SitePath, site: HandSite): number {
+  const hand = menu.copies.get(path);
+  if (!hand) return -1;
+  const match = matched(
+    withoutTurning(copyEntries(hand, path, site), menu.turning),
+    flatShared(menu.entries),
+  );
+  return [...match].find(([, shared]) => shared.target === path)?.[0].entry.start ?? -1;
+}

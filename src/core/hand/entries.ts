@@ -1,6 +1,15 @@
 import { collapse } from '../page/words.ts';
 import { headings, rawTextElements } from '../page/kinds.ts';
-import { type Tree, type TreeNode, type TreeText, classesOf, isNode, textOf, valueOf } from '../page/tree.ts';
+import {
+  type Tree,
+  type TreeNode,
+  type TreeText,
+  classesOf,
+  descendants,
+  isNode,
+  textOf,
+  valueOf,
+} from '../page/tree.ts';
 import type { HandEntry } from './types.ts';
 
 const lists: ReadonlySet<string> = new Set(['ul', 'ol', 'menu', 'dir', 'dl']);
@@ -19,6 +28,9 @@ const words = /[^\s|·•:»«›‹>/\\~,*\u2013\u2014\u2022\u00a0\u2192-]/u;
 export function entriesOf(tree: Tree, node: TreeNode): HandEntry[] {
   return new EntryReader(tree).read(node.content, []);
 }
+
+/** Of an entry that is a picture and no words. */
+export const pictureMark = 'picture alone';
 
 /** Whether a text only stands between entries. */
 export function isSeparator(text: string): boolean {
@@ -90,6 +102,9 @@ class EntryReader {
       ...(isCurrent === 'false' ? [] : ['aria-current']),
       ...(isCurrent === 'page' ? ['aria-current=page'] : []),
     ];
+    const isPicture =
+      collapse(this.#wordsIn(node)) === '' && [...descendants(node)].some(one => one.name === 'img');
+    if (isPicture) marks.push(pictureMark);
     const label = collapse(this.#text(node)) || (valueOf(node, 'title', charset) ?? '').trim();
     const area = node.name === 'area' ? (valueOf(node, 'alt', charset) ?? '') : '';
     return {
@@ -132,6 +147,11 @@ class EntryReader {
         return passedOver.has(one.name) && !headings.has(one.name) ? '' : this.#text(one);
       })
       .join('');
+  }
+
+  /** The words without those of pictures. */
+  #wordsIn(node: TreeNode): string {
+    return node.content.map(one => (isNode(one) ? this.#wordsIn(one) : textOf(this.#tree, one))).join(' ');
   }
 
   #pictureWords(image: TreeNode): string {

@@ -35,6 +35,8 @@ export interface HandMenu {
   element: string;
   region: 'header' | 'footer' | 'navigation' | 'aside' | 'other';
   entries: readonly HandEntry[];
+  /** Its entries stand below each other, by line breaks or rows of a table. */
+  isStacked: boolean;
   /** Lists in it that are never closed: their start tags. */
   unclosed: readonly { start: number; end: number }[];
 }

@@ -1,4 +1,5 @@
 import type { SitePath } from '../address/path.ts';
+import type { Spot } from '../plan/types.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import type { Frame } from '../page/types.ts';
 import { type Finding, finding } from '../text/finding.ts';
@@ -16,8 +17,14 @@ export function noPlace(frame: Frame, menu: ResolvedMenu): Finding {
     'no-place',
     { file: frame.path },
     `no element of this page matches ${selectors}, the place of \`${menu.name}\``,
-    `Mark the place with  data-kamino-slot="${menu.name}",  or add a selector to \`place\`.`,
+    `Mark the place with  data-kamino-slot="${menu.name}"\nor name one more in the plan:  place: [ ${[...menu.place!.map(spotText), '{ first-in: body }'].join(', ')} ]`,
   );
+}
+
+/** As the plan writes it. */
+function spotText({ side, selector, drop }: Spot): string {
+  const plain = /^[a-z.][\w. -]*$/i.test(selector) ? selector : JSON.stringify(selector);
+  return `{ ${side}: ${plain}${drop ? ', drop: true' : ''} }`;
 }
 
 export function badPlace(

@@ -56,7 +56,8 @@ export class Inlayer {
     const { menus: all, carries } = this.#inlay;
     const own = path.normalize('NFC');
     const menus = all.filter(menu => carries(menu, own) && isShown(menu, own));
-    return this.#byItsStart(path, menus, bytes) ?? this.#whole(path, menus, bytes);
+    const made = this.#byItsStart(path, menus, bytes) ?? this.#whole(path, menus, bytes);
+    return made.menus === 0 ? { ...made, without: menus.map(menu => menu.name) } : made;
   }
 
   /** From the start of a page alone, where all that counts stands there and nothing is amiss; null where not. */
@@ -168,6 +169,7 @@ export class Inlayer {
       taken: put.taken,
       findings,
       menus: put.spans.length,
+      without: put.lost.map(menu => menu.name),
       staysShort: staysShort(menus, frame),
       otherLanguage: this.#otherLanguage(frame),
       lacksMain: !main && !frame.hasSkipLink,

@@ -41,6 +41,8 @@ export interface Inlaying {
   findings: Finding[];
   /** Menus put in. */
   menus: number;
+  /** The names of those that were to go in, and have no place. */
+  without: readonly string[];
   /** The language that the page says it is in, where Kamino's own words in it are of another. */
   otherLanguage: string | null;
   /** Menus that are to stay, and stand in an element that is gone as soon as it is scrolled past. */
@@ -59,6 +61,7 @@ export function nothing(source: Uint8Array, findings: Finding[]): Inlaying {
     taken: [],
     findings,
     menus: 0,
+    without: [],
     staysShort: [],
     otherLanguage: null,
     lacksMain: false,

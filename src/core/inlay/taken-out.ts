@@ -4,6 +4,7 @@ import { entriesOn } from '../menu/on-page.ts';
 import { type BesideLinks, besideLinks, describeBeside, wordsKey } from '../page/beside-links.ts';
 import type { Frame } from '../page/types.ts';
 import type { Raw } from '../text/bytes.ts';
+import { decode } from '../text/charset.ts';
 import { type Finding, finding } from '../text/finding.ts';
 import { placeOf } from './findings.ts';
 
@@ -12,7 +13,20 @@ export function lostWith(out: Raw, menu: ResolvedMenu, { path, charset }: Frame)
   const found = besideLinks(out, charset);
   if (found.length === 0) return [];
   const shown = shownWords(menu, path.normalize('NFC'));
-  return found.filter(one => one.what !== 'words' || !shown.has(wordsKey(one.text)));
+  const inserts = insertsIn(menu.entries);
+  const isKept = ({ start, end }: BesideLinks): boolean => {
+    const html = decode(out.slice(start, end), charset).trim();
+    return inserts.some(one => one.includes(html));
+  };
+  return found.filter(one => (one.what === 'words' ? !shown.has(wordsKey(one.text)) : !isKept(one)));
+}
+
+/** The pieces of HTML among the entries. */
+function insertsIn(entries: readonly ResolvedEntry[]): string[] {
+  return entries.flatMap(({ leadsTo, entries: below }) => [
+    ...(leadsTo.kind === 'insert' ? [leadsTo.html] : []),
+    ...insertsIn(below),
+  ]);
 }
 
 function shownWords(menu: ResolvedMenu, page: SitePath): ReadonlySet<string> {

@@ -61,10 +61,14 @@ export function sorted(
     compare(one, other);
   const collator = new Intl.Collator('en', { sensitivity: 'base', numeric: true });
   const dateOf = (path: SitePath): string => site.date(path) ?? nameOf(path);
+  const byLatest = (one: SitePath, other: SitePath): number =>
+    compare(dateOf(other), dateOf(one)) || byFile(one, other);
   const compares: Record<PageOrder, (one: SitePath, other: SitePath) => number> = {
     file: byFile,
     title: (one, other) => collator.compare(titleOf(one), titleOf(other)) || byFile(one, other),
-    date: (one, other) => compare(dateOf(other), dateOf(one)) || byFile(one, other),
+    date: byLatest,
+    latest: byLatest,
+    oldest: (one, other) => compare(dateOf(one), dateOf(other)) || byFile(one, other),
   };
   return [...pages].sort(compares[order]);
 }

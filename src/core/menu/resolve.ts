@@ -1,4 +1,4 @@
-import type { SitePath } from '../address/path.ts';
+import { type SitePath, isIndex } from '../address/path.ts';
 import { bareMenu } from '../plan/bare-menu.ts';
 import { forms } from '../plan/forms.ts';
 import type { Entry, Look, Menu, Plan } from '../plan/types.ts';
@@ -174,13 +174,16 @@ class MenuResolver {
   /** Only pages that carry the menu are neighbours. */
   #setEntries(menu: Menu, set: NonNullable<Menu['set']>, carriers: readonly SitePath[]): Entry[] {
     const carried = new Set(carriers);
+    const named = new Set(set.globs.map(glob => glob.replace(/^\.?\//, '')));
+    const order = set.order === 'date' ? 'oldest' : set.order;
     const pages = pagesOf(
-      { ...set, first: [], except: [], most: null, depth: 1 },
+      { ...set, order, first: [], except: [], most: null, depth: 1 },
       {
         parent: null,
         site: this.#ground.site,
         titleOf: path => this.#ground.title(path),
-        inLanguage: path => (carried.has(path) ? path : null),
+        // The index of a journal is no page of it, but where the plan names it.
+        inLanguage: path => (carried.has(path) && (!isIndex(path) || named.has(path)) ? path : null),
       },
     );
     if (pages.length === 0)

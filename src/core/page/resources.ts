@@ -1,11 +1,13 @@
 import type { Attribute } from './types.ts';
-import type { Extent } from './content.ts';
 
 export type ResourceKind =
   'picture' | 'style sheet' | 'script' | 'film or sound' | 'page in a frame' | 'file';
 
 /** A file that a page shows or uses. The address is as written, without white space around it. */
-export interface Resource extends Extent {
+export interface Resource {
+  /** Byte offsets of the tag. */
+  start: number;
+  end: number;
   kind: ResourceKind;
   address: string;
 }
@@ -73,7 +75,9 @@ function isCode(address: string): boolean {
 }
 
 /** A file that a style sheet names: the address, and where it stands in the text. */
-export interface StyleResource extends Extent {
+export interface StyleResource {
+  start: number;
+  end: number;
   kind: 'picture' | 'font' | 'style sheet';
   address: string;
 }

@@ -37,7 +37,6 @@ const neighbours = `.${parts['previous-next']} .${parts.list} {
   flex-wrap: nowrap;
   justify-content: space-between;
   gap: 0.5em 1.5em;
-  margin-inline: calc(-1 * var(--kamino-mark-inline));
 }
 .${parts['previous-next']} .${parts.entry} {
   flex: 0 1 auto;
@@ -47,15 +46,31 @@ const neighbours = `.${parts['previous-next']} .${parts.list} {
   margin-inline-start: auto;
   text-align: end;
 }
-.${parts['previous-next']} .${parts.link} {
-  flex-direction: column;
-  align-items: flex-start;
-}
-.${parts['previous-next']} .${parts.next} .${parts.link} {
-  align-items: flex-end;
+.${parts['previous-next']} .${parts.link}.${parts.link} {
+  display: block;
+  padding: 0.3em 0;
+  text-decoration: underline;
+  text-decoration-thickness: 1px;
+  text-underline-offset: 0.2em;
 }
 .${parts['previous-next']} .${parts.note}.${parts.note} {
+  display: inline-block;
+  inline-size: 100%;
   margin: 0;
+}
+.${parts['previous-next']} .${parts.note}::before {
+  content: "\\2190\\00a0" / "";
+}
+.${parts['previous-next']} .${parts.next} .${parts.note}::before {
+  content: none;
+}
+.${parts['previous-next']} .${parts.next} .${parts.note}::after {
+  content: "\\00a0\\2192" / "";
+}
+[dir="rtl"] .${parts['previous-next']} .${parts.note}::before,
+[dir="rtl"] .${parts['previous-next']} .${parts.next} .${parts.note}::after {
+  display: inline-block;
+  transform: scaleX(-1);
 }
 `;
 
@@ -100,6 +115,12 @@ const insert = `.${parts.menu} .${parts.insert} {
 }
 `;
 
+/** A cell of a table is as narrow as what it holds may be: a column in it is no narrower than a few words. */
+const inCells = `td .${parts.column} {
+  min-inline-size: min(7em, 100vw);
+}
+`;
+
 /** Its toggle shows a mark alone. */
 const hidesWord = (menu: ResolvedMenu): boolean =>
   menu.toTop !== null || (folds(menu) && menu.fold.toggle.show === 'icon');
@@ -113,6 +134,7 @@ export function extras(menus: readonly ResolvedMenu[]): string {
   };
   const forms = new Set(menus.map(menu => menu.form));
   return [
+    ...(forms.has('column') ? [inCells] : []),
     ...(forms.has('breadcrumb') ? [breadcrumb] : []),
     ...(has(one => one.details !== null) || forms.has('previous-next') ? [note] : []),
     ...(forms.has('previous-next') ? [neighbours] : []),

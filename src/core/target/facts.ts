@@ -58,6 +58,8 @@ export interface SiteFacts {
   size: (file: SitePath) => number;
   /** Content of a file as text; null where it cannot be read as UTF-8. */
   text: (file: SitePath) => string | null;
+  /** Where a page has gone that is not there any more; null where nobody can tell. */
+  movedTo: (page: SitePath) => SitePath | null;
   /** The front page, or null. */
   front: SitePath | null;
 }

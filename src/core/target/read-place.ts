@@ -205,6 +205,13 @@ function missingPage(
       ),
     };
   }
+  const moved = site.movedTo(path);
+  if (moved !== null) {
+    const message = `the site has no page \`${path}\` any more: it is \`${moved}\` now`;
+    return {
+      finding: finding('missing-page', place, message, `Let the plan follow:  ${retarget(path, moved)}`),
+    };
+  }
   const near = nearestPage(path, site.pages);
   const isCase = near !== null && near.toLowerCase() === path.toLowerCase();
   const message = isCase
@@ -217,6 +224,12 @@ function missingPage(
         ? `Write  ${near}`
         : `Did you mean \`${near}\`?`;
   return { finding: finding('missing-page', place, message, remedy) };
+}
+
+/** The command that follows a page. */
+export function retarget(from: SitePath, to: SitePath): string {
+  const word = (path: string): string => (/^[\w./-]+$/.test(path) ? path : JSON.stringify(path));
+  return `kamino entry retarget ${word(from)} ${word(to)}`;
 }
 
 function outsideRemedy(address: Extract<Address, { kind: 'root' | 'outside' }>, site: SiteFacts): string {

@@ -24,6 +24,7 @@ const site: SiteFacts = {
   picture: () => null,
   size: () => 0,
   text: () => null,
+  movedTo: () => null,
   front: 'index.html',
 };
 

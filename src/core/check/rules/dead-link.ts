@@ -1,4 +1,5 @@
 import { nearestFile } from '../../target/nearest-page.ts';
+import { retarget } from '../../target/read-place.ts';
 import { nearest } from '../../text/nearest.ts';
 import { linksOf, placeOfLink } from '../../site/links.ts';
 import { isToldByMenu, writtenFrom } from '../places.ts';
@@ -16,6 +17,15 @@ export const deadLink: CheckRule = {
       const { end } = one;
       if (isToldByMenu(one, site)) return [];
       if (end.kind === 'no-file') {
+        const moved = site.movedTo(end.path);
+        if (moved !== null)
+          return [
+            tell(
+              placeOfLink(one),
+              `\`${end.path}\` is \`${moved}\` now`,
+              `Write  ${writtenFrom(one.page.frame.path, moved)}\nor let all links follow:  ${retarget(end.path, moved)} --links`,
+            ),
+          ];
         const near = nearestFile(end.path, site.files);
         const remedy = near
           ? `Did you mean \`${writtenFrom(one.page.frame.path, near)}\`?`

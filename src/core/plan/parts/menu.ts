@@ -121,12 +121,12 @@ export const menuKeys = {
     takes: 'patterns of paths',
     otherwise: 'nothing',
     means:
-      'For `previous-next`: the pages that lead to each other. Those that do not carry the menu are passed over.',
+      'For `previous-next`: the pages that lead to each other, in each language those of that language. Pages that do not carry the menu are passed over, and so is the index of a folder, where no pattern is its very path.',
     example: 'form: previous-next\nset: journal/*.html',
   }),
   order: preset(order, 'title', {
     means:
-      'The order of a `set`: by title, by the first `datetime` in each page (the latest first), or by file name.',
+      'The order of a `set`: by title, by file name, or by the first `datetime` in each page. With `date`, as with `oldest`, the previous page is the older one; `latest` turns that round.',
     example: 'form: previous-next\nset: journal/*.html\norder: date',
   }),
   data: optional(oneOf('json-ld'), {

@@ -12,7 +12,7 @@ const keys = {
   }),
   order: preset(order, 'title', {
     means:
-      'The order of `pages`: by title (figures by their value), by the first `datetime` in each page (the latest first), or by file name.',
+      'The order of `pages`: by title (figures by their value), by file name, or by the first `datetime` in each page: `oldest` or `latest` first, `date` as journals are read, with the latest first.',
     example: 'pages: journal/*.html\norder: date',
   }),
   first: optional(globs, {
@@ -41,7 +41,7 @@ const keys = {
   }),
 } as const;
 
-export type PageOrder = 'title' | 'date' | 'file';
+export type PageOrder = 'title' | 'date' | 'file' | 'latest' | 'oldest';
 
 export interface PagePattern {
   globs: readonly string[];

@@ -1,0 +1,200 @@
+import { isLink } from '../hand/entries.ts';
+import { contrast, readColor } from '../look/color.ts';
+import { matcher } from '../page/select.ts';
+import { type StyleRule, atLeast } from '../page/styles.ts';
+import { type Tree, type TreeNode, descendants, isNode, valueOf } from '../page/tree.ts';
+import { familyOf } from './old-look.ts';
+import { type DraftLook, type DraftState, pageLook } from './types.ts';
+
+/** The look of an old menu from the rules and old attributes of a page, as far as they can be read. */
+export function lookFromStyles(tree: Tree, start: number, rules: readonly StyleRule[]): DraftLook {
+  const menu = tree.nodes.find(one => one.start === start);
+  const link = menu && [...descendants(menu)].filter(isLink).at(1);
+  if (!link) return pageLook;
+  const words = [...descendants(link)].at(-1)!;
+  const own = (node: TreeNode, property: string): string | null => valueFor(node, property, tree, rules);
+  const up = (node: TreeNode, property: string): string | null => {
+    for (let one: TreeNode | null = node; one; one = one.parent) {
+      const value = own(one, property);
+      if (value !== null) return value;
+    }
+    return null;
+  };
+  const color = (value: string | null): string | null => (value === null ? null : readColor(value));
+  const length = (value: string | null): string | null =>
+    value !== null && /^[\d.]+(?:px|em|rem)?(?: [\d.]+(?:px|em|rem)?){0,3}$/.test(value) && value !== '0'
+      ? value
+      : null;
+  return {
+    ...pageLook,
+    background: color(up(link, 'background-color')),
+    color: color(words === link ? own(link, 'color') : (own(words, 'color') ?? own(link, 'color'))),
+    fontFamily: familyOf(up(link, 'font-family')),
+    fontSize: length(up(link, 'font-size')),
+    fontWeight: /^(?:bold|[1-9]00)$/.exec(up(link, 'font-weight') ?? '')?.[0] ?? null,
+    padding: length(own(link, 'padding')),
+    radius: length(own(link, 'border-radius')),
+  };
+}
+
+/** What the cascade gives an element itself (https://www.w3.org/TR/css-cascade-4/#cascade-sort), without its conditions. */
+function valueFor(node: TreeNode, property: string, tree: Tree, rules: readonly StyleRule[]): string | null {
+  let best: { rule: StyleRule | null; value: string; isImportant: boolean } | null = presentational(
+    node,
+    property,
+    tree,
+  );
+  for (const rule of rules) {
+    const found =
+      rule.condition === null ? rule.declarations.find(one => sets(one.property, property)) : undefined;
+    if (!found || !matchesRule(rule, node, tree)) continue;
+    const value = property === 'background-color' ? colorIn(found.value) : found.value;
+    if (value === null) continue;
+    const isStronger =
+      best === null ||
+      (found.isImportant && !best.isImportant) ||
+      (found.isImportant === best.isImportant &&
+        (best.rule === null || atLeast(rule.specificity, best.rule.specificity)));
+    if (isStronger) best = { rule, value, isImportant: found.isImportant };
+  }
+  return best?.value ?? null;
+}
+
+function sets(property: string, wanted: string): boolean {
+  return property === wanted || (wanted === 'background-color' && property === 'background');
+}
+
+function matchesRule({ selector }: StyleRule, node: TreeNode, tree: Tree): boolean {
+  if (/:(?:hover|focus|active|visited|before|after)/.test(selector)) return false;
+  try {
+    return matcher(tree, selector.replace(/:(?:link|any-link)\b/g, '') || '*')(node);
+  } catch {
+    return false;
+  }
+}
+
+/** Old attributes are weaker than any rule. */
+function presentational(
+  node: TreeNode,
+  property: string,
+  tree: Tree,
+): { rule: null; value: string; isImportant: false } | null {
+  const names: Record<string, string> = {
+    'background-color': 'bgcolor',
+    color: 'color',
+    'font-family': 'face',
+  };
+  const name = names[property];
+  const isOf = name === 'bgcolor' || node.name === 'font';
+  const value = name !== undefined && isOf ? valueOf(node, name, tree.charset) : null;
+  return value === null ? null : { rule: null, value, isImportant: false };
+}
+
+function colorIn(value: string): string | null {
+  return value.split(/\s+(?![^(]*\))/).find(part => readColor(part) !== null) ?? null;
+}
+
+/**
+ * How an old menu shows the pointer, and where one is, by the rules of its page.
+ * @param start of the menu; @param current where the entry of this page stands in it, -1 for none
+ */
+export function statesFromStyles(
+  tree: Tree,
+  { start, current }: { start: number; current: number },
+  rules: readonly StyleRule[],
+): DraftLook['states'] {
+  const menu = tree.nodes.find(one => one.start === start);
+  const links = menu ? [...descendants(menu)].filter(isLink) : [];
+  const link = links.find(one => one.start !== current) ?? links[0];
+  if (!menu || !link) return { hover: null, current: null };
+  const ruled = { menu, tree, rules };
+  const here = current < 0 ? null : innermostAt(menu, current);
+  return {
+    hover: stateOf(link, { menu, tree, rules: hovered(rules) }),
+    current: here && stateOf(here, ruled, stateOf(link, ruled)),
+  };
+}
+
+/** Rules for what lies under the pointer, as if it did. */
+function hovered(rules: readonly StyleRule[]): StyleRule[] {
+  return rules
+    .filter(({ selector }) => /:hover\b/.test(selector) && !/:(?:focus|active|visited)/.test(selector))
+    .map(rule => ({ ...rule, selector: rule.selector.replace(/:hover\b/g, '') }));
+}
+
+function innermostAt(menu: TreeNode, at: number): TreeNode | null {
+  let found: TreeNode | null = null;
+  for (let next: TreeNode | undefined = menu; next;) {
+    const inner: TreeNode | undefined = next.content
+      .filter(isNode)
+      .find(one => one.start <= at && at < Math.max(one.end, one.stop, one.open));
+    if (inner) found = inner;
+    next = inner;
+  }
+  return found;
+}
+
+/** A menu with the rules for what is in it. */
+interface Ruled {
+  menu: TreeNode;
+  tree: Tree;
+  rules: readonly StyleRule[];
+}
+
+/** What differs in an entry, from its words up to the menu. @param usual what other entries have */
+function stateOf(
+  node: TreeNode,
+  { menu, tree, rules }: Ruled,
+  usual: DraftState | null = null,
+): DraftState | null {
+  const value = (property: string): string | null => {
+    for (let one: TreeNode | null = node; one && one !== menu; one = one.parent) {
+      const found = valueFor(one, property, tree, rules);
+      if (found !== null) return found;
+    }
+    return null;
+  };
+  const differs = (found: string | null, other: string | null): string | null =>
+    found === other ? null : found;
+  const color = differs(readIf(value('color')), usual?.color ?? null);
+  const background = differs(readIf(value('background-color')), usual?.background ?? null);
+  const isBold = /^(?:bold|[6-9]00)$/.test(value('font-weight') ?? '') || isEmphasis(node, menu);
+  const fontWeight = isBold && usual?.fontWeight !== '700' ? '700' : null;
+  const seen = { color, background, fontWeight };
+  return color === null && background === null && fontWeight === null ? null : seen;
+}
+
+/** Without states in which words could not be read, and with marks that are seen. */
+export function readable(look: DraftLook): DraftLook {
+  const kept = (given: DraftState | null): DraftState | null => {
+    const state = given && differing(given, look);
+    const [color, background] = [state?.color ?? look.color, state?.background ?? look.background];
+    return color && background && contrast(color, background) < leastContrast ? null : state;
+  };
+  // On a ground of its own the mark of the current entry is seen as the words are.
+  const accent = look.accent ?? (look.background === null ? null : look.color);
+  return { ...look, accent, states: { hover: kept(look.states.hover), current: kept(look.states.current) } };
+}
+
+/** A state without what is as at rest; null where nothing is left. */
+function differing(state: DraftState, { color, background, fontWeight }: DraftLook): DraftState | null {
+  const isBold = fontWeight === '700' || fontWeight === 'bold';
+  const left = {
+    color: state.color === color ? null : state.color,
+    background: state.background === background ? null : state.background,
+    fontWeight: isBold ? null : state.fontWeight,
+  };
+  return (left.color ?? left.background ?? left.fontWeight) ? left : null;
+}
+
+/** https://www.w3.org/TR/WCAG22/#contrast-minimum */
+const leastContrast = 4.5;
+
+const readIf = (value: string | null): ReturnType<typeof readColor> =>
+  value === null ? null : readColor(value);
+
+function isEmphasis(node: TreeNode, menu: TreeNode): boolean {
+  for (let one: TreeNode | null = node; one && one !== menu; one = one.parent)
+    if (one.name === 'b' || one.name === 'strong') return true;
+  return false;
+}

@@ -1,0 +1,52 @@
+import { existsSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { SitePath } from '../core/address/path.ts';
+import { type Taken, lift } from '../core/inlay/lift.ts';
+import { movedTo } from '../core/site/moved.ts';
+import { type Raw, rawOf } from '../core/text/bytes.ts';
+
+/** What must be known to find pages that were moved. */
+interface Here {
+  pages: () => Iterable<SitePath>;
+  raw: (page: SitePath) => Raw | null;
+  /** Folders in which pages lie as they were: the output of an earlier build, what was put aside. */
+  earlier: readonly string[];
+  taken: Taken;
+}
+
+/** Finds the pages of a site that were moved or renamed; each path is sought once. */
+export class Moves {
+  readonly #here: Here;
+  readonly #known = new Map<SitePath, SitePath | null>();
+
+  constructor(here: Here) {
+    this.#here = here;
+  }
+
+  /** Where a page that is not there any more has gone; null where nobody can tell. */
+  readonly to = (path: SitePath): SitePath | null => {
+    const known = this.#known.get(path);
+    if (known !== undefined) return known;
+    const found = this.#seek(path);
+    this.#known.set(path, found);
+    return found;
+  };
+
+  #seek(path: SitePath): SitePath | null {
+    if (!/\.html?$/i.test(path)) return null;
+    const { pages, raw, earlier } = this.#here;
+    const all = [...pages()];
+    const folder = earlier.find(one => existsSync(join(one, path)));
+    const was = folder === undefined ? null : this.#read(join(folder, path));
+    const known = folder === undefined ? null : new Set(all.filter(page => existsSync(join(folder, page))));
+    return movedTo(path, { pages: all, raw, was, known });
+  }
+
+  #read(file: string): Raw | null {
+    try {
+      return lift(rawOf(readFileSync(file)), this.#here.taken);
+    } catch {
+      return null;
+    }
+  }
+}
