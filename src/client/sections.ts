@@ -41,7 +41,8 @@ function mark(): void {
       ? sections.at(-1)
       : sections.findLast(([, one]) => passed.has(one));
   const now = sections.some(([, one]) => one === followed) ? followed : last?.[1];
-  for (const [link, target] of sections) link.ariaCurrent = target === now ? 'location' : null;
+  for (const [link, target] of sections)
+    if (link.ariaCurrent !== 'page') link.ariaCurrent = target === now ? 'location' : null;
 }
 
 /** @param margin around the window, in px, so that what lies in it whole lies beyond a line */

@@ -37,10 +37,11 @@ export const isLink = (node: EventTarget | null): boolean =>
 /** What is in view already stays where it is. */
 export const focusOn = (element: Element): void => (element as HTMLElement).focus({ preventScroll: true });
 
-/** The element that a `#` of an address names; none for one that is not written rightly. */
+/** The element that a `#` of an address names, or an old `a name`; none for one that is not written rightly. */
 export function named(hash: string): HTMLElement | null {
   try {
-    return document.getElementById(decodeURIComponent(hash.slice(1)));
+    const id = decodeURIComponent(hash.slice(1));
+    return document.getElementById(id) ?? document.querySelector(`a[name="${CSS.escape(id)}"]`);
   } catch {
     return null;
   }

@@ -199,6 +199,17 @@ describe('marks', () => {
     expect(lines.map(line => `${line.split(' ')[1]!} ${line.split(' ').at(-1)!}`)).toEqual(marks);
   });
 
+  it('are on an entry that leads to a section, where it is the only one of its page', () => {
+    const only = site(
+      planWith(`    current-entry: text\n${entries('index.html', '{ section: "visit/index.html#end" }')}`),
+    );
+    kamino(only, 'build');
+    expect(menuOn(only, 'visit/index.html')).toEqual(['1 Home ../index.html', '1 The end #end current']);
+    const two = site(planWith(entries('{ section: "visit/index.html#end" }', 'visit/index.html')));
+    kamino(two, 'build');
+    expect(menuOn(two, 'visit/index.html')).toEqual(['1 The end #end', '1 Visit index.html current']);
+  });
+
   it('are on text where the current entry shall be none', () => {
     expect(built(folder, 'index.html')).toContain(
       '<span class="kamino-link" aria-current="page">Home</span>',

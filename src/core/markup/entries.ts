@@ -46,7 +46,8 @@ function trailMarks(entry: ResolvedEntry, from: Standpoint): Marks {
 function entryLines(entry: ResolvedEntry, context: EntryContext): string[] {
   const { menu, marks, from, words } = context;
   const mark = isOwnLanguage(entry, from) ? 'current' : marks.get(keyOf(entry, marks));
-  const isText = mark === 'current' && menu.currentEntry === 'text';
+  // A section can still be gone to on its own page.
+  const isText = mark === 'current' && menu.currentEntry === 'text' && entry.leadsTo.kind !== 'section';
   if (entry.entries.length === 0 && isPlainLink(entry) && !isText) return [leafLine(entry, mark, context)];
   const { item, label: own } = sameEverywhere(entry, from.reserves);
   const isHeading = inColumns(menu) && entry.depth === 2 && entry.entries.length > 0;

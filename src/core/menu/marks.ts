@@ -52,9 +52,26 @@ const known = new WeakMap<ResolvedMenu, readonly Chain[]>();
 
 /** The chains of a menu, made once. */
 function chainsOf(menu: ResolvedMenu): readonly Chain[] {
-  const chains = known.get(menu) ?? chainsBelow(menu.entries, []);
+  const chains = known.get(menu) ?? withSections(chainsBelow(menu.entries, []));
   known.set(menu, chains);
   return chains;
+}
+
+/** An entry that leads to a section, and is the only one of that page, stands for the page. */
+function withSections(chains: readonly Chain[]): Chain[] {
+  const counts = new Map<SitePath, number>();
+  const pageOf = ({ entries }: Chain): SitePath | null => {
+    const { leadsTo } = entries.at(-1)!;
+    return leadsTo.kind === 'page' || leadsTo.kind === 'section' ? leadsTo.path : null;
+  };
+  for (const chain of chains) {
+    const page = pageOf(chain);
+    if (page !== null) counts.set(page, (counts.get(page) ?? 0) + 1);
+  }
+  return chains.map(chain => {
+    const page = pageOf(chain);
+    return page !== null && counts.get(page) === 1 ? { ...chain, page } : chain;
+  });
 }
 
 function chainsBelow(entries: readonly ResolvedEntry[], above: readonly ResolvedEntry[]): Chain[] {

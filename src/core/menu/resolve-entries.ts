@@ -208,6 +208,7 @@ export class EntryResolver {
     return labelOf(leadsTo, {
       page: path => this.#pageLabel(path, mark),
       sections: site.sections,
+      carriers: this.#context.carriers,
       panels,
       languages: plan.languages,
     });

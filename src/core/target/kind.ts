@@ -74,6 +74,8 @@ export interface AddressFrom {
 export interface LabelFacts {
   page: (path: SitePath) => string;
   sections: SiteFacts['sections'];
+  /** The pages that carry the menu. */
+  carriers: readonly SitePath[];
   panels: readonly ResolvedPanels[];
   languages: readonly { tag: string; name: string }[];
 }

@@ -42,12 +42,14 @@ export const sectionPlace: PlaceKind<SectionPlace> = {
     const needsPage = !isHere || folder !== folderOf(page);
     return (needsPage ? writtenAddress(folder, path ?? page, links) : '') + fragmentOf(id);
   },
-  label: ({ path, id, panel }, { sections, panels }) => {
+  label: ({ path, id, panel }, { sections, panels, carriers }) => {
     const group = panels.find(one => one.name === panel?.group);
     const shown = group?.panels.find(one => one.id === id);
     if (shown) return shown.label;
-    const heading = path === null ? '' : sections(path).get(id);
-    return heading || spaced(id);
+    // Of a section of whatever page carries the menu: what it is called on all of them.
+    const headings = new Set((path === null ? carriers : [path]).map(page => sections(page).get(id)));
+    const [heading] = headings;
+    return headings.size === 1 && heading ? heading : spaced(id);
   },
   outline: ({ path, id }) => `${path ?? ''}#${id}`,
   hook: ({ id }) => id,
