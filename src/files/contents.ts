@@ -84,6 +84,12 @@ export class SiteContents implements Contents, PageFiles {
   /** A page as it is on the disk; null where it cannot be read. */
   raw = (page: SitePath): Raw | null => this.#start(page, Infinity);
 
+  /** Whether a page tells phones how wide to lay it out; of one that cannot be read nothing is said. */
+  hasViewport = (path: SitePath): boolean => {
+    const raw = this.#start(path, headBytes);
+    return raw === null || readFrame(path, raw, { ...nothingWanted, end: true }).hasViewport;
+  };
+
   /** Its title, and its first heading where that is wanted. */
   words(path: SitePath, hasHeading: boolean): PageWords | null {
     const raw = this.#start(path, hasHeading ? Infinity : headBytes);

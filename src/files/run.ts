@@ -5,7 +5,7 @@ import { carrier } from '../core/menu/carried.ts';
 import type { Resolution } from '../core/menu/resolve.ts';
 import type { ResolvedMenu } from '../core/menu/types.ts';
 import type { Seek } from '../core/page/types.ts';
-import type { Plan } from '../core/plan/types.ts';
+import type { Menu, Plan } from '../core/plan/types.ts';
 import type { Finding } from '../core/text/finding.ts';
 import type { OpenSite } from './open-site.ts';
 import type { Finished } from './output.ts';
@@ -85,6 +85,15 @@ export class Run {
       ...(lackMain.length > 0 ? [lacksMain(lackMain)] : []),
       ...(lackViewport.length > 0 ? [lacksViewport(lackViewport)] : []),
     ];
+  }
+
+  /** Menus that went into no page, for want of a place. */
+  nowhere(): Menu[] {
+    const counts = this.menus();
+    const lost = new Set(this.findings.flatMap(one => (one.rule === 'no-place' ? (one.menu ?? []) : [])));
+    return this.source.plan.menus.filter(
+      ({ name }) => lost.has(name) && counts.every(one => one.name !== name || one.pages === 0),
+    );
   }
 
   isPage(path: string): boolean {

@@ -1,5 +1,7 @@
 import { dirname } from 'node:path';
-import { unusedMenu } from '../core/inlay/findings.ts';
+import { placeNowhere, unusedMenu } from '../core/inlay/findings.ts';
+import type { Finding } from '../core/text/finding.ts';
+import type { Source } from '../core/text/source.ts';
 import { cannotWrite, isFileError } from '../files/errors.ts';
 import { inPlace } from '../files/own.ts';
 import { alone } from '../files/lock.ts';
@@ -38,7 +40,7 @@ async function whole(options: BuildOptions): Promise<BuildResult> {
   report.know({ menus });
   report.add(fromUser(ofFiles, root));
   report.add(menus.filter(menu => menu.pages === 0).map(menu => unusedMenu(menu.name)));
-  return write(writerOf(run, { dryRun, overwrite, progress }), report, run);
+  return write(writerOf(run, { dryRun, overwrite, progress }), report, { run, source: opened.open.source });
 }
 
 function writerOf(run: Run, options: WriteOptions): SiteWriter {
@@ -46,7 +48,11 @@ function writerOf(run: Run, options: WriteOptions): SiteWriter {
 }
 
 /** What somebody has edited, and what the file system refuses, is told; what was there before is still whole. */
-function write(writer: SiteWriter, report: BuildReport, run: Run): BuildResult {
+function write(
+  writer: SiteWriter,
+  report: BuildReport,
+  { run, source }: { run: Run; source: Source },
+): BuildResult {
   try {
     const edited = writer.edited();
     if (edited.length > 0) return report.stopped(edited, 1);
@@ -56,7 +62,11 @@ function write(writer: SiteWriter, report: BuildReport, run: Run): BuildResult {
     writer.abandon();
     return report.failed([cannotWrite(error)], writer.written);
   }
-  report.add(writer.findings);
+  const nowhere = run.nowhere();
+  const isThere = ({ rule, menu }: Finding): boolean =>
+    rule !== 'no-place' || nowhere.every(({ name }) => name !== menu);
+  report.add(writer.findings.filter(isThere));
+  report.add(nowhere.map(menu => placeNowhere(menu, source)));
   report.know({ menus: run.menus() });
   return report.ended(writer.written);
 }

@@ -4,12 +4,13 @@ import { findBrowser } from '../browser/find.ts';
 import { seeMenus } from '../browser/rooms.ts';
 import { type SeenPage, pagesToSee, seenFindings } from '../core/check/seen.ts';
 import { type MeasuredMenu, measuredMenu } from '../core/look/measured.ts';
+import { foldsNowhere } from '../core/inlay/findings.ts';
 import { isSingle } from '../core/menu/folds.ts';
 import type { ResolvedMenu } from '../core/menu/types.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { nearest } from '../core/text/nearest.ts';
 import { inPlace, ownScriptOf } from '../files/own.ts';
-import { isThere } from '../files/paths.ts';
+import { fromUser, isThere } from '../files/paths.ts';
 import { lookIn } from '../files/look-files.ts';
 import { openAll } from './open.ts';
 import type { Opened } from './opened.ts';
@@ -49,7 +50,14 @@ export async function measure(options: MeasureOptions = {}): Promise<MeasureResu
     .filter(menu => menu.shows === 'entries' && menu.entries.length > 0)
     .filter(menu => options.menu === undefined || menu.name === options.menu)
     .map(menu => measuredMenu(menu, fonts, widths));
-  const told = [...opened.findings, ...fonts.findings, ...unknownMenu(options.menu, opened, menus)];
+  const { contents, facts, root } = opened.site;
+  const phones = opened.plan.addsViewport ? [] : foldsNowhere(menus, facts.pages, contents.hasViewport);
+  const told = [
+    ...opened.findings,
+    ...fonts.findings,
+    ...unknownMenu(options.menu, opened, menus),
+    ...fromUser(phones, root),
+  ];
   if (hasErrors(told)) return failed(told);
   const seen = options.browser ? await seenBy(opened, menus, widths) : null;
   if (seen && 'rule' in seen)

@@ -115,7 +115,7 @@ describe('completion', () => {
     [['kamino', 'build', '--dr'], ['--dry-run']],
     [
       ['kamino', 'entry', 'r'],
-      ['rename', 'remove'],
+      ['rename', 'remove', 'retarget'],
     ],
     [
       ['kamino', 'draft', '--f'],

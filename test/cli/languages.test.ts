@@ -64,7 +64,7 @@ describe('a plan of two languages', () => {
     ],
     ['pages: shop/*.html', 'Apples shop/a.html|Bees shop/b.html|Shop shop/index.html', 'Gwenyn shop/b.html'],
     [
-      'language: { en: cy, cy: en }',
+      '{ language: { en: cy, cy: en }, if-missing: front }',
       'Cymraeg cy/index.html lang=cy hreflang=cy',
       'English ../index.html lang=en hreflang=en',
     ],

@@ -17,8 +17,12 @@ it('is told where a menu folds and pages have none, with both ways to mend it', 
       /^warning no-viewport: 2 pages without .*: index\.html and sub\/a\.html\n[^]*viewport: add/,
     ),
   ]);
+  expect(kamino(folder, 'measure').err).toContain('warning no-viewport: 2 pages');
+  put(folder, { 'kamino.yaml': plan('viewport: add\n') });
+  expect(kamino(folder, 'measure').err).not.toContain('viewport');
   put(folder, { 'kamino.yaml': plan('', '') });
   expect(kamino(folder, 'build').err).not.toContain('viewport');
+  expect(kamino(folder, 'measure').err).not.toContain('viewport');
   expect(kamino(folder, 'inventory').err).toContain('warning no-viewport: 2 pages');
 });
 

@@ -1,5 +1,8 @@
 import type { SitePath } from '../address/path.ts';
-import type { Spot } from '../plan/types.ts';
+import type { Menu, Spot } from '../plan/types.ts';
+import type { Source } from '../text/source.ts';
+import { carrier } from '../menu/carried.ts';
+import { folds } from '../menu/folds.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import type { Frame } from '../page/types.ts';
 import { type Finding, finding } from '../text/finding.ts';
@@ -13,11 +16,23 @@ export function placeOf(frame: Frame, start: number, end: number): ReturnType<ty
 
 export function noPlace(frame: Frame, menu: ResolvedMenu): Finding {
   const selectors = menu.place!.map(one => one.selector).join(', ');
-  return finding(
+  const told = finding(
     'no-place',
     { file: frame.path },
     `no element of this page matches ${selectors}, the place of \`${menu.name}\``,
     `Mark the place with  data-kamino-slot="${menu.name}"\nor name one more in the plan:  place: [ ${[...menu.place!.map(spotText), '{ first-in: body }'].join(', ')} ]`,
+  );
+  return { ...told, menu: menu.name };
+}
+
+/** What is said where no page has a place: once, where the plan names it. */
+export function placeNowhere(menu: Menu, source: Source): Finding {
+  const selectors = (menu.place ?? []).map(one => one.selector).join(', ');
+  return finding(
+    'place-nowhere',
+    source.place(menu.mark.start, menu.mark.end),
+    `\`${menu.name}\` goes nowhere: no page that is to carry it has anything that matches ${selectors}`,
+    `Look at the selector, or name one more place:  place: [ ${[...(menu.place ?? []).map(spotText), '{ first-in: body }'].join(', ')} ]`,
   );
 }
 
@@ -122,6 +137,18 @@ export function lacksViewport(pages: readonly string[]): Finding {
     `${page} without a viewport line: a phone lays ${they} out 980 px wide, and no menu folds there: ${shortened(pages, mostNamed)}`,
     `Write it into each head:  ${line}\nor let Kamino do so, with  viewport: add  in the plan.\nLook at such a page at 390 px then: one of a fixed width has to be scrolled sideways.`,
   );
+}
+
+/** The same before anything is built: of the pages that are to carry a menu that folds. */
+export function foldsNowhere(
+  menus: readonly ResolvedMenu[],
+  pages: Iterable<SitePath>,
+  hasViewport: (page: SitePath) => boolean,
+): Finding[] {
+  const folding = menus.filter(folds);
+  const carries = carrier(folding);
+  const lacking = [...pages].filter(page => folding.some(menu => carries(menu, page)) && !hasViewport(page));
+  return lacking.length === 0 ? [] : [lacksViewport(lacking)];
 }
 
 const viewportLine = `<meta name="viewport" content="${viewportContent}">`;

@@ -45,7 +45,7 @@ export function wordsIn(menus: readonly ResolvedMenu[]): WordName[] {
     ['new-window', has(one => one.newWindow)],
     ['previous', isSet],
     ['next', isSet],
-    ['top', menus.some(menu => menu.toTop !== null)],
+    ['top', menus.some(menu => menu.toTop !== null && menu.entries.some(one => one.label === ''))],
     ['more', has(one => one.entries.length > 0 && one.leadsTo.kind !== 'none')],
   ];
   return used.flatMap(([name, isUsed]) => (isUsed ? [name] : []));

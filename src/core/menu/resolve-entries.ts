@@ -113,7 +113,8 @@ export class EntryResolver {
     const { highlight, covers, newWindow, outsideMark, save } = entry;
     const details = entry.details && destination.kind === 'file' ? this.#details(destination.path) : null;
     const hreflang = this.#languageOf(destination);
-    if (!isGiven) tellLanguage(entry, { leadsTo: destination, hreflang }, this.#context, this.#ground);
+    if (!isGiven || destination.kind === 'language')
+      tellLanguage(entry, { leadsTo: destination, hreflang }, this.#context, this.#ground);
     return [
       {
         label,

@@ -16,12 +16,12 @@ export function tellLanguage(
   const name = (of: string): string => languages.all.find(one => one.tag === of)?.name ?? of;
   if (leadsTo.kind === 'language') {
     const lost = carriers.filter(page => leadsTo.counterparts[page] === undefined);
-    if (lost.length === 0 || leadsTo.tag === tag) return;
+    if (lost.length === 0 || leadsTo.tag === tag || entry.ifMissing === 'front') return;
     return ground.tell(
       'no-counterpart',
       entry.mark,
-      `${counted(lost.length, 'page')} ${lost.length === 1 ? 'has' : 'have'} no counterpart in ${name(leadsTo.tag)} (${shortened(lost, 3)}); there this entry leads to ${leadsTo.front}`,
-      'Add the pages, or name them with what they stand for:  page: { … }',
+      `${counted(lost.length, 'page')} ${lost.length === 1 ? 'has' : 'have'} no counterpart in ${name(leadsTo.tag)} (${shortened(lost, 3)}); there \`${entry.label ?? name(leadsTo.tag)}\` leads to ${leadsTo.front}`,
+      'Add the pages, or name them with what they stand for:  page: { … }\nWhere that is as it should be, write  if-missing: front  in the entry.',
     );
   }
   const isFirst = tag === languages.all[0]!.tag;
@@ -29,7 +29,7 @@ export function tellLanguage(
     return ground.tell(
       'no-counterpart',
       entry.mark,
-      `\`${leadsTo.path!}\` has no counterpart in ${name(tag)}; the entry of its menu leads to the page in ${name(hreflang)}`,
+      `\`${leadsTo.path!}\` has no counterpart in ${name(tag)}; \`${entry.label ?? leadsTo.path!}\` leads there to the page in ${name(hreflang)}`,
       `Add the page, or leave the entry out there by naming the others:  page: { ${hreflang}: ${leadsTo.path!} }`,
     );
   const isWords = entry.label !== null && /\p{L}/u.test(entry.label) && entry.versions.size === 0;

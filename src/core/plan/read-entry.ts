@@ -39,6 +39,13 @@ export class EntryReader {
     const below = written.entries ?? [];
     const versions = this.#versions(written, path);
     const first = [...versions.values()].find(one => one !== null);
+    if (written['if-missing'] === 'front' && written.language === undefined)
+      this.#places.tell(
+        'clashing-keys',
+        [...path, 'if-missing'],
+        '`if-missing: front` goes with `language` only',
+        'Write  if-missing: warn  for a page or file that is still to come.',
+      );
     return {
       label: first ? first.label : this.#view(written, path, null).label,
       target: first ? first.target : targetOf(this.#view(written, path, null)),
@@ -49,15 +56,7 @@ export class EntryReader {
           : (written.highlight ?? null),
       look: readLookUse(written.look, [...path, 'look'], this.#places),
       apart: written.apart === 'true',
-      icon:
-        written.icon === undefined
-          ? null
-          : {
-              written: this.#places.slashes(written.icon, [...path, 'icon']),
-              at: written['icon-at'] ?? 'start',
-              show: written.show ?? 'both',
-              mark: this.#places.mark([...path, 'icon']),
-            },
+      icon: this.#icon(written, path),
       covers: written.covers?.map(glob => this.#places.slashes(glob, [...path, 'covers'])) ?? null,
       newWindow: written['new-window'] === 'true',
       outsideMark: written['outside-mark'] === 'true',
@@ -65,6 +64,17 @@ export class EntryReader {
       details: written.details === 'true',
       ifMissing: written['if-missing'],
       entries: below.flatMap((entry, at) => (entry ? this.read(entry, [...path, 'entries', at]) : [])),
+      mark,
+    };
+  }
+
+  #icon({ icon, 'icon-at': at, show }: WrittenEntry, path: PlanPath): Entry['icon'] {
+    if (icon === undefined) return null;
+    const mark = this.#places.mark([...path, 'icon']);
+    return {
+      written: this.#places.slashes(icon, [...path, 'icon']),
+      at: at ?? 'start',
+      show: show ?? 'both',
       mark,
     };
   }

@@ -221,7 +221,7 @@ export interface Entry {
   save: boolean;
   details: boolean;
   /** What happens where the target is not there: the build stops, or the entry is left out with a warning. */
-  ifMissing: 'error' | 'warn';
+  ifMissing: 'error' | 'warn' | 'front';
   entries: readonly Entry[];
   mark: Mark;
 }

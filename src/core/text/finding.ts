@@ -12,6 +12,8 @@ export interface Finding {
   /** The other places of the same cause, without their excerpts. */
   also?: readonly Place[];
   remedy: string | null;
+  /** The name of the menu that it is about, where it is about one. */
+  menu?: string;
 }
 
 /** A finding with its rule's own severity. */

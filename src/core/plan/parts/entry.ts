@@ -69,8 +69,9 @@ const ownKeys = {
     means: 'Pushes the entry away from those before it, to the other end.',
     example: 'page: book.html\napart: true',
   }),
-  'if-missing': preset(oneOf('error', 'warn'), 'error', {
-    means: 'A target that is not there stops the build; with `warn` the entry is left out, and told.',
+  'if-missing': preset(oneOf('error', 'warn', 'front'), 'error', {
+    means:
+      'A target that is not there stops the build; with `warn` the entry is left out, and told. A way to another language leads to its front page from pages without a counterpart, which is told; not with `front`.',
     example: 'page: summer.html\nif-missing: warn',
   }),
   ...linkKeys,

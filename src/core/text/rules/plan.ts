@@ -68,7 +68,7 @@ export const planRules = {
     severity: 'error',
     about: 'A plan is not written over unasked.',
     why: 'A plan is your work: a draft does not replace it.',
-    example: 'kamino draft --plan other.yaml\nkamino draft --overwrite',
+    example: 'kamino draft --dry-run\nkamino draft --force',
   },
   'no-pages': {
     severity: 'error',

@@ -64,6 +64,12 @@ export const siteRules = {
     why: 'No element of the page matches the place of the menu. The page goes without it.',
     example: '<div data-kamino-slot="masthead"></div>',
   },
+  'place-nowhere': {
+    severity: 'error',
+    about: 'The place of a menu is on some page.',
+    why: 'No page that is to carry the menu has an element that matches its place: mostly a slip in the selector.',
+    example: 'place: { after: "#lgoo" }  →  place: { after: "#logo" }',
+  },
   'bad-place': {
     severity: 'error',
     about: 'A menu goes where a nav may stand.',
