@@ -172,8 +172,12 @@ export function readable(look: DraftLook): DraftLook {
     return color && background && contrast(color, background) < leastContrast ? null : state;
   };
   // On a ground of its own the mark of the current entry is seen as the words are.
-  const accent = look.accent ?? (look.background === null ? null : look.color);
-  return { ...look, accent, states: { hover: kept(look.states.hover), current: kept(look.states.current) } };
+  const states = { hover: kept(look.states.hover), current: kept(look.states.current) };
+  const grounds = [states.hover, states.current].flatMap(state => state?.background ?? []);
+  const isSeen =
+    look.color !== null && grounds.every(ground => contrast(look.color!, ground) >= leastOfMarks);
+  const accent = look.accent ?? (look.background !== null && isSeen ? look.color : null);
+  return { ...look, accent, states };
 }
 
 /** A state without what is as at rest; null where nothing is left. */
@@ -189,6 +193,8 @@ function differing(state: DraftState, { color, background, fontWeight }: DraftLo
 
 /** https://www.w3.org/TR/WCAG22/#contrast-minimum */
 const leastContrast = 4.5;
+/** https://www.w3.org/TR/WCAG22/#non-text-contrast */
+const leastOfMarks = 3;
 
 const readIf = (value: string | null): ReturnType<typeof readColor> =>
   value === null ? null : readColor(value);
