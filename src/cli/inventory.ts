@@ -44,7 +44,10 @@ async function work(folder: string, { json }: { json?: true }, voice: Voice): Pr
 /** Of a large site, what a screen or two hold is shown. */
 const isLarge = ({ pages }: Inventory): boolean => pages.length > mostRows;
 const mostRows = 40;
-const mostFindingLines = 44;
+const mostFindingLines = 34;
+const mostMenus = 3;
+const mostEntries = 8;
+const mostOthers = 6;
 
 const widths = { page: 38, title: 34 };
 const columns = ['page', 'title', 'sections', 'words', 'in', 'out'];
@@ -54,9 +57,15 @@ function report(inventory: Inventory, table: PlainTable, voice: Voice): string {
   const { pages, otherFiles, site, findings } = inventory;
   const { out } = voice;
   const folders = foldersOf(pages);
-  const shown = isLarge(inventory) && !voice.tellsAll ? Math.floor(mostRows / folders.size) : Infinity;
-  let left = 0;
+  const most = isLarge(inventory) && !voice.tellsAll ? mostRows : Infinity;
+  const shown = Math.floor(most / folders.size);
+  let [left, rows] = [0, 0];
   for (const [own, inside] of folders) {
+    rows += 1 + Math.min(shown, inside.length);
+    if (rows > most * 1.2) {
+      left += inside.length;
+      continue;
+    }
     const count = inside.length > shown ? `  ${out.quiet(counted(inside.length, 'page'))}` : '';
     if (own !== '') table.push([`${out.strong(visibleName(`${own}/`))}${count}`, '', '', '', '', '']);
     for (const page of inside.slice(0, shown))
@@ -66,28 +75,56 @@ function report(inventory: Inventory, table: PlainTable, voice: Voice): string {
   const more = left === 0 ? '' : `\n${out.quiet(`and ${counted(left, 'page')} more;  --all  shows them`)}`;
   const head = `${counted(pages.length, 'page')} and ${counted(otherFiles, 'other file')} in ${site === '.' ? 'this folder' : `${site}/`}`;
   const ends = findings.length === 0 ? '\n\nNothing is wrong in them.' : '';
-  return `${out.strong(head)}\n\n${table.toString().replace(/ +$/gm, '')}${more}${menuLines(inventory, voice)}${ends}\n`;
+  return `${out.strong(head)}\n\n${table.toString().replace(/ +$/gm, '')}${more}${menuLines(inventory, voice)}${otherLines(inventory, voice)}${ends}\n`;
 }
 
 /** The menus written by hand, each with its entries and where they lead. */
-function menuLines({ menus, pages }: Inventory, { out }: Voice): string {
-  const parts = menus.map(menu => {
+function menuLines(inventory: Inventory, { out, tellsAll }: Voice): string {
+  const { menus, pages } = inventory;
+  const isCut = isLarge(inventory) && !tellsAll;
+  const parts = menus.slice(0, isCut ? mostMenus : menus.length).map(menu => {
     const [first, ...others] = menu.selectors;
     const by = first ? `"${visibleName(first.selector)}"` : 'a menu that no selector finds';
     const also = others
       .map(({ selector, pages: count }) => `, "${visibleName(selector)}" (${count})`)
       .join('');
     const count = `on ${menu.carriedBy.length} of ${counted(pages.length, 'page')}`;
-    const rows = linesOf(menu.entries, 1);
+    const all = linesOf(menu.entries, 1);
+    const rows = all.slice(0, isCut ? mostEntries : all.length);
+    const left = all.length - rows.length;
     const width = Math.min(46, Math.max(...rows.map(([label]) => label.length)) + 3);
     const lines = rows.map(([label, target]) =>
       `${cut(label, width - 2).padEnd(width)}${out.quiet(cut(target, 98 - width))}`.trimEnd(),
     );
-    return [`${out.strong(by)}${also}  ${out.quiet(count)}`, ...lines].join('\n');
+    const more = left > 0 ? [out.quiet(`  and ${counted(left, 'entry', 'entries')} more`)] : [];
+    return [`${out.strong(by)}${also}  ${out.quiet(count)}`, ...lines, ...more].join('\n');
   });
+  const left = menus.length - parts.length;
+  if (left > 0) parts.push(out.quiet(`and ${counted(left, 'menu')} more;  --all  shows them`));
   return parts.length === 0
     ? ''
     : `\n\n${out.strong(`${counted(menus.length, 'menu')} written by hand`)}\n\n${parts.join('\n\n')}`;
+}
+
+const kindWords: Record<Inventory['navigations'][number]['kind'], string> = {
+  'previous-next': 'the page before and behind',
+  sections: 'a page’s own contents',
+  breadcrumb: 'the way to the page',
+  list: 'other lists of links',
+};
+
+/** What else leads through the site, and is no menu with mistakes. */
+function otherLines({ navigations, pages }: Inventory, { out, tellsAll }: Voice): string {
+  if (navigations.length === 0) return '';
+  const shown = navigations.slice(0, tellsAll ? navigations.length : mostOthers);
+  const width = Math.max(...shown.map(({ selector }) => visibleName(selector).length)) + 4;
+  const lines = shown.map(
+    ({ kind, selector, carriedBy }) =>
+      `  ${`"${visibleName(selector)}"`.padEnd(width)}${out.quiet(`${kindWords[kind]}, on ${carriedBy.length} of ${counted(pages.length, 'page')}`)}`,
+  );
+  const left = navigations.length - shown.length;
+  const more = left > 0 ? [out.quiet(`  and ${left} more;  --all  shows them`)] : [];
+  return `\n\n${out.strong('Links that differ by design')}\n\n${[...lines, ...more].join('\n')}`;
 }
 
 function linesOf(entries: readonly InventoryEntry[], depth: number): [string, string][] {

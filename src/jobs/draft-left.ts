@@ -28,7 +28,11 @@ export async function leftBy(plan: OpenPlan, { site, sheets, text }: OpenFolder)
       const found = scripts.has(script) ? null : text(script);
       if (found !== null) scripts.set(script, found);
     }
-    changes.push({ path, before, after: readTree(rawOf(page), after.page.frame.charset, true), removed });
+    // With scripts on only a `noscript` is another.
+    const tree = after.page.frame.hasNoscript
+      ? readTree(rawOf(page), after.page.frame.charset, true)
+      : after.tree;
+    changes.push({ path, before, after: tree, removed });
   }
   const styles = [...sheets.files.values()].flat();
   const beaten = found(outranked, { ...site, beating: outranking.found, text, movedTo: () => null });

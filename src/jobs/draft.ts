@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { sameName, withoutViewport } from '../core/draft/findings.ts';
 import { menuFromFolders } from '../core/draft/from-folders.ts';
+import { menuFromTurning } from '../core/draft/from-turning.ts';
 import { type HandSource, menuFromHand } from '../core/draft/from-menu.ts';
 import { Firsts } from '../core/draft/firsts.ts';
 import { draftLanguages } from '../core/draft/by-language.ts';
@@ -15,6 +16,7 @@ import {
   handSources,
   namedSource,
   outlineMenus,
+  soughtBy,
 } from '../core/draft/sources.ts';
 import {
   type Draft,
@@ -24,7 +26,7 @@ import {
   pageLook,
 } from '../core/draft/types.ts';
 import { writeDraft } from '../core/draft/write.ts';
-import { menuNames } from '../core/hand/names.ts';
+import { freeName, menuNames } from '../core/hand/names.ts';
 import type { SiteMenu } from '../core/hand/site-menus.ts';
 import type { HandSite } from '../core/hand/types.ts';
 import { schemaFile } from '../core/manual/editor.ts';
@@ -162,6 +164,7 @@ class Drafting {
       this.#note(menu);
       return [menu];
     }
+    this.#firsts.seek(soughtBy(from, this.#site));
     const wanted = from.flatMap(one => this.#sources(one));
     const names = menuNames(wanted.flatMap(one => ('drafted' in one ? [] : one.menus[0]!)));
     const places = new Places(this.#site, this.#firsts);
@@ -169,7 +172,11 @@ class Drafting {
     for (const one of wanted) {
       if ('drafted' in one) menus.push(...one.drafted);
       else {
-        const name = one.name ?? names[menus.length] ?? `menu-${menus.length + 1}`;
+        const taken = new Set([
+          ...menus.map(menu => menu.name),
+          ...wanted.flatMap(other => ('name' in other && other !== one ? (other.name ?? []) : [])),
+        ]);
+        const name = one.name ?? freeName(names[menus.length] ?? `menu-${menus.length + 1}`, taken);
         menus.push(this.#fromHand({ ...one, name }, places));
       }
     }
@@ -199,6 +206,12 @@ class Drafting {
     }
     const hand = handSources(text, this.#site, this.#firsts);
     if ('rule' in hand) return this.#refused(hand);
+    if ('kind' in hand) {
+      const facts = { site: this.#site, known: this.#known, firsts: this.#firsts };
+      const turning = menuFromTurning(hand, name ?? 'leaf', facts);
+      this.#menus.push({ name: turning.name, entries: 0, copies: hand.copies.size, lacking: [] });
+      return [{ drafted: [turning] }];
+    }
     // A name is that of the first; the others of the same selector get their own.
     return hand.map((one, at) => ({ ...one, name: at === 0 ? name : null }));
   }

@@ -2,8 +2,10 @@ import { resolve } from 'node:path';
 import { checkSite } from '../core/check/index.ts';
 import {
   type InventoryMenu,
+  type InventoryNavigation,
   type InventoryPage,
   inventoryMenus,
+  inventoryNavigations,
   inventoryPages,
   nextStep,
 } from '../core/draft/inventory.ts';
@@ -14,7 +16,12 @@ import { findPlan, fromUser, isFolder, isThere, shownPath } from '../files/paths
 import { sitePlanAbove } from '../files/plan.ts';
 import { type FolderOptions, openFolder } from './folder.ts';
 
-export type { InventoryEntry, InventoryMenu, InventoryPage } from '../core/draft/inventory.ts';
+export type {
+  InventoryEntry,
+  InventoryMenu,
+  InventoryNavigation,
+  InventoryPage,
+} from '../core/draft/inventory.ts';
 
 export interface Inventory {
   status: 0 | 1 | 2;
@@ -23,12 +30,20 @@ export interface Inventory {
   /** Files that are no pages. */
   otherFiles: number;
   menus: InventoryMenu[];
+  /** What leads through the site beside them. */
+  navigations: InventoryNavigation[];
   /** The command to go on with. */
   next: { command: string; about: string };
   findings: Finding[];
 }
 
-const nothing = { pages: [], otherFiles: 0, menus: [], next: { command: 'kamino draft', about: '' } };
+const nothing = {
+  pages: [],
+  otherFiles: 0,
+  menus: [],
+  navigations: [],
+  next: { command: 'kamino draft', about: '' },
+};
 
 /** What a site has, and what is wrong in it. What Kamino put in is not counted. */
 export function inventory(folder = '.', { progress }: Pick<FolderOptions, 'progress'> = {}): Inventory {
@@ -54,6 +69,7 @@ export function inventory(folder = '.', { progress }: Pick<FolderOptions, 'progr
     pages,
     otherFiles: site.files.size - pages.length,
     menus: inventoryMenus(site),
+    navigations: inventoryNavigations(site),
     next: nextStep(site, folder),
     findings,
   };

@@ -1,6 +1,6 @@
 import type { FullPage } from '../page/content.ts';
 import type { Sheets } from '../page/reader.ts';
-import { ruleMatcher } from '../page/select.ts';
+import { mayMatch, ruleMatcher } from '../page/select.ts';
 import { type StyleRule, atLeast, inMenus, ruleKey } from '../page/styles.ts';
 import type { Tree, TreeNode } from '../page/tree.ts';
 
@@ -62,6 +62,7 @@ function hitsOf(
   tree: Tree,
   nodes: readonly { node: TreeNode; menu: string }[],
 ): string[] {
+  if (!mayMatch(tree, selector)) return [];
   const matches = ruleMatcher(tree, selector);
   return nodes.filter(({ node }) => matches(node)).map(({ menu }) => menu);
 }

@@ -8,6 +8,8 @@ import type { DraftEntry, DraftMenu, DraftSite } from './types.ts';
 
 /** A folder with more pages than these is a collection: its index page alone goes into the menu. */
 const mostInFolder = 12;
+/** Beside the front page more than these are no menu. */
+const mostAtTop = 24;
 
 /** A menu from folders and titles: folders become submenus, the front page first, the rest as the pages link to them. */
 export function menuFromFolders(site: DraftSite): DraftMenu {
@@ -59,6 +61,16 @@ class FolderMenu {
     const folders = [
       ...new Set(inside.map(path => /^[^/]+(?=\/)/.exec(path.slice(start.length))?.[0] ?? '')),
     ].filter(Boolean);
+    if (folder === '' && pages.length > mostAtTop) {
+      const named = pages
+        .filter(path => this.#rank(path) < Infinity)
+        .sort((one, other) => this.#rank(one) - this.#rank(other));
+      const kept = named.slice(0, mostInFolder);
+      this.notes.push(
+        `Left out: ${counted(pages.length - kept.length, 'page')} beside these; they are what the front page links to first`,
+      );
+      pages.splice(0, pages.length, ...kept);
+    }
     if (folder !== '' && pages.length > mostInFolder) {
       this.notes.push(`Left out: ${counted(pages.length, 'page')} in ${folder}/`);
       pages.length = 0;

@@ -1,6 +1,7 @@
 import type { SitePath } from '../address/path.ts';
 import { menuNames } from '../hand/names.ts';
 import type { SiteEntry } from '../hand/shared.ts';
+import { type Navigation, navigations } from '../hand/navigation.ts';
 import { type SiteMenu, siteMenus } from '../hand/site-menus.ts';
 import type { HandSite } from '../hand/types.ts';
 import { linksOf } from '../site/links.ts';
@@ -77,6 +78,22 @@ export function inventoryMenus(site: HandSite): InventoryMenu[] {
 
 function entryOf({ label, target, entries }: SiteEntry): InventoryEntry {
   return { label, target, entries: entries.map(entryOf) };
+}
+
+/** What leads through a site beside its menus, and differs from page to page by design. */
+export interface InventoryNavigation {
+  kind: Navigation['kind'];
+  /** Finds the first on each page. */
+  selector: string;
+  carriedBy: string[];
+}
+
+export function inventoryNavigations(site: HandSite): InventoryNavigation[] {
+  return navigations(site).map(({ kind, selector, copies }) => ({
+    kind,
+    selector,
+    carriedBy: [...copies.keys()].sort(),
+  }));
 }
 
 const mostNamed = 3;

@@ -1,7 +1,7 @@
 import { readAddress } from '../address/href.ts';
 import { type SitePath, folderOf } from '../address/path.ts';
 import { type StyleRule, inlineRules, ruleKey } from '../page/styles.ts';
-import { ruleMatcher } from '../page/select.ts';
+import { mayMatch, ruleMatcher } from '../page/select.ts';
 import { type Tree, type TreeNode, isNode, valueOf } from '../page/tree.ts';
 import { decode } from '../text/charset.ts';
 import { type Finding, finding } from '../text/finding.ts';
@@ -209,5 +209,5 @@ function insideOf(parts: readonly Removed[]): (node: TreeNode) => boolean {
 }
 
 function matchesOf({ selector }: StyleRule, tree: Tree): TreeNode[] {
-  return tree.nodes.filter(ruleMatcher(tree, selector));
+  return mayMatch(tree, selector) ? tree.nodes.filter(ruleMatcher(tree, selector)) : [];
 }

@@ -1,3 +1,4 @@
+import { type Navigation, navigations } from '../hand/navigation.ts';
 import { type SiteMenu, siteMenus } from '../hand/site-menus.ts';
 import type { HandMenu, HandSite } from '../hand/types.ts';
 import { type Finding, finding } from '../text/finding.ts';
@@ -20,14 +21,17 @@ const seen = 'kamino inventory  shows the menus that were found.';
 
 /**
  * The menu of which a selector finds copies, and those of other pages of which it does; in several languages they are
- * one. Or the finding that says why there is none.
+ * one. Or the ways to the page before and behind that it finds, or the finding that says why there is none.
  */
-export function handSources(selector: string, site: HandSite, firsts: Firsts): FoundSource[] | Finding {
-  const fail = (message: string, remedy: string): Finding => finding('no-hand-menu', null, message, remedy);
+export function handSources(
+  selector: string,
+  site: HandSite,
+  firsts: Firsts,
+): FoundSource[] | Navigation | Finding {
   if (/\.(?:md|markdown|opml|csv|json|xml)$/i.test(selector))
-    return fail(`there is no file \`${selector}\``, 'Write its path from the folder where you stand.');
+    return noMenu(`there is no file \`${selector}\``, 'Write its path from the folder where you stand.');
   if (!readSelector(selector))
-    return fail(
+    return noMenu(
       `\`${selector}\` is no selector, and no file`,
       `A selector is written as in a style sheet:  --from "nav.top"\n${seen}`,
     );
@@ -37,13 +41,9 @@ export function handSources(selector: string, site: HandSite, firsts: Firsts): F
     .filter(({ pages }) => pages.length > 0)
     .sort((one, other) => other.pages.length - one.pages.length);
   const [best, ...rest] = hits;
-  if (!best) {
-    const near = nearest(
-      selector,
-      menus.flatMap(menu => menu.selectors.map(one => one.selector)),
-    );
-    return fail(`no menu is found by \`${selector}\``, near ? `Did you mean  --from "${near}"?` : seen);
-  }
+  const turning = navigations(site).find(one => one.kind === 'previous-next' && one.selector === selector);
+  if (turning && (!best || best.pages.length < turning.copies.size)) return turning;
+  if (!best) return noneFound(selector, menus);
   const elsewhere = rest.filter(
     ({ menu }) => ![...menu.copies.keys()].some(path => best.menu.copies.has(path)),
   );
@@ -62,6 +62,16 @@ export function handSources(selector: string, site: HandSite, firsts: Firsts): F
     selectors: [selector, ...selectorsOf(one, selector)],
   }));
 }
+
+function noneFound(selector: string, menus: readonly SiteMenu[]): Finding {
+  const near = nearest(
+    selector,
+    menus.flatMap(menu => menu.selectors.map(one => one.selector)),
+  );
+  return noMenu(`no menu is found by \`${selector}\``, near ? `Did you mean  --from "${near}"?` : seen);
+}
+
+const noMenu = (message: string, remedy: string): Finding => finding('no-hand-menu', null, message, remedy);
 
 /** The selectors of the copies that the given one does not find. */
 function selectorsOf({ menu, pages }: Hit, given: string): string[] {
@@ -89,6 +99,18 @@ function isAt(found: Extent | undefined, copy: HandMenu): boolean {
     (found.start <= copy.start && copy.start < end) || (copy.start <= found.start && found.start < copyEnd)
   );
 }
+
+/** The selectors that these sources may need, to be sought in one go through the pages. */
+export function soughtBy(from: readonly string[], site: HandSite): string[] {
+  const given = from.map(one => namedSource(one).text).filter(one => readSelector(one) !== null);
+  if (given.length === 0) return [];
+  return [...given, ...siteMenus(site).flatMap(menu => menu.selectors.map(one => one.selector))].slice(
+    0,
+    mostSought,
+  );
+}
+
+const mostSought = 40;
 
 /** The menus of an outline, or the finding that says why it is none. @param shown its path as the user sees it */
 export function outlineMenus(shown: string, text: string, site: DraftSite): DraftMenu[] | Finding {

@@ -1,5 +1,6 @@
 import type { TargetKey } from '../target/kinds/index.ts';
 import type { Form, PlaceSide } from '../plan/types.ts';
+import type { PageOrder } from '../target/kinds/pages.ts';
 
 /** A plan to be written, with the words that help. */
 export interface Draft {
@@ -24,8 +25,9 @@ export interface DraftMenu {
   place: readonly DraftSpot[];
   /** Files that entries of it name: pieces of HTML that stood in the old menu. */
   files: readonly { path: string; text: string }[];
-  /** For `previous-next`: patterns of the pages that lead to each other. */
+  /** For `previous-next`: patterns of the pages that lead to each other, and their order. */
   set: readonly string[] | null;
+  order?: PageOrder;
   fold: string | null;
   entries: readonly DraftEntry[];
   /** Below the last entry: what was left out, and why. */

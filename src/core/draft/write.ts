@@ -64,7 +64,7 @@ function pairs(made: YAMLMap): Pair[] {
 }
 
 function menuNode(menu: DraftMenu): YAMLMap {
-  const { name, title, form, carriedBy, except, place, set, fold, entries, notes, comments } = menu;
+  const { name, title, form, carriedBy, except, place, set, order, fold, entries, notes, comments } = menu;
   const items = list(entries.map(entryNode));
   if (notes.length > 0) items.comment = notes.map(note => ` ${note}`).join('\n');
   const made = map([
@@ -75,6 +75,7 @@ function menuNode(menu: DraftMenu): YAMLMap {
     ...(except.length > 0 ? [['except', flow(except)] as Row] : []),
     ...(place.length > 0 ? [['place', placeNode(place)] as Row] : []),
     ...(set ? [['set', flow(set)] as Row] : []),
+    ...(order ? [['order', order] as Row] : []),
     ...(fold === null ? [] : [['fold', map([['when', fold]], true)] as Row]),
     ...(entries.length > 0 || notes.length > 0 ? [['entries', items] as Row] : []),
   ]);

@@ -1,5 +1,6 @@
 import type { SitePath } from '../address/path.ts';
 import { endOfLink } from '../site/links.ts';
+import { copyEntries, entryKey } from './shared.ts';
 import { type HandEntry, type HandMenu, type HandSite, type NavigationKind, flatEntries } from './types.ts';
 
 const longestLabel = 40;
@@ -38,16 +39,19 @@ export function navigationKinds(site: HandSite): ReadonlyMap<HandMenu, Navigatio
   const kept = known.get(site);
   if (kept) return kept;
   const kinds = new Map<HandMenu, NavigationKind>();
-  const byElement = new Map<string, HandMenu[]>();
+  const byElement = new Map<string, Row[]>();
   for (const [path, menus] of site.candidates)
     for (const menu of menus) {
       kinds.set(menu, kindOn(menu, path, site));
       if (!menu.element.includes(' ')) continue;
       const alike = byElement.get(menu.element);
-      if (alike) alike.push(menu);
-      else byElement.set(menu.element, [menu]);
+      if (alike) alike.push({ path, menu });
+      else byElement.set(menu.element, [{ path, menu }]);
     }
-  for (const alike of byElement.values()) adjust(alike, kinds);
+  for (const alike of byElement.values()) {
+    unturn(alike, kinds, site);
+    adjust(alike, kinds);
+  }
   known.set(site, kinds);
   return kinds;
 }
@@ -68,9 +72,33 @@ function kindOn(menu: HandMenu, path: SitePath, site: HandSite): NavigationKind 
   return isMost(own.length, links.length) ? 'sections' : 'menu';
 }
 
+interface Row {
+  path: SitePath;
+  menu: HandMenu;
+}
+
+/** Links that are called as those to the next page, and lead to the same from everywhere, turn no pages: `First`, `Top ten`. */
+function unturn(alike: readonly Row[], kinds: Map<HandMenu, NavigationKind>, site: HandSite): void {
+  const turning = alike.filter(({ menu }) => kinds.get(menu) === 'previous-next');
+  if (turning.length < 2) return;
+  const targets = new Map<string, Map<string, number>>();
+  for (const { path, menu } of turning)
+    for (const { entry, target } of copyEntries(menu, path, site)) {
+      if (target === null || !isTurning(entry)) continue;
+      const key = entryKey(entry.label);
+      const counts = targets.get(key) ?? new Map<string, number>();
+      targets.set(key, counts.set(target, (counts.get(target) ?? 0) + 1));
+    }
+  const counts = [...targets.values()].map(one => [...one.values()]);
+  const all = counts.flat().reduce((sum, one) => sum + one, 0);
+  const same = counts.reduce((sum, one) => sum + Math.max(...one), 0);
+  if (all > counts.length && isMost(same, all)) for (const { menu } of turning) kinds.set(menu, 'menu');
+}
+
 /** Elements of the same name, class and id are of one kind, where most of them are. */
-function adjust(alike: readonly HandMenu[], kinds: Map<HandMenu, NavigationKind>): void {
-  if (alike.length < 3) return;
+function adjust(rows: readonly Row[], kinds: Map<HandMenu, NavigationKind>): void {
+  if (rows.length < 3) return;
+  const alike = rows.map(one => one.menu);
   const counts = new Map<NavigationKind, number>();
   for (const menu of alike) {
     const kind = kinds.get(menu)!;

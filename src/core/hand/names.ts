@@ -13,8 +13,7 @@ export function menuNames(menus: readonly SiteMenu[]): string[] {
     const part = wanted === 'more' || wanted === 'top' ? partOf(menu) : null;
     // `top` is a name that Kamino keeps for itself.
     const base = part ?? (wanted === 'top' ? 'above' : wanted);
-    let name = base;
-    for (let number = 2; taken.has(name); number += 1) name = `${base}-${number}`;
+    const name = freeName(base, taken);
     taken.add(name);
     return name;
   });
@@ -26,4 +25,11 @@ function partOf({ copies }: SiteMenu): string | null {
   const [folder = ''] = folders;
   const isName = /^[a-z][a-z0-9-]*$/.test(folder) && !(reservedNames as readonly string[]).includes(folder);
   return folders.size === 1 && isName ? folder : null;
+}
+
+/** A name that nothing has yet. */
+export function freeName(base: string, taken: ReadonlySet<string>): string {
+  let name = base;
+  for (let number = 2; taken.has(name); number += 1) name = `${base}-${number}`;
+  return name;
 }

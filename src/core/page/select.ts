@@ -5,6 +5,7 @@ import {
   type TreeNode,
   type TreeText,
   childrenOf,
+  classesOf,
   firstBehind,
   isNode,
   readTree,
@@ -57,6 +58,29 @@ export function ruleMatcher(tree: Tree, selector: string): (node: TreeNode) => b
   } catch {
     return () => false;
   }
+}
+
+const namesOf = new WeakMap<Tree, ReadonlySet<string>>();
+
+/** Whether a page has all classes and ids that a selector asks for; without them nothing in it is matched. */
+export function mayMatch(tree: Tree, selector: string): boolean {
+  if (/[(\\]/.test(selector)) return true;
+  const wanted = selector.replace(/\[[^\]]*\]/g, '').match(/[.#][\w-]+/g) ?? [];
+  if (wanted.length === 0) return true;
+  const names = namesOf.get(tree) ?? readNames(tree);
+  namesOf.set(tree, names);
+  return wanted.every(one => names.has(one.toLowerCase()));
+}
+
+function readNames(tree: Tree): ReadonlySet<string> {
+  const names = new Set<string>();
+  for (const node of [tree.html, tree.body, ...tree.nodes]) {
+    if (node.attributes.length === 0) continue;
+    const id = valueOf(node, 'id', tree.charset);
+    if (id) names.add(`#${id.toLowerCase()}`);
+    for (const one of classesOf(node, tree.charset)) names.add(`.${one.toLowerCase()}`);
+  }
+  return names;
 }
 
 type Node = TreeNode | TreeText;

@@ -1,5 +1,6 @@
 import type { Difference } from '../../hand/differences.ts';
 import { differences } from '../../hand/differences.ts';
+import { counted, shortened } from '../../text/nearest.ts';
 import { copiesOf, placeOfDifference } from '../places.ts';
 import type { CheckRule } from '../types.ts';
 
@@ -11,11 +12,35 @@ export const menuDiffers: CheckRule = {
   why: 'The copies of a menu written by hand are not the same on all pages.',
   example: 'kamino draft       makes one menu of them',
   find: (site, tell) =>
-    differences(site).flatMap(one => {
-      const message = messageFor(one);
-      return message === null ? [] : [tell(placeOfDifference(one, site), message, remedyFor(one))];
+    withoutMany(differences(site)).flatMap(([one, ...others]) => {
+      const message = others.length > 0 ? messageForMany([one!, ...others]) : messageFor(one!);
+      return message === null ? [] : [tell(placeOfDifference(one!, site), message, remedyFor(one!))];
     }),
 };
+
+const many = 3;
+
+/** Each for itself, but for the entries that a copy lacks, where they are many: an old copy is one mistake. */
+function withoutMany(all: readonly Difference[]): Difference[][] {
+  const missing = new Map<string, Difference[]>();
+  const groups: Difference[][] = [];
+  for (const one of all) {
+    const key = `${one.path} ${one.start}`;
+    const group = one.kind === 'missing' ? missing.get(key) : undefined;
+    if (group?.[0]?.menu === one.menu) group.push(one);
+    else {
+      const made = [one];
+      if (one.kind === 'missing') missing.set(key, made);
+      groups.push(made);
+    }
+  }
+  return groups.flatMap(group => (group.length < many ? group.map(one => [one]) : [group]));
+}
+
+function messageForMany(missing: readonly Difference[]): string {
+  const labels = missing.flatMap(one => (one.kind === 'missing' ? [`\`${one.shared.label}\``] : []));
+  return `${counted(missing.length, 'entry', 'entries')} of most copies are missing here: ${shortened(labels, 4)}`;
+}
 
 function messageFor(one: Difference): string | null {
   switch (one.kind) {

@@ -1,0 +1,128 @@
+// What differs from page to page by design, and what a large site is shown as.
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { describe, expect, it } from '@jest/globals';
+import { contents, folderWith, kamino, page } from '../helpers/site.ts';
+import { grownSite } from '../helpers/grown-sites.ts';
+
+process.env['KAMINO_BROWSER'] = 'none';
+
+const nav =
+  '<div class="nav"><a href="index.html">Home</a> <a href="a1.html">First</a> <a href="a9.html">Last</a></div>';
+const names = ['a1', 'a2', 'a9', 'a10', 'a11'];
+/** Pages that are turned from the newest to the oldest, with a date each. */
+const journal = Object.fromEntries(
+  names.map((name, at) => {
+    const turn = [names[at - 1], names[at + 1]].map(
+      (one, way) => one && `<a href="${one}.html">${way ? 'Older' : 'Newer'}</a>`,
+    );
+    const body = `${nav}<p class="trail"><a href="index.html">Home</a> » <a href="a1.html">All</a> » ${name}</p><ul class="toc"><li><a href="#x">X</a><li><a href="#y">Y</a></ul><time datetime="20${20 - at}-01-01">x</time><p id="x">x<p id="y">y<p class="turn">${turn.filter(Boolean).join(' | ')}</p>`;
+    return [`${name}.html`, page(`Page ${name}`, body)];
+  }),
+);
+const site = {
+  'index.html': page('Home', `${nav}${names.map(name => `<a href="${name}.html">${name}</a>`).join(' ')}`),
+  ...journal,
+};
+
+describe('links that differ by design', () => {
+  it('are named for what they are, and no mistakes', () => {
+    const { out, status } = kamino(folderWith(site), 'inventory');
+    expect(status).toBe(0);
+    expect(out).toContain('1 menu written by hand');
+    expect(out).toMatch(/"p\.trail" +the way to the page, on 5 of 6 pages/);
+    expect(out).toMatch(/"ul\.toc" +a page’s own contents, on 5 of 6 pages/);
+    expect(out).toMatch(/"p\.turn" +the page before and behind, on 3 of 6 pages/);
+    expect(out).toMatch(/Go on with {2}kamino draft --from "div\.nav" /);
+  });
+
+  it('are drafted in their own form, with the pages and the order that they have', () => {
+    const folder = folderWith(site);
+    expect(kamino(folder, 'draft', '--from', 'div.nav', '--from', 'p.turn').status).toBe(0);
+    const plan = readFileSync(join(folder, 'kamino.yaml'), 'utf8');
+    expect(plan).toMatch(
+      /form: previous-next\n.*except: index\.html\n.*instead-of: p\.turn.*\n.*set: .*\n.*order: oldest/,
+    );
+    expect(kamino(folder, 'build').status).toBe(0);
+    const made = contents(folder);
+    const around = (path: string): string[] =>
+      [...made[path]!.matchAll(/href="([^"]*)" rel="(prev|next)"/g)].map(
+        match => `${match[2]!} ${match[1]!}`,
+      );
+    expect([around('a1.html'), around('a9.html'), around('a11.html')]).toEqual([
+      ['prev a2.html'],
+      ['prev a10.html', 'next a2.html'],
+      ['next a10.html'],
+    ]);
+    for (const path of Object.keys(journal)) expect(made[path]).not.toContain('class="turn"');
+  });
+});
+
+it('an old copy of a menu is one mistake, however many entries it lacks', () => {
+  const links = 'one two three four five six'.split(' ');
+  const menu = (some: readonly string[]): string =>
+    `<ul class="nav">${some.map(one => `<li><a href="${one}.html">${one}</a>`).join('')}</ul>`;
+  const files = Object.fromEntries(
+    links.map((one, at) => [`${one}.html`, page(one, menu(at === 5 ? links.slice(0, 3) : links))]),
+  );
+  const { err } = kamino(folderWith({ ...files, 'index.html': page('Front', menu(links)) }), 'inventory');
+  expect(err.match(/menu-differs/g)).toHaveLength(1);
+  expect(err).toContain('3 entries of most copies are missing here: `four`, `five` and `six`');
+});
+
+describe('a large site', () => {
+  const many = Object.fromEntries(
+    Array.from({ length: 120 }, (_, at) => [
+      `p${at % 3 === 0 ? 'x/' : ''}${at}.html`,
+      page(`Page ${at}`, '<a href="gone.html">gone</a><img src="gone.png">'),
+    ]),
+  );
+  const front = page(
+    'Front',
+    `<a href="p1.html">one</a> ${Object.keys(many)
+      .map(path => `<a href="${path}">${path}</a>`)
+      .join(' ')}`,
+  );
+  const folder = folderWith({ ...many, 'index.html': front });
+
+  it('is shown on a screen or two, and whole where that is asked for', () => {
+    const short = kamino(folder, 'inventory');
+    const whole = kamino(folder, 'inventory', '--all');
+    const lines = (ran: typeof short): number => (ran.out + ran.err).split('\n').length;
+    expect(lines(short)).toBeLessThanOrEqual(120);
+    expect(short.out).toMatch(/and \d+ pages more; {2}--all {2}shows them/);
+    expect(lines(whole)).toBeGreaterThan(125);
+    for (const path of Object.keys(many)) expect(whole.out).toContain(path.split('/').at(-1)!);
+  });
+
+  it('has its causes told once, each with its places', () => {
+    const { findings } = JSON.parse(kamino(folder, 'inventory', '--json').out) as {
+      findings: { rule: string; place: { file: string }; also?: { file: string }[] }[];
+    };
+    const told = (rule: string): number[] =>
+      findings.filter(one => one.rule === rule).map(one => 1 + (one.also?.length ?? 0));
+    expect([told('dead-link'), told('missing-file')]).toEqual([
+      [80, 40],
+      [80, 40],
+    ]);
+    const { err } = kamino(folder, 'inventory');
+    expect(err).toMatch(/The same at .*, .*, .*, .* and 75 other places/);
+  });
+
+  it('gets a plan that a person can read', () => {
+    const { out } = kamino(folder, 'draft', '--dry-run');
+    expect(out.split('\n').length).toBeLessThan(40);
+    expect(out).toContain('what the front page links to first');
+    expect(out).toContain('- p1.html');
+  });
+});
+
+it('several menus that one selector finds get names of their own', () => {
+  const { files } = grownSite(6);
+  const folder = folderWith(files);
+  const { status, err } = kamino(folder, 'draft', '--from', 'shop=div.nav ul', '--from', 'div.nav');
+  expect([status, err]).toEqual([0, expect.not.stringContaining('error')]);
+  const plan = readFileSync(join(folder, 'kamino.yaml'), 'utf8');
+  const menus = [...plan.matchAll(/menu: (.*)/g)].map(match => match[1]);
+  expect(new Set(menus).size).toBe(menus.length);
+});
