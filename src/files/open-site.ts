@@ -43,7 +43,7 @@ export function openSite(open: OpenPlan, plan: Plan, isDry: boolean): OpenSite |
   const { files: all, findings } = listSite({ root, plan: open.file, record, output, leaveOut });
   const known = withoutOwn(root, all);
   // A piece of HTML that a menu holds is no page, and stays out of the finished site.
-  const pieces = new Set(piecesOf(plan.menus.flatMap(menu => menu.entries)));
+  const pieces = piecesIn(plan);
   const files = known.filter(({ path }) => !pieces.has(path));
   const pageFiles = new Set(files.map(file => file.path).filter(pathMatcher([plan.read], true)));
   const onDisk = decomposed(known);
@@ -80,7 +80,12 @@ function decomposed(files: readonly SiteFile[]): Map<string, string> {
   return new Map(pairs.filter(([composed, path]) => composed !== path));
 }
 
-/** The pieces of HTML that menus hold, in any language. */
+/** The pieces of HTML that the menus of a plan hold: no pages of the site. */
+export function piecesIn(plan: Plan): ReadonlySet<string> {
+  return new Set(piecesOf(plan.menus.flatMap(menu => menu.entries)));
+}
+
+/** Those of entries, in any language. */
 function piecesOf(entries: readonly Entry[]): string[] {
   return entries.flatMap(({ target, versions, entries: below }) => [
     ...[target, ...[...versions.values()].flatMap(one => one?.target ?? [])].flatMap(one =>

@@ -28,16 +28,19 @@ export interface WholeOptions {
   /** Looks at a page while its tree is there. */
   see?: ((page: FullPage, tree: Tree) => void) | undefined;
   progress?: (done: number, all: number) => void;
+  /** Pieces of HTML that are no pages. */
+  pieces?: ReadonlySet<string>;
 }
 
 /** Reads every page of a listed site whole, each in one go. */
 export function readWholeSite(
   root: string,
   { files, findings: listed }: Walk,
-  { lifted = null, base = '/', see, progress }: WholeOptions = {},
+  { lifted = null, base = '/', see, progress, pieces = new Set() }: WholeOptions = {},
 ): WholeReading {
   const findings = [...listed];
-  const isPage = pathMatcher([usualRead], true);
+  const isHtml = pathMatcher([usualRead], true);
+  const isPage = (path: SitePath): boolean => isHtml(path) && !pieces.has(path);
   const paths = files.map(file => file.path.normalize('NFC'));
   const pages = paths.flatMap((path, at) => (isPage(path) ? [{ path, file: files[at]!.path }] : []));
   const read = new Map<number, ReadPage>();

@@ -5,6 +5,9 @@ import type { FullPage } from '../core/page/content.ts';
 import { Sheets } from '../core/page/reader.ts';
 import type { Tree } from '../core/page/tree.ts';
 import type { Finding } from '../core/text/finding.ts';
+import { piecesIn } from '../files/open-site.ts';
+import { isThere } from '../files/paths.ts';
+import { openPlan } from '../files/plan.ts';
 import { readWholeSite, textIn } from '../files/read-whole.ts';
 import { Moves } from '../files/moves.ts';
 import { SiteRecord } from '../files/record.ts';
@@ -31,6 +34,12 @@ export interface OpenFolder {
   findings: Finding[];
 }
 
+/** The pieces of HTML that the plan beside the pages puts into menus. */
+function piecesBeside(plan: string): ReadonlySet<string> {
+  const opened = isThere(plan) ? openPlan(plan).plan : null;
+  return opened ? piecesIn(opened) : new Set();
+}
+
 /** Opens a folder of pages, with or without a plan: every page is read whole, in one go. */
 export function openFolder(root: string, options: FolderOptions): OpenFolder {
   const { plan, isLifted, base = '/', hasSheets = false, progress } = options;
@@ -44,6 +53,7 @@ export function openFolder(root: string, options: FolderOptions): OpenFolder {
     if (hasSheets) sheets.rules(page.frame.path, tree);
   };
   const { site, findings } = readWholeSite(root, listed, {
+    pieces: piecesBeside(plan),
     lifted: isLifted ? hash => record.taken(hash) : null,
     base,
     ...(isLifted && !hasSheets ? {} : { see }),

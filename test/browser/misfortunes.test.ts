@@ -485,7 +485,10 @@ test('a script that comes late, or twice, takes over what is open already', asyn
   );
   await tab.setViewportSize({ width: 1000, height: 800 });
   await toggle(tab).waitFor({ state: 'hidden' });
-  expect(await scrolls(tab)).toBe(true);
+  await eventually(
+    () => scrolls(tab),
+    now => expect(now).toBe(true),
+  );
   // Had it run twice, a click would open and close again.
   await opener(tab, 'planets').click();
   expect(await submenu(tab, 'planets').isVisible()).toBe(true);

@@ -22,7 +22,7 @@ export interface Sought {
  */
 export function movedTo(path: SitePath, { pages, raw, was, known }: Sought): SitePath | null {
   const all = [...pages].filter(page => page !== path);
-  const marked = all.filter(page => isMarkedAs(path, raw(page)));
+  const marked = all.filter(page => isMarkedAs(path, page, raw(page)));
   if (marked.length === 1) return marked[0]!;
   if (was === null) return null;
   const others = known === null ? all : all.filter(page => !known.has(page));
@@ -33,13 +33,17 @@ export function movedTo(path: SitePath, { pages, raw, was, known }: Sought): Sit
   return alike.length === 1 ? alike[0]! : null;
 }
 
-/** The entry of the page itself, as Kamino has marked it, leads to the old path. */
-function isMarkedAs(path: SitePath, raw: Raw | null): boolean {
+/** The entry of the page itself, as Kamino has marked it, leads to the old path from there, and not to the page from here. */
+function isMarkedAs(path: SitePath, page: SitePath, raw: Raw | null): boolean {
   if (!raw?.includes('data-kamino')) return false;
-  return [...raw.matchAll(/<a class="kamino-link" href="([^"]*)"[^>]* aria-current="page"/g)].some(match => {
-    const address = readAddress(readAttributeReferences(match[1]!), folderOf(path));
-    return address.kind === 'inside' && address.path === path;
-  });
+  const leadsTo = (href: string, from: SitePath): boolean => {
+    const address = readAddress(href, folderOf(from));
+    return address.kind === 'inside' && address.path === from;
+  };
+  const marked = [...raw.matchAll(/<a class="kamino-link" href="([^"]*)"[^>]* aria-current="page"/g)].map(
+    match => readAttributeReferences(match[1]!),
+  );
+  return marked.some(href => leadsTo(href, path)) && !marked.some(href => leadsTo(href, page));
 }
 
 function titleOf(path: SitePath, raw: Raw | null): string | null {
