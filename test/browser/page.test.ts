@@ -161,6 +161,43 @@ describe('a section of the demo', () => {
   it.each(['off', 'lost'])('is reached with the script %s, and lies below the bar', one => scriptless(one));
 });
 
+describe('the focus in a bar that stays', () => {
+  const goesThrough = async (one: string, size: { width: number; height: number }): Promise<void> => {
+    const tab = await open(address('index.html'), {
+      viewport: size,
+      reducedMotion: 'reduce',
+      javaScriptEnabled: one !== 'off',
+    });
+    await tab.evaluate(() => scrollTo(0, 1500));
+    await tab.evaluate(() => document.querySelector<HTMLElement>('nav a')!.focus({ preventScroll: true }));
+    const seen = new Set<number>();
+    for (let step = 0; step < 11; step += 1) {
+      await tab.keyboard.press('Tab');
+      // With scripts off no picture can be waited for.
+      await tab.waitForTimeout(50);
+      seen.add(await tab.evaluate(() => Math.round(scrollY)));
+    }
+    expect([...seen]).toEqual([1500]);
+    // And a section is gone to from there as from anywhere.
+    await tab.keyboard.press('Enter');
+    await still(tab);
+    const [top, bar] = await tab.evaluate(() => [
+      document.querySelector('#s12')!.getBoundingClientRect().top,
+      document.querySelector('nav')!.getBoundingClientRect().bottom,
+    ]);
+    expect(top!).toBeGreaterThanOrEqual(bar! - 1);
+    await tab.context().close();
+  };
+  it.each([
+    ['on', 1280, 800],
+    ['off', 1280, 800],
+    ['on', 900, 600],
+    ['on', 1600, 900],
+  ])('does not move the page, with the script %s, at %i by %i', (one, width, height) =>
+    goesThrough(one, { width, height }),
+  );
+});
+
 describe('the section in view', () => {
   it('is marked right on every step of a slow way down and up', async () => {
     const tab = await open(address('index.html'), {

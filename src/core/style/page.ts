@@ -22,10 +22,26 @@ export function inPage(menus: readonly ResolvedMenu[], { scopes }: ResolvedLooks
   html {
     scroll-padding-block-start: var(--kamino-stays, ${height});
   }
-}
+${focusInside(menus)}}
 `;
   const end = top ? `html {\n  scroll-padding-block-end: calc(${top.size} + 1.5rem);\n}\n` : '';
   return calm + start + end;
+}
+
+/**
+ * What stays is in view, and so is the focus in it: a browser that made room for what stays above it would scroll the
+ * page with each Tab.
+ */
+function focusInside(menus: readonly ResolvedMenu[]): string {
+  const staying = menus.flatMap(({ name, stays }) =>
+    stays === null ? [] : [`${stays.selector ?? `.${menuClass(name)}`} :focus`],
+  );
+  return staying.length === 0
+    ? ''
+    : `  html:has(${[...new Set(staying)].join(',')}) {
+    scroll-padding-block-start: 0;
+  }
+`;
 }
 
 /** Buttons, and the way to the top: in the flow at the end of the page, with a row of its own that stays in view. */
