@@ -6,7 +6,7 @@ import { Sheets } from '../core/page/reader.ts';
 import type { Tree } from '../core/page/tree.ts';
 import type { Finding } from '../core/text/finding.ts';
 import { piecesIn } from '../files/open-site.ts';
-import { isThere } from '../files/paths.ts';
+import { isFolder, isThere } from '../files/paths.ts';
 import { openPlan } from '../files/plan.ts';
 import { readWholeSite, textIn } from '../files/read-whole.ts';
 import { Moves } from '../files/moves.ts';
@@ -36,7 +36,7 @@ export interface OpenFolder {
 
 /** The pieces of HTML that the plan beside the pages puts into menus. */
 function piecesBeside(plan: string): ReadonlySet<string> {
-  const opened = isThere(plan) ? openPlan(plan).plan : null;
+  const opened = isThere(plan) && !isFolder(plan) ? openPlan(plan).plan : null;
   return opened ? piecesIn(opened) : new Set();
 }
 

@@ -288,6 +288,38 @@ describe('the look of an old menu', () => {
   });
 });
 
+it('keeps the width of an old bar in the middle of the page, its room, its rows, and how it shows the pointer and the page', () => {
+  const bar = (here: string): string =>
+    `<div class="nav">${['index', 'a', 'b'].map(one => `<a${one === here ? ' class="on"' : ''} href="${one}.html">${one}</a> `).join('')}</div>`;
+  const css =
+    '.nav { width: 600px; margin: 0 auto; padding: 4px 12px; background: #123456 } .nav a { color: #fff; padding: 6px 10px } .nav a:hover { background: #f0d040; color: #000000 } .nav a.on { background: #ffffff; color: #123456 }';
+  const folder = folderWith({
+    ...Object.fromEntries(
+      ['index', 'a', 'b'].map(one => [
+        `${one}.html`,
+        page(one, bar(one)).replace('<title>', '<link rel="stylesheet" href="s.css"><title>'),
+      ]),
+    ),
+    's.css': css,
+  });
+  const run = (browser: string): string => {
+    const env = { ...process.env, KAMINO_BROWSER: browser };
+    spawnSync(
+      process.execPath,
+      [join(import.meta.dirname, '../../dist/kamino.js'), 'draft', '--force', '--from', '.nav'],
+      { cwd: folder, env },
+    );
+    return planOf(folder);
+  };
+  const seen = run('');
+  expect(seen).toContain('frame: { padding: 0 0.75rem, width: 39rem }');
+  for (const plan of [seen, run('none')]) {
+    expect(plan).toContain('hover: { color: "#000000", background: "#f0d040" }');
+    expect(plan).toContain('current: { color: "#123456", background: "#ffffff" }');
+  }
+  expect(kamino(folder, 'build')).toMatchObject({ status: 0 });
+});
+
 describe('an outline', () => {
   const plan = `kamino: 1
 menus:

@@ -47,6 +47,7 @@ const plans: Record<PartName, (lines: string) => string> = {
     `languages: { en: { name: English }, cy: { name: Cymraeg } }\n${menus(`entries:\n  -\n${indented(lines, 4)}`)}`,
   look: lines => `look:\n${indented(lines, 2)}\n${menus()}`,
   font: lines => `look:\n  font:\n${indented(lines, 4)}\n${menus()}`,
+  frame: lines => `look:\n  frame:\n${indented(lines, 4)}\n${menus()}`,
   states: lines => `look:\n  states:\n${indented(lines, 4)}\n${menus()}`,
   state: lines => `look:\n  states:\n    current:\n${indented(lines, 6)}\n${menus()}`,
   parts: lines => `look:\n  parts:\n${indented(lines, 4)}\n${menus()}`,

@@ -30,6 +30,22 @@ function pitchOf(links: readonly Element[]): number {
   return rows.length * 3 >= steps.length * 2 ? (rows[rows.length >> 1] ?? 0) : 0;
 }
 
+/** How wide the menu lies in what holds it: its own width where it lies in the middle of more, and the room inside it. */
+function boxOf(menu: Element): ComputedLook['box'] {
+  const own = menu.getBoundingClientRect();
+  const holder = menu.parentElement!;
+  const around = holder.getBoundingClientRect();
+  const inside = (side: string): number =>
+    parseFloat(styleOf(holder, `padding-${side}`)) + parseFloat(styleOf(holder, `border-${side}-width`));
+  const before = own.left - around.left - inside('left');
+  const behind = around.right - own.right - inside('right');
+  const isInMiddle = before > 8 && Math.abs(before - behind) <= 2;
+  return {
+    width: isInMiddle ? own.width : 0,
+    sides: ['left', 'right'].map(side => parseFloat(styleOf(menu, `padding-${side}`))),
+  };
+}
+
 function lookOf(menu: Element, links: readonly Element[], link: Element): ComputedLook {
   const text = wordsIn(link);
   const item = link.closest('li, td') ?? link;
@@ -49,6 +65,7 @@ function lookOf(menu: Element, links: readonly Element[], link: Element): Comput
     room: [styleOf(menu, 'padding-top'), styleOf(menu, 'padding-bottom')],
     radius: styleOf(link, 'border-top-left-radius'),
     pitch: pitchOf(links),
+    box: boxOf(menu),
     linkBackground: isClear(own) ? null : own,
     grounds: links.map(ground),
     pageFamily: styleOf(document.body, 'font-family'),

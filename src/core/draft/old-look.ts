@@ -19,6 +19,8 @@ export interface ComputedLook {
   radius: string;
   /** From one row of entries to the next; 0 where they stand in one row. */
   pitch: number;
+  /** Of the menu itself, in px: its width where it lies in the middle of more (else 0), and the room at its sides. */
+  box: { width: number; sides: number[] };
   /** Behind each link. */
   grounds: (string | null)[];
 }
@@ -49,8 +51,16 @@ export function lookFromBrowser(computed: ComputedLook): Omit<DraftLook, 'states
     fontSize: computed.fontSize === computed.rootSize ? null : rem(computed.fontSize),
     fontWeight: computed.fontWeight === '400' ? null : computed.fontWeight,
     padding: hasPadding ? pair(rem(String(above)), rem(String(side))) : null,
+    frame: frameOf(computed, rem),
     radius: computed.radius === '0px' ? null : rem(computed.radius),
   };
+}
+
+/** The old menu's own box: its room at the sides, and its width in the middle of what is wider. */
+function frameOf({ box }: ComputedLook, rem: (px: string) => string): DraftLook['frame'] {
+  const [start = 0, end = 0] = box.sides;
+  const padding = start === end ? `0 ${rem(String(start))}` : `0 ${rem(String(end))} 0 ${rem(String(start))}`;
+  return { padding: start + end > 0 ? padding : null, width: box.width > 0 ? rem(String(box.width)) : null };
 }
 
 /** Of Kamino's own lines. */

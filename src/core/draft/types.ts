@@ -77,6 +77,7 @@ export interface DraftLook {
   fontWeight: string | null;
   padding: string | null;
   radius: string | null;
+  frame: { padding: string | null; width: string | null };
   /** What differs under the pointer, and where one is. */
   states: { hover: DraftState | null; current: DraftState | null };
 }
@@ -96,6 +97,7 @@ export const pageLook: DraftLook = {
   fontWeight: null,
   padding: null,
   radius: null,
+  frame: { padding: null, width: null },
   states: { hover: null, current: null },
 };
 

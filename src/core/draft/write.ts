@@ -136,9 +136,15 @@ function lookRows(look: DraftLook): Row[] {
     ...(fontRows.length > 0 ? [['font', map(fontRows, true)] as Row] : []),
     ...row('padding', look.padding),
     ...row('radius', look.radius),
+    ...frameRows(look.frame),
     ...stateRows(look.states),
   ];
   return rows.length > 0 ? [['look', map(rows)]] : [];
+}
+
+function frameRows({ padding, width }: DraftLook['frame']): Row[] {
+  const rows = [...row('padding', padding), ...row('width', width)];
+  return rows.length > 0 ? [['frame', map(rows, true)]] : [];
 }
 
 function stateRows(states: DraftLook['states']): Row[] {

@@ -33,6 +33,7 @@ export function usesOf(drafts: readonly Draft[]): Uses {
     icon: isSaid(
       look => look.iconColor !== null || Object.values(look.states).some(one => one.iconColor !== null),
     ),
+    frame: isSaid(({ frame }) => frame.padding !== null || frame.row !== null || frame.width !== null),
     ofStates: {
       border: isStated('border'),
       shadow: isStated('shadow'),

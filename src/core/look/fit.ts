@@ -37,6 +37,8 @@ export interface MenuFit {
   leastWidth: number;
   /** Of an entry’s box. */
   height: number;
+  /** What the menu's own box takes at both sides together, and how wide what is in it may become. */
+  frame: { sides: number; row: number };
   type: MenuType;
 }
 
@@ -67,6 +69,7 @@ interface Ruler {
   gap: number;
   /** Both of an entry together. */
   border: number;
+  frame: MenuFit['frame'];
   textOf: (text: string, weight: number) => TextWidth;
 }
 
@@ -89,7 +92,30 @@ function rulerOf(
     const spaces = spacing * [...text].length;
     return { least: least * em + spaces, most: most * em + spaces };
   };
-  return { em, type, top, side, bottom, other, gap, border: 2 * px(borderOf(look)), textOf };
+  return {
+    em,
+    type,
+    top,
+    side,
+    bottom,
+    other,
+    gap,
+    border: 2 * px(borderOf(look)),
+    frame: frameOf(look, px),
+    textOf,
+  };
+}
+
+/** What the menu's own box takes of its width; lengths that go by the window are left to the browser. */
+function frameOf({ frame }: Look, px: (length: string) => number): MenuFit['frame'] {
+  const isKnown = (length: string | null): length is string => length !== null && !/%|vw/.test(length);
+  const [, side, , other] = sides(frame.padding ?? '0') as [string, string, string, string];
+  const sum = [side, other].filter(isKnown).reduce((all, one) => all + px(one), 0);
+  const [row, width] = [frame.row, frame.width].map(one => (isKnown(one) ? px(one) : Infinity)) as [
+    number,
+    number,
+  ];
+  return { sides: sum, row: Math.min(row, width - sum) };
 }
 
 /**
@@ -121,6 +147,7 @@ export function fitOf(menu: ResolvedMenu, look: Look, types: { type: MenuType; m
     width: equal ? equalEnd : offset,
     leastWidth: equal ? equalEnd : leastOffset,
     height: top + bottom + lineHeight * em + border,
+    frame: ruler.frame,
     type,
   };
 }

@@ -64,8 +64,9 @@ function hundredth(value: number): number {
   return Math.round(value * 100) / 100;
 }
 
-function fitAt(at: number, { width, entries, type, font }: MenuFit & { font: MenuFont }): FitAt {
-  const left = Math.floor((at - width) * 100) / 100;
+function fitAt(at: number, { width, entries, type, font, frame }: MenuFit & { font: MenuFont }): FitAt {
+  const room = Math.min(at - frame.sides, frame.row);
+  const left = Math.floor((room - width) * 100) / 100;
   if (left >= 0) return { width: at, fits: true, left, letters: null };
   const widthOf = (label: string): number => font.measure(label, type.boldest).most * type.size;
   const longest = [...entries].sort((one, other) => other.textWidth - one.textWidth)[0];

@@ -8,6 +8,7 @@ export function mergeLooks(under: Look, over: Look | null): Look {
   return {
     ...filled(under, over),
     font: filled(under.font, over.font),
+    frame: filled(under.frame, over.frame),
     contrast: filled(under.contrast, over.contrast),
     states: mergedStates(under.states, over.states),
     parts: mergedParts(under.parts, over.parts),
@@ -15,7 +16,7 @@ export function mergeLooks(under: Look, over: Look | null): Look {
   };
 }
 
-/** The same without colours: what lies on the page's own ground has the page's. */
+/** The same without colours and a box: what lies on the page's own ground has the page's. */
 export function withoutColors(look: Look): Look {
   return {
     ...look,
@@ -25,6 +26,7 @@ export function withoutColors(look: Look): Look {
     border: null,
     shadow: null,
     iconColor: null,
+    frame: { padding: null, row: null, width: null },
     states: {},
     parts: {},
   };

@@ -63,6 +63,8 @@ export interface ResolvedLooks {
     border: boolean;
     shadow: boolean;
     icon: boolean;
+    /** Menus have a box of their own. */
+    frame: boolean;
     /** What of these any state says for itself; all others have it from the base. */
     ofStates: { border: boolean; shadow: boolean; icon: boolean };
     /** A state is bolder than others; `boldest` is the most of all. */

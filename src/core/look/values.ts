@@ -32,6 +32,11 @@ export function valuesOf(box: Box, { draft, uses, borderWidth }: ValuesContext):
   values.set('focus', box.mark('focus', ['hover']).css);
   drawn(values, box, { uses, borderWidth, highlight });
   spaces(values, draft);
+  if (uses.frame && kind === 'ground' && address.part === null) {
+    values.set('frame-padding', look.frame.padding ?? '0');
+    values.set('frame-row', look.frame.row ?? 'none');
+    values.set('frame-width', look.frame.width ?? 'none');
+  }
   // A submenu is a sheet: a border and a shadow of its own are those of the sheet, not of its entries.
   if (address.part === 'submenu') {
     if (own?.border) values.set('sheet-border', own.border);

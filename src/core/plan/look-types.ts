@@ -25,6 +25,8 @@ export interface Look {
   };
   padding: string | null;
   gap: string | null;
+  /** The menu's own box. */
+  frame: { padding: string | null; row: string | null; width: string | null };
   radius: string | null;
   border: string | null;
   shadow: string | null;

@@ -34,6 +34,7 @@ function ownOf(written: WrittenLook): Omit<Look, 'parts' | 'marks'> {
     font: { family: null, size: null, weight: null, spacing: null, file: null, ...written.font },
     padding: written.padding ?? null,
     gap: written.gap ?? null,
+    frame: { padding: null, row: null, width: null, ...written.frame },
     radius: written.radius ?? null,
     border: written.border ?? null,
     shadow: written.shadow ?? null,

@@ -8,6 +8,8 @@ export interface StyleParts {
   toggle: boolean;
   /** Drawers and full-screen menus. */
   cover: boolean;
+  /** Menus have a box of their own. */
+  frame: boolean;
   /** Some entries or parts have a ground of their own. */
   boxes: boolean;
 }
@@ -52,8 +54,23 @@ ${before} {
   all: revert;
   content: none;
 }
-${shared(has)}${has.submenu || has.toggle ? summaries(has) : ''}`;
+${shared(has)}${has.frame ? frame : ''}${has.submenu || has.toggle ? summaries(has) : ''}`;
 }
+
+/** The menu's own box, and the row of what is in it. */
+const frame = `.${parts.menu}:not(.${parts.button},.${parts.top}) {
+  max-inline-size: var(--kamino-frame-width);
+  padding: var(--kamino-frame-padding);
+}
+.${parts.menu}:is(.${parts.bar},.${parts.tabs}) {
+  margin-inline: auto;
+}
+.${parts.menu}>.${parts.room} {
+  inline-size: 100%;
+  max-inline-size: var(--kamino-frame-row);
+  margin-inline: auto;
+}
+`;
 
 const shared = (has: StyleParts): string => `.${parts.menu}.${parts.menu} {
   min-inline-size: 0;

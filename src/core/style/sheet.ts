@@ -30,6 +30,7 @@ export function styleSheet(
     submenu: menus.some(menu => menu.entries.some(one => one.entries.length > 0)),
     toggle: menus.some(menu => folds(menu)),
     cover: menus.some(menu => covers(menu)),
+    frame: uses.frame,
     boxes: looks.scopes.some(one => one.values.has('entry-background')),
   };
   const used = new Set(menus.flatMap(menu => forms[menu.form].classes));

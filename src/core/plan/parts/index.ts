@@ -3,6 +3,7 @@ import { buttonKeys } from './button.ts';
 import { entryKeys } from './entry.ts';
 import { foldKeys, toggleKeys } from './fold.ts';
 import { fontKeys, stateFontKeys } from './font.ts';
+import { frameKeys } from './frame.ts';
 import { languageKeys, wordKeys } from './language.ts';
 import { contrastKeys, lookKeys, ownLookKeys, partsKeys } from './look.ts';
 import { homeKeys, menuKeys, opensKeys, staysKeys } from './menu.ts';
@@ -54,6 +55,7 @@ export const parts = {
   'to-top': part('`to-top`', 'of `to-top`', toTopKeys),
   entry: part('an entry', 'of an entry in `entries`', entryKeys),
   look: part('a look', 'of `look`', lookKeys),
+  frame: part('`frame`', 'of `frame` in a look', frameKeys),
   font: part('`font`', 'of `font` in a look', fontKeys),
   states: part('`states`', 'of `states` in a look', statesKeys),
   state: part('a state', 'of each state in `states`', stateKeys),

@@ -2,6 +2,7 @@ import { type Key, type WrittenOf, mapOf, oneOf, optional } from '../../format/k
 import { border, color, lengths, shadow } from '../../format/values.ts';
 import type { LookPart } from '../look-types.ts';
 import { fontKeys } from './font.ts';
+import { frameKeys } from './frame.ts';
 import { statesKeys } from './states.ts';
 
 export const contrastKeys = {
@@ -126,6 +127,13 @@ export const lookKeys = {
     otherwise: '`0.2em`',
     means: 'The space between entries.',
     example: 'gap: 0.5rem',
+  }),
+  frame: optional(mapOf(frameKeys), {
+    below: 'frame',
+    takes: '`padding`, `row`, `width`',
+    otherwise: 'no room of its own',
+    means: 'The menu’s own box, around all of its entries.',
+    example: 'frame: { padding: 0.5rem 1.5rem, row: 72rem }',
   }),
   contrast: optional(mapOf(contrastKeys), {
     below: 'contrast',
