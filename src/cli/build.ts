@@ -56,7 +56,7 @@ async function work(plan: string, options: Options, voice: Voice): Promise<numbe
 /** The same with what was found in the finished pages; the graver status of both holds. */
 async function withCheck(plan: string, result: BuildResult): Promise<BuildResult & { check: CheckResult }> {
   const { check } = await import('../jobs/check.ts');
-  const checked = check({ site: plan });
+  const checked = await check({ site: plan, isFresh: true });
   return {
     ...result,
     status: checked.status > result.status ? checked.status : result.status,

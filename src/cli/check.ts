@@ -28,7 +28,7 @@ export function addCheck(program: Command, act: Act): void {
 async function work(site: string, { json }: { json?: true }, voice: Voice): Promise<number> {
   const { check } = await import('../jobs/check.ts');
   const progress = await progressOn(voice.io, 'files');
-  const result = check({ site, progress: progress.show });
+  const result = await check({ site, progress: progress.show });
   progress.end();
   return json ? tellJson('check', result, voice) : tell(result, voice);
 }
@@ -36,7 +36,7 @@ async function work(site: string, { json }: { json?: true }, voice: Voice): Prom
 /** The same after a build. */
 export async function checkPages(site: string, voice: Voice): Promise<number> {
   const { check } = await import('../jobs/check.ts');
-  return tell(check({ site }), voice);
+  return tell(await check({ site, isFresh: true }), voice);
 }
 
 function tell(result: CheckResult, voice: Voice): number {

@@ -1,4 +1,5 @@
-import { resolve } from 'node:path';
+import { dirname, resolve } from 'node:path';
+import { againstPlan } from '../core/check/carried.ts';
 import { checkSite } from '../core/check/index.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { noFolder, oddFolder } from '../files/folder-errors.ts';
@@ -11,6 +12,8 @@ export interface CheckOptions {
   /** A plan or its folder, whose finished pages are checked; or any folder of pages. */
   site?: string;
   progress?: (done: number, all: number) => void;
+  /** The pages were built just now: whether they are older than their sources is not asked. */
+  isFresh?: boolean;
 }
 
 export interface CheckResult {
@@ -25,13 +28,15 @@ export interface CheckResult {
 }
 
 /** Looks for what is wrong in finished pages. */
-export function check({ site: given, progress }: CheckOptions = {}): CheckResult {
-  const { root, plan, above, base, missing } = folderToCheck(given);
+export async function check({ site: given, progress, isFresh }: CheckOptions = {}): Promise<CheckResult> {
+  const { root, plan, above, base, missing, isPlanned } = folderToCheck(given);
   const shown = shownPath(root);
   if (missing) return { status: 2, findings: [missing], site: shown, pages: 0, links: 0, menus: 0 };
   const { site, findings: ofFolder } = openFolder(root, { plan, isLifted: false, base, progress });
   const pages = [...site.pages.values()];
+  const against = isPlanned && isFresh !== true ? await planned(plan) : [];
   const findings = sortFindings([
+    ...against,
     ...oddFolder(root, { hasPages: pages.length > 0, above }),
     ...fromUser([...ofFolder, ...checkSite(site)], root),
   ]);
@@ -48,6 +53,23 @@ export function check({ site: given, progress }: CheckOptions = {}): CheckResult
   };
 }
 
+/** What a build would find and do now; nothing where it is known to have nothing to do. */
+async function planned(plan: string): Promise<Finding[]> {
+  const { glance } = await import('./glance.ts');
+  if (glance(plan)) return [];
+  const { make } = await import('./make.ts');
+  const { outcome, created, changed, gone, findings } = await make({ plan, dryRun: true });
+  const files = outcome === 'stopped' ? [] : [...created, ...changed, ...gone];
+  return againstPlan({ files, findings }, `kamino build${whereOf(plan)}`);
+}
+
+/** As the user names a plan: its folder, or itself where it has another name. */
+function whereOf(plan: string): string {
+  const folder = dirname(plan);
+  const shown = shownPath(findPlan(folder) === plan ? folder : plan);
+  return shown === '.' ? '' : ` ${shown}`;
+}
+
 interface ToCheck {
   root: string;
   plan: string;
@@ -55,6 +77,8 @@ interface ToCheck {
   above: string | null;
   base: string;
   missing: Finding | null;
+  /** They are the finished pages of this plan. */
+  isPlanned: boolean;
 }
 
 /** The finished pages of a plan; where there is no plan, the folder itself. */
@@ -67,6 +91,7 @@ function folderToCheck(given = '.'): ToCheck {
     above,
     base: '/',
     missing,
+    isPlanned: false,
   });
   if (!isThere(path)) return told(path, noFolder(path, 'Name the folder of a plan, or of pages.'));
   if (!isThere(plan)) return told(path, null, sitePlanAbove(path));
@@ -74,7 +99,7 @@ function folderToCheck(given = '.'): ToCheck {
   if (!open.plan) return told(path, open.findings[0] ?? null);
   const { output, site, links } = open.plan;
   const root = resolve(open.folder, output === inPlace ? site : output);
-  if (isFolder(root)) return { ...told(root, null), base: links.base };
+  if (isFolder(root)) return { ...told(root, null), base: links.base, isPlanned: true };
   const message = 'the finished pages are not there yet';
   return told(
     root,

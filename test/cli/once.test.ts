@@ -12,14 +12,14 @@ beforeEach(() => {
 const pages = (folder: string): number =>
   filesOf(folder).filter(path => path.endsWith('.html') && !path.startsWith('.kamino')).length;
 
-test('a check and an inventory go through each page once', () => {
+test('a check and an inventory go through each page once', async () => {
   const all = inventory(demoFolder).pages.length;
   expect(all).toBeGreaterThan(15);
   expect(walked.count).toBe(all);
   walked.count = 0;
   const folder = folderWith({});
   kamino(folder, 'demo');
-  const { pages: checked } = check({ site: `${folder}/brackenfold/built` });
+  const { pages: checked } = await check({ site: `${folder}/brackenfold/built` });
   expect(checked).toBe(all);
   expect(walked.count).toBe(all);
 });

@@ -70,6 +70,18 @@ export const siteRules = {
     why: 'No page that is to carry the menu has an element that matches its place: mostly a slip in the selector.',
     example: 'place: { after: "#lgoo" }  →  place: { after: "#logo" }',
   },
+  'lacks-menu': {
+    severity: 'error',
+    about: 'A finished page carries the menus that the plan gives it.',
+    why: 'The plan says that the page carries the menu, and the page has no place for it: it would be uploaded without.',
+    example: 'place: [ { instead-of: .nav }, { first-in: body } ]',
+  },
+  'stale-output': {
+    severity: 'warning',
+    about: 'Finished pages are as the plan and their sources say.',
+    why: 'A source, the plan or a style has changed since the last build: what would be uploaded is older.',
+    example: 'kamino build',
+  },
   'bad-place': {
     severity: 'error',
     about: 'A menu goes where a nav may stand.',
