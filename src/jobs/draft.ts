@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { sameName, withoutViewport } from '../core/draft/findings.ts';
 import { menuFromFolders } from '../core/draft/from-folders.ts';
+import { menuFromTrail } from '../core/draft/from-trail.ts';
 import { menuFromTurning } from '../core/draft/from-turning.ts';
 import { type HandSource, menuFromHand } from '../core/draft/from-menu.ts';
 import { Firsts } from '../core/draft/firsts.ts';
@@ -208,9 +209,12 @@ class Drafting {
     if ('rule' in hand) return this.#refused(hand);
     if ('kind' in hand) {
       const facts = { site: this.#site, known: this.#known, firsts: this.#firsts };
-      const turning = menuFromTurning(hand, name ?? 'leaf', facts);
-      this.#menus.push({ name: turning.name, entries: 0, copies: hand.copies.size, lacking: [] });
-      return [{ drafted: [turning] }];
+      const made =
+        hand.kind === 'breadcrumb'
+          ? menuFromTrail(hand, name ?? 'trail', facts)
+          : menuFromTurning(hand, name ?? 'leaf', facts);
+      this.#menus.push({ name: made.name, entries: 0, copies: hand.copies.size, lacking: [] });
+      return [{ drafted: [made] }];
     }
     // A name is that of the first; the others of the same selector get their own.
     return hand.map((one, at) => ({ ...one, name: at === 0 ? name : null }));

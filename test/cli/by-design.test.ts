@@ -36,6 +36,32 @@ describe('links that differ by design', () => {
     expect(out).toMatch(/Go on with {2}kamino draft --from "div\.nav" /);
   });
 
+  it('as a breadcrumb take its place where that says no more than the links and the page', () => {
+    const trail = (more: string): Record<string, string> =>
+      Object.fromEntries(
+        Object.entries(site).map(([path, text]) => [
+          path,
+          text.replace(
+            /(<p class="trail">.*?» )[a-z0-9]+<\/p>/,
+            `$1${more}Page ${path.replace('.html', '')}</p>`,
+          ),
+        ]),
+      );
+    const folder = folderWith(trail(''));
+    expect(kamino(folder, 'draft', '--from', 'div.nav', '--from', 'p.trail').status).toBe(0);
+    expect(readFileSync(join(folder, 'kamino.yaml'), 'utf8')).toMatch(
+      /menu: trail\n.*\n.*form: breadcrumb\n.*except: index\.html\n.*instead-of: p\.trail/,
+    );
+    expect(kamino(folder, 'build')).toMatchObject({ status: 0, err: expect.not.stringContaining('error') });
+    expect(contents(folder)['a2.html']).toMatch(/data-kamino="trail"[^]*Page a2/);
+    expect(contents(folder)['a2.html']).not.toContain('class="trail"');
+    const other = folderWith(trail('At '));
+    kamino(other, 'draft', '--from', 'div.nav', '--from', 'p.trail');
+    expect(readFileSync(join(other, 'kamino.yaml'), 'utf8')).toMatch(
+      /stays: on 5 pages it says more[^]*before: p\.trail/,
+    );
+  });
+
   it('are drafted in their own form, with the pages and the order that they have', () => {
     const folder = folderWith(site);
     expect(kamino(folder, 'draft', '--from', 'div.nav', '--from', 'p.turn').status).toBe(0);

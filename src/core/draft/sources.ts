@@ -21,7 +21,7 @@ const seen = 'kamino inventory  shows the menus that were found.';
 
 /**
  * The menu of which a selector finds copies, and those of other pages of which it does; in several languages they are
- * one. Or the ways to the page before and behind that it finds, or the finding that says why there is none.
+ * one. Or the ways to the page before and behind, or to the page itself, that it finds; or the finding that says why there is none.
  */
 export function handSources(
   selector: string,
@@ -41,8 +41,8 @@ export function handSources(
     .filter(({ pages }) => pages.length > 0)
     .sort((one, other) => other.pages.length - one.pages.length);
   const [best, ...rest] = hits;
-  const turning = navigations(site).find(one => one.kind === 'previous-next' && one.selector === selector);
-  if (turning && (!best || best.pages.length < turning.copies.size)) return turning;
+  const other = formOfItsOwn(selector, site);
+  if (other && (!best || best.pages.length < other.copies.size)) return other;
   if (!best) return noneFound(selector, menus);
   const elsewhere = rest.filter(
     ({ menu }) => ![...menu.copies.keys()].some(path => best.menu.copies.has(path)),
@@ -61,6 +61,13 @@ export function handSources(
     byTag: null,
     selectors: [selector, ...selectorsOf(one, selector)],
   }));
+}
+
+/** Links that have a form of their own. */
+function formOfItsOwn(selector: string, site: HandSite): Navigation | undefined {
+  return navigations(site).find(
+    one => (one.kind === 'previous-next' || one.kind === 'breadcrumb') && one.selector === selector,
+  );
 }
 
 function noneFound(selector: string, menus: readonly SiteMenu[]): Finding {

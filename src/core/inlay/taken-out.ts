@@ -30,7 +30,8 @@ function insertsIn(entries: readonly ResolvedEntry[]): string[] {
 }
 
 function shownWords(menu: ResolvedMenu, page: SitePath): ReadonlySet<string> {
-  const words = [menu.title, menu.home?.label ?? ''];
+  // A trail may call the page by the plan's label; its own name is its title.
+  const words = [menu.title, menu.home?.label ?? '', menu.pages?.get(page)?.label ?? ''];
   const add = (entries: readonly ResolvedEntry[]): void => {
     for (const { label, entries: below } of entries) {
       words.push(label);
