@@ -32,7 +32,7 @@ function readWhole(
   const walk = new Walk(raw, false);
   const frame = new FrameReader(path, walk, { ...nothingWanted, end: true });
   const full = new FullReader(walk, frame);
-  const builder = hasTree ? new TreeBuilder(walk) : null;
+  const builder = hasTree ? new TreeBuilder(walk, true) : null;
   const used = new UsedReader(walk);
   walk.run([frame, full, used, ...(builder ? [builder] : [])]);
   return { page: full.page(frame.frame(), used.used), builder };

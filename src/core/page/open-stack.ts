@@ -9,11 +9,13 @@ export interface Open {
   outerLink: boolean;
   /** Told when the element ends, where somebody asked. */
   record: Element | null;
+  /** Nobody asked what it lies in. */
+  isPlain: boolean;
   /** The names of all that is open down to it, once they have been asked for. */
   path: readonly string[] | null;
 }
 
-const nothing: readonly string[] = [];
+export const nothing: readonly string[] = [];
 const unread: ReadonlySet<string> = new Set(['script', 'style', 'template', 'noscript']);
 
 /** The elements that are open, as the HTML standard’s stack of open elements has them. */
@@ -106,8 +108,8 @@ export class OpenStack {
 
   protected closeTo(at: number, byOwnTag = false): void {
     if (at < 0) return;
-    const { record } = this.elements[at]!;
-    if (byOwnTag && record) {
+    const { record, isPlain } = this.elements[at]!;
+    if (byOwnTag && record && !isPlain) {
       record.openAtClose = this.within();
       record.linkAtClose = this.isLinkOpen;
     }

@@ -11,7 +11,7 @@ import {
   tableParts,
   voidElements,
 } from './kinds.ts';
-import { OpenStack } from './open-stack.ts';
+import { OpenStack, nothing } from './open-stack.ts';
 import type { Scanner } from './scanner.ts';
 import type { Element } from './types.ts';
 
@@ -91,9 +91,9 @@ export class Outline extends OpenStack {
 
   /**
    * Opens the element of the start tag just followed, and says how it lies.
-   * @param openBefore what was open before the tag was followed
+   * @param openBefore what was open before the tag was followed; null where nobody asks what it lies in
    */
-  enter(openBefore: readonly string[]): Element {
+  enter(openBefore: readonly string[] | null): Element {
     const { name, start, end } = this.scanner;
     const element: Element = {
       name,
@@ -103,25 +103,25 @@ export class Outline extends OpenStack {
       end: -1,
       stop: -1,
       // A tag only closes what it meets: as many as before are the same.
-      within: openBefore.length === this.depth ? openBefore : this.within(),
-      openBefore,
+      within: openBefore?.length === this.depth ? openBefore : openBefore ? this.within() : nothing,
+      openBefore: openBefore ?? nothing,
       inOpenLink: this.isLinkOpen,
-      openAtClose: [],
+      openAtClose: nothing,
       linkAtClose: false,
     };
-    this.open(element);
+    this.open(element, openBefore === null);
     return element;
   }
 
   /** The same, for an element of which nobody asks. */
-  open(record: Element | null = null): void {
+  open(record: Element | null = null, isPlain = false): void {
     const { name, selfClosing } = this.scanner;
     const isForeign = name === 'svg' || name === 'math' || (this.inForeign && !this.#atIntegrationPoint());
     if (isRoot(name) && !isForeign) return;
     if (isForeign ? selfClosing : voidElements.has(name)) return;
     const isDeep = this.depth >= deepest;
     if (isDeep) this.#beyond += 1;
-    else this.push({ name, isForeign, outerLink: this.isLinkOpen, record, path: null });
+    else this.push({ name, isForeign, outerLink: this.isLinkOpen, record, isPlain, path: null });
     if (isForeign) return;
     if (name === 'a') this.isLinkOpen = !isDeep;
     else if (markers.has(name) && !isDeep) this.isLinkOpen = false;

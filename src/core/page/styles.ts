@@ -66,7 +66,7 @@ export type Sheet =
 /** The style sheets of a page, in order; what a `noscript` holds is none for a browser with scripts on. */
 export function sheetsOf(tree: Tree): Sheet[] {
   return tree.nodes.flatMap((node): Sheet[] => {
-    if ((node.name !== 'style' && node.name !== 'link') || node.within.includes('noscript')) return [];
+    if ((node.name !== 'style' && node.name !== 'link') || isInNoscript(node)) return [];
     const text = node.content.find(one => !isNode(one));
     if (node.name === 'style' && text) return [{ kind: 'inside', start: text.start, end: text.end }];
     if (node.name !== 'link') return [];
@@ -75,6 +75,11 @@ export function sheetsOf(tree: Tree): Sheet[] {
     if (!rel.includes('stylesheet') || href === null) return [];
     return [{ kind: 'file', href, isOurs: valueOf(node, 'data-kamino', tree.charset) !== null }];
   });
+}
+
+function isInNoscript(node: TreeNode): boolean {
+  for (let one = node.parent; one; one = one.parent) if (one.name === 'noscript') return true;
+  return false;
 }
 
 /** The rules that stand in a page itself. */

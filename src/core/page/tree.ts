@@ -54,14 +54,18 @@ export class TreeBuilder implements Listener {
   /** What holds the element whose start tag was just met. */
   #parent: TreeNode | null = null;
 
-  constructor(walk: Walk) {
+  readonly #isPlain: boolean;
+
+  /** @param isPlain nobody asks of its elements what they lie in but by their parents */
+  constructor(walk: Walk, isPlain = false) {
     this.#walk = walk;
+    this.#isPlain = isPlain;
   }
 
-  asks(): boolean {
+  asks(): boolean | 'plain' {
     const { scanner } = this.#walk;
     if (scanner.name === 'html' || scanner.name === 'body') addRoot(this.#roots[scanner.name], scanner);
-    return !roots.has(scanner.name);
+    return !roots.has(scanner.name) && (this.#isPlain ? 'plain' : true);
   }
 
   onTag(): void {
