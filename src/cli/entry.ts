@@ -132,7 +132,7 @@ function linkLines(pages: Pages, { out }: Voice): string[] {
   if (all.length === 0) return [];
   return [
     '',
-    `${counted(all.length, 'link')} in the pages lead there too;  --links  lets them follow:`,
+    `${counted(all.length, 'link')} in the pages ${all.length === 1 ? 'leads' : 'lead'} there too;  --links  lets them follow:`,
     ...all,
     '',
   ];

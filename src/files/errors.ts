@@ -3,7 +3,7 @@ import { dirname } from 'node:path';
 import { type Finding, finding } from '../core/text/finding.ts';
 import { shownPath } from './paths.ts';
 import { AtWork } from './lock.ts';
-import { LinkInWay } from './real.ts';
+import { LinkInWay, namedBy } from './real.ts';
 
 /** What stops work on files, and is told as a finding. */
 export type FileError = NodeJS.ErrnoException | LinkInWay | ReadOnly | AtWork;
@@ -41,7 +41,7 @@ export function cannotWrite(error: FileError): Finding {
   const reason = reasonOf(error);
   return finding(
     'cannot-write',
-    { file: shownPath(error.path ?? '.') },
+    { file: shownPath(namedBy(error.path ?? '.')) },
     `this cannot be written: ${reason}`,
     'What was there before is still whole. Make room or permission for it, or name another `output`.',
   );

@@ -9,7 +9,7 @@ import {
   readdirSync,
   rmSync,
 } from 'node:fs';
-import { basename, dirname, join } from 'node:path';
+import { basename, dirname, join, sep } from 'node:path';
 
 /** A link stands where something is to be written: nothing is written through it. */
 export class LinkInWay extends Error {
@@ -78,6 +78,13 @@ const partName = /^\.kamino-[0-9a-f]{16}\.part$/;
 /** A name beside a file or folder under which it is made before it takes its place; nobody can know it. */
 export function partOf(target: string): string {
   return join(dirname(target), `.kamino-${randomBytes(8).toString('hex')}.part`);
+}
+
+/** What a path names, or the folder of the unfinished thing that it names: nobody knows such a thing by its name. */
+export function namedBy(path: string): string {
+  const names = path.split(sep);
+  const at = names.findIndex(name => partName.test(name));
+  return at < 0 ? path : names.slice(0, at).join(sep) || sep;
 }
 
 /** Takes away what ended runs have left in a folder. */

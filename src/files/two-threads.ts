@@ -60,8 +60,9 @@ export function readInTwo(
   });
   worker.unref();
   for (let at = takeFirst(state, all); at !== null; at = takeFirst(state, all)) read(at);
-  // What the other one has begun it ends; where it never began, or died, its pages are read by whoever asks for them.
-  Atomics.wait(state, 1, 0, longestWait);
+  // What the other one has begun it ends; where it died, its pages are read by whoever asks for them.
+  const hasBegun = Atomics.load(state, 0) >= ofOther;
+  if (hasBegun) Atomics.wait(state, 1, 0, longestWait);
   for (let one = receiveMessageOnPort(port1); one; one = receiveMessageOnPort(port1)) {
     const { at, read: page } = one.message as { at: number; read: ReadPage | null };
     if (page) found.set(at, page);

@@ -308,6 +308,13 @@ describe('folders', () => {
     expect(contents(folder)).toEqual(before);
   });
 
+  it('names the folder that takes nothing, and not what was begun in it', () => {
+    const folder = site();
+    put(folder, { 'kamino.yaml': plan('output: /proc/built\n', ['index.html']) });
+    const { status, err } = kamino(folder, 'build');
+    expect([status, err]).toEqual([2, expect.stringMatching(/^[./]*\/proc: error cannot-write: /m)]);
+  });
+
   it('keeps every file whole when one cannot be written, and writes the others', () => {
     const folder = site();
     kamino(folder, 'build');

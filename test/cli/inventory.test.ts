@@ -36,10 +36,11 @@ describe('an inventory', () => {
 <a href="">empty</a>
 <p id="here">x</p><p id="here">twice</p>
 <a href="mailto:a@b.example">ok</a> <a href="https://a.example/">ok</a> <a href="list.pdf">ok</a> <a href="/about.html">ok</a>
-<p id="two words">x</p>`;
+<p id="two words">x</p></ul>`;
+    const deep = `${'<div>'.repeat(600)}<ul><li>x</li></ul>${'</div>'.repeat(600)}`;
     const folder = folderWith({
       'index.html': page('Home', body),
-      'about.html': page('About'),
+      'about.html': page('About', deep),
       'sub/index.html': page('Sub', '<h2 id="there">There</h2><a href="../about.html">ok</a>'),
       'lost.html': page('About'),
       'bare.html': '<p>x<a href=index.html>home</a>',
@@ -62,6 +63,7 @@ describe('an inventory', () => {
       'index.html:19 empty-link',
       'index.html:20 same-id',
       'index.html:22 bad-id',
+      'index.html:22 surplus-end',
       'lost.html:- orphan',
     ]);
     expect(otherFiles).toBe(1);

@@ -1,5 +1,6 @@
 import { carriersOf } from '../address/patterns.ts';
 import type { SitePath } from '../address/path.ts';
+import { isLink } from '../hand/entries.ts';
 import { Selectors } from '../hand/selectors.ts';
 import { holdsNoNav, holdsOnlyOwnParts } from '../page/kinds.ts';
 import type { SiteMenu } from '../hand/site-menus.ts';
@@ -201,9 +202,6 @@ function innerSelectors(copy: Copy, selector: string): string[] {
   }
   return found.filter(one => !/ (?:li|tr|td|th|tbody|p|font|span|b|center)(?:\.|$)/.test(one));
 }
-
-const isLink = ({ name, attributes }: TreeNode): boolean =>
-  (name === 'a' || name === 'area') && attributes.some(one => one.name === 'href');
 
 /** Why the old menu stays, and what to do about it. */
 function staying(selector: string, lost: readonly BesideLinks[][], own: boolean): string[] {

@@ -31,8 +31,8 @@ export class Outline extends OpenStack {
   readonly scripting: boolean;
   /** A `noscript` whose content, read as markup, leaves something open behind it. */
   #leaks = false;
-  /** Elements that lie deeper than any browser nests them: only how many there are is followed. */
-  #beyond = 0;
+  /** Open elements that lie deeper than any browser nests them: only how many there are is followed. */
+  beyond = 0;
 
   /** @param scripting as for a browser with scripts on, where a `noscript` holds text and no markup */
   constructor(scanner: Scanner, scripting: boolean) {
@@ -120,7 +120,7 @@ export class Outline extends OpenStack {
     if (isRoot(name) && !isForeign) return;
     if (isForeign ? selfClosing : voidElements.has(name)) return;
     const isDeep = this.depth >= deepest;
-    if (isDeep) this.#beyond += 1;
+    if (isDeep) this.beyond += 1;
     else this.push({ name, isForeign, outerLink: this.isLinkOpen, record, isPlain, path: null });
     if (isForeign) return;
     if (name === 'a') this.isLinkOpen = !isDeep;
@@ -132,8 +132,8 @@ export class Outline extends OpenStack {
   close(): void {
     const { name } = this.scanner;
     if (isRoot(name)) return;
-    if (this.#beyond > 0) {
-      this.#beyond -= 1;
+    if (this.beyond > 0) {
+      this.beyond -= 1;
       return;
     }
     if (name === 'noscript' && this.top() !== 'noscript') this.#leaks = true;

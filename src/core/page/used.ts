@@ -40,7 +40,7 @@ export class UsedReader implements Listener {
 
   onEndTag(): void {
     const { scanner, outline } = this.#walk;
-    this.#openBefore = outline.depth;
+    this.#openBefore = outline.depth + outline.beyond;
     if (scanner.name === 'style' && this.#style >= 0 && !outline.isInert)
       this.used.styles.push({ start: this.#style, end: scanner.start });
     this.#style = -1;
@@ -49,7 +49,7 @@ export class UsedReader implements Listener {
   onEnd(): void {
     const { scanner, outline } = this.#walk;
     const { name, start, end } = scanner;
-    const isSurplus = outline.depth === this.#openBefore && paired.has(name);
+    const isSurplus = outline.depth + outline.beyond === this.#openBefore && paired.has(name);
     if (isSurplus && !outline.inForeign && !outline.isInert) this.used.surplus.push({ start, end, name });
   }
 }

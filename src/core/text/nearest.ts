@@ -7,11 +7,20 @@ export function nearest(word: string, candidates: Iterable<string>): string | nu
   // Two letters that changed places are two steps.
   let least = Math.max(word.length > 3 ? 2 : 1, Math.floor(word.length * 0.4)) + 1;
   for (const candidate of candidates) {
-    const steps = candidate === word ? 0 : distance(wanted, candidate.toLowerCase());
+    const steps = stepsTo(wanted, candidate.toLowerCase());
     if (steps < least) [best, least] = [candidate, steps];
   }
   return best;
 }
+
+/** Of two that are as near, the one of the same letters is the nearer: some of them changed places. */
+function stepsTo(word: string, candidate: string): number {
+  const steps = distance(word, candidate);
+  const isSwapped = steps === 2 && lettersOf(word) === lettersOf(candidate);
+  return isSwapped ? steps - 0.5 : steps;
+}
+
+const lettersOf = (word: string): string => [...word].sort().join('');
 
 /** `a`, `a or b`, `a, b or c`. */
 export function listed(words: readonly string[], joint = 'or'): string {

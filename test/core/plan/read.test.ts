@@ -79,6 +79,12 @@ describe('what YAML swallows, and what it stumbles over', () => {
       ['4:5 error unknown-key'],
       'Did you mean `entries`?',
     ],
+    [
+      'letters that changed places',
+      `${start}${entries}    fodl: { when: below 40em }\n`,
+      ['6:5 error unknown-key'],
+      'Did you mean `fold`?',
+    ],
     ['a key twice', `${start}${entries}    title: A\n    title: B\n`, ['7:5 error duplicate-key'], ''],
     ['a quote never closed', `${start}${entries}    title: "A\n`, ['7:1 error yaml-syntax'], ''],
     ['a second document', `${start}${entries}---\nkamino: 1\n`, ['6:1 error yaml-syntax'], '---'],
