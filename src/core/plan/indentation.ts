@@ -1,9 +1,7 @@
 import type { YAMLError } from 'yaml';
 import { type Finding, finding } from '../text/finding.ts';
 import type { Source } from '../text/source.ts';
-
-/** A line that holds a key, perhaps as the first of an item of a list. */
-const keyLine = /^( *(?:- +)*)([\w-]+):(?= |$)/;
+import { columnOf, columnsAbove, nearestColumn } from './columns.ts';
 
 /**
  * A slip in the indentation of a line: of all that the reader of YAML says then, only this helps. Null where there is none.
@@ -21,12 +19,12 @@ export function indentationSlip(errors: readonly YAMLError[], source: Source): F
         : null;
     if (!slip) continue;
     const start = lines.slice(0, slip.at).join('\n').length + (slip.at > 0 ? 1 : 0);
-    const { key, wanted, above } = slip;
+    const { key, indent, wanted, beside, above } = slip;
     return finding(
       'yaml-syntax',
-      source.place(start + slip.indent, start + slip.indent + key.length),
-      `\`${key}\` is indented by ${slip.indent} spaces, and the key above it by ${wanted}`,
-      `Indent it by ${wanted} spaces where it stands beside \`${above}\`.`,
+      source.place(start + indent, start + indent + key.length),
+      `\`${key}\` is indented by ${indent} spaces, and the key above it by ${above}`,
+      `Indent it by ${wanted} spaces where it stands beside \`${beside}\`.`,
     );
   }
   return null;
@@ -38,16 +36,25 @@ function nextLine(lines: readonly string[], at: number): number {
   return next;
 }
 
-/** A key that stands beside the column of the key above it, by less than a level of its own. */
-function slipOn(
-  lines: readonly string[],
-  at: number,
-): { at: number; key: string; indent: number; wanted: number; above: string } | null {
+interface Slip {
+  at: number;
+  key: string;
+  indent: number;
+  /** The column that it was meant for, and a key that stands in it. */
+  wanted: number;
+  beside: string;
+  /** The column of the key above. */
+  above: number;
+}
+
+/** A key that stands in no column of the keys above it. */
+function slipOn(lines: readonly string[], at: number): Slip | null {
   const own = /^( *)([\w-]+):(?= |$)/.exec(lines[at] ?? '');
-  let before = at - 1;
-  while (before >= 0 && /^\s*(?:#|$)/.test(lines[before]!)) before -= 1;
-  const line = keyLine.exec(lines[before] ?? '');
-  if (!own || !line) return null;
-  const [indent, wanted] = [own[1]!.length, line[1]!.length];
-  return indent === wanted ? null : { at, key: own[2]!, indent, wanted, above: line[2]! };
+  if (!own) return null;
+  const [indent, key] = [own[1]!.length, own[2]!];
+  const columns = columnsAbove(lines, at).filter(({ isBelow }) => !isBelow);
+  const [last] = columns;
+  if (!last || last.at === indent) return null;
+  const meant = columnOf(key, indent, columns) ?? nearestColumn(columns, indent)!;
+  return { at, key, indent, wanted: meant.at, beside: meant.beside, above: last.at };
 }

@@ -4,6 +4,7 @@ import { listed, nearest } from '../text/nearest.ts';
 import type { RuleName } from '../text/rules.ts';
 import type { Source } from '../text/source.ts';
 import { forms } from '../format/values.ts';
+import { columnOf, columnsAbove } from './columns.ts';
 import { parts } from './parts/index.ts';
 import type { PlanPath } from './places.ts';
 import { labelOf, nameOf, partOf, shown } from './problem-names.ts';
@@ -20,7 +21,9 @@ export function planProblems(
 ): Finding[] {
   const teller = new Teller(text, source);
   const found = details.map(detail => ({ detail, told: teller.tell(detail) }));
-  return found.filter(({ detail }) => !isEcho(detail, details)).map(({ told }) => told);
+  return found
+    .filter(({ detail }) => !isEcho(detail, details) && !teller.emptied.has(labelOf(detail.path)))
+    .map(({ told }) => told);
 }
 
 /** Something missing where a misspelt or later key stands: that key has been told already. */
@@ -33,6 +36,8 @@ function isEcho(detail: Joi.ValidationErrorItem, details: readonly Joi.Validatio
 }
 
 class Teller {
+  /** Keys that are empty since what belongs below them stands beside them, which has been told. */
+  readonly emptied = new Set<string>();
   readonly #text: PlanText;
   readonly #source: Source;
 
@@ -86,12 +91,28 @@ class Teller {
     const known = Object.keys(keys);
     const near = nearest(key, [...known, ...later]) ?? sameStem(key, known);
     const ours = tradeWords[key.toLowerCase()];
-    const remedy = ours
-      ? `Kamino’s word for it is ${ours}.`
-      : near
-        ? `Did you mean \`${near}\`?`
-        : `Keys of ${called}: ${known.join(', ')}.`;
+    const remedy =
+      this.#otherColumn(key, path) ??
+      (ours
+        ? `Kamino’s word for it is ${ours}.`
+        : near
+          ? `Did you mean \`${near}\`?`
+          : `Keys of ${called}: ${known.join(', ')}.`);
     return this.#atKey('unknown-key', path, `\`${key}\` is no key of ${called}`, remedy);
+  }
+
+  /** A key of another part, in a column of its own line: where it was meant to stand. */
+  #otherColumn(key: string, path: PlanPath): string | null {
+    const mark = this.#text.keys.get(pathKey(path));
+    if (!mark) return null;
+    const lines = this.#source.text.slice(0, mark.start).split('\n');
+    const indent = lines.at(-1)!;
+    if (indent.trim() !== '') return null;
+    const meant = columnOf(key, indent.length, columnsAbove(lines, lines.length - 1));
+    if (!meant) return null;
+    const { at, beside, part, isBelow } = meant;
+    if (isBelow) this.emptied.add(beside);
+    return `It is a key of ${parts[part!].called}: indent it by ${at} spaces, where it stands ${isBelow ? 'below' : 'beside'} \`${beside}\`.`;
   }
 
   #missingKey(path: PlanPath): Finding {

@@ -74,6 +74,30 @@ describe('what YAML swallows, and what it stumbles over', () => {
       'Indent it by 8 spaces where it stands beside `page`',
     ],
     [
+      'a key of the menu between two columns',
+      `${start}    entries:\n      - page: a.html\n  form: bar\n`,
+      ['6:3 error yaml-syntax'],
+      'Indent it by 4 spaces where it stands beside `entries`',
+    ],
+    [
+      'a key of the menu in the column of an entry',
+      `${start}    entries:\n      - page: a.html\n        form: bar\n`,
+      ['6:9 error unknown-key'],
+      'It is a key of a menu: indent it by 4 spaces, where it stands beside `entries`.',
+    ],
+    [
+      'a key of an entry in the column of the menu',
+      `${start}    entries:\n      - page: a.html\n    label: A\n`,
+      ['6:5 error unknown-key'],
+      'It is a key of an entry: indent it by 8 spaces, where it stands beside `page`.',
+    ],
+    [
+      'a key beside the one that it belongs below',
+      `${start}${entries}    look:\n    accent: red\n`,
+      ['7:5 error unknown-key'],
+      'It is a key of a look: indent it by 6 spaces, where it stands below `look`.',
+    ],
+    [
       'another form of a word',
       `${start}    entry:\n      - a.html\n`,
       ['4:5 error unknown-key'],
