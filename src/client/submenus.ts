@@ -57,7 +57,7 @@ function place(opener: Opener): void {
   style.maxBlockSize = '';
   // Where it lies by itself, whatever moves it now.
   const { offsetLeft, offsetTop, offsetWidth: width, offsetHeight: height } = list;
-  const entry = list.parentElement!.getBoundingClientRect();
+  const entry = list.offsetParent!.getBoundingClientRect();
   const [left, top] = [entry.left + offsetLeft, entry.top + offsetTop];
   const [right, bottom] = [left + width, top + height];
   const wide = document.documentElement.clientWidth;

@@ -42,14 +42,19 @@ beforeAll(() => {
 const address = (look: string, form: string, path = 'a.html'): string =>
   pathToFileURL(join(built.get(`${look} ${form}`)!, 'built', path)).href;
 
-/** Where everything in the page is, but for the link that the pointer is at: a wider border lets it grow. */
+/** Where everything in the page is, but for the link that the pointer is at, and its opener: a wider border lets them grow. */
 const boxes = (tab: Page, but: number): Promise<string> =>
   tab.evaluate(but => {
     const links = document.querySelectorAll(
       'nav .kamino-room > .kamino-home, nav [data-kamino-depth="1"] > .kamino-link',
     );
     return [...document.querySelectorAll('body *')]
-      .filter(one => !one.closest('.kamino-submenu') && one !== links[but])
+      .filter(
+        one =>
+          !one.closest('.kamino-submenu') &&
+          one !== links[but] &&
+          one.parentElement?.previousElementSibling !== links[but],
+      )
       .map(one => {
         const { x, y, width, height } = one.getBoundingClientRect();
         return `${one.className.toString()} ${x} ${y} ${width} ${height}`;
@@ -177,27 +182,29 @@ test('a separator stands between entries and never after the last', async () => 
   await tab.context().close();
 });
 
-test('the style sheet of a bar with everything is under 2.5 kB gzip', () => {
+test('the style sheet of a bar with everything is under 4.5 kB gzip', () => {
   const folder = folderWith({
     ...Object.fromEntries(['index', 'a', 'b', 'c'].map(one => [`${one}.html`, page(one)])),
     'lamp.svg': lamp,
     'kamino.yaml': `kamino: 1
-look: { accent: "#8a3b12", background: "#fffaf2", color: "#33261d", dark: auto, radius: 1rem, font: { family: Arial }, border: 1px solid gray, shadow: 0 1px 2px rgb(0 0 0 / 0.2), states: { hover: { tint: 14%, border: 2px solid orange, shadow: 0 1px 4px rgb(0 0 0 / 0.3), icon-color: "#aa0000" }, pressed: { from: hover, darker: 8% }, focus: { from: hover }, current: { background: "#8a3b12", color: "#ffffff", font: { weight: 800 } }, within: { marker: dot, font: { weight: 700 } } } }
+look: { accent: "#8a3b12", background: "rgb(255 250 242 / 90%)", color: "#33261d", dark: auto, radius: 1rem, font: { family: Arial, transform: uppercase, spacing: 0.05em, style: italic, line: 1.2 }, frame: { padding: 1rem, row: 70rem, border: "1px solid #886644", edges: bottom, shadow: 0 1px 2px gray, blur: 8px }, motion: 200ms, border: 1px solid gray, shadow: 0 1px 2px rgb(0 0 0 / 0.2), states: { hover: { tint: 14%, border: 2px solid orange, shadow: 0 1px 4px rgb(0 0 0 / 0.3), icon-color: "#aa0000", marker: { at: below, comes: grow, length: entry } }, pressed: { from: hover, darker: 8% }, focus: { from: hover }, current: { background: "#8a3b12", color: "#ffffff", font: { weight: 800 } }, within: { marker: dot, font: { weight: 700 } } }, parts: { submenu: { background: "#ffffff" }, fold: { background: "#eeeeee" }, scrolled: { background: "#fffaf2" } } }
 menus:
   - menu: m
     widths: equal
-    separators: line
+    separators: { color: "#8a3b12", inset: 0 }
     stays: top
-    fold: { when: crowded }
-    home: { label: Fold, image: lamp.svg }
+    over: true
+    fold: { when: crowded, as: drawer }
+    opens: { columns: 3, width: menu }
+    home: { label: Fold, image: lamp.svg, at: middle }
     entries:
       - { page: index.html, label: Home }
-      - { page: a.html, label: About us, icon: lamp.svg }
-      - { page: b.html, label: Below, icon: lamp.svg, icon-at: end }
-      - { page: c.html, label: Contact, highlight: border, apart: true }
+      - { page: a.html, label: About us, icon: lamp.svg, entries: [{ page: b.html, about: More of it }] }
+      - { page: b.html, label: Below, icon: lamp.svg, icon-at: above }
+      - { page: c.html, label: Contact, highlight: border, apart: true, folds: false }
 `,
   });
-  expect(kamino(folder, 'build').status).toBe(0);
+  expect(kamino(folder, 'build')).toMatchObject({ status: 0 });
   const css = readFileSync(join(folder, 'built/kamino/menu.css'), 'utf8');
   for (const used of [
     'light-dark(',
@@ -209,7 +216,7 @@ menus:
     'kamino-apart',
   ])
     expect(css).toContain(used);
-  expect(gzipSync(css).length).toBeLessThan(2560);
+  expect(gzipSync(css).length).toBeLessThan(4608);
 });
 
 test('a menu that stays remains at the top while the page scrolls, but not in a low window', async () => {

@@ -50,6 +50,8 @@ const plans: Record<PartName, (lines: string) => string> = {
   frame: lines => `look:\n  frame:\n${indented(lines, 4)}\n${menus()}`,
   states: lines => `look:\n  states:\n${indented(lines, 4)}\n${menus()}`,
   state: lines => `look:\n  states:\n    current:\n${indented(lines, 6)}\n${menus()}`,
+  marker: lines => `look:\n  states:\n    hover:\n      marker:\n${indented(lines, 8)}\n${menus()}`,
+  separators: lines => inMenu(`separators:\n${indented(lines, 2)}`),
   parts: lines => `look:\n  parts:\n${indented(lines, 4)}\n${menus()}`,
   contrast: lines => `look:\n  contrast:\n${indented(lines, 4)}\n${menus()}`,
 };

@@ -27,7 +27,7 @@ export function menu(place: MenuPlace | null, name = 'masthead'): ResolvedMenu {
     except: [],
     place,
     fold: { ...unfolded, joins: null, toggle: { show: 'both', label: null, at: 'end', icon: 'lines' } },
-    opens: { by: 'hover', after: '90ms', ease: '160ms', columns: 1 },
+    opens: { by: 'hover', after: '90ms', ease: '160ms', width: null, columns: 1 },
     joined: [],
     toTop: null,
     currentEntry: 'link',
@@ -37,10 +37,11 @@ export function menu(place: MenuPlace | null, name = 'masthead'): ResolvedMenu {
     language: null,
     front: 'index.html',
     look: null,
-    home: { label: 'Home “é” 🌙', page: 'index.html', image: null, show: 'label' },
+    home: { label: 'Home “é” 🌙', page: 'index.html', image: null, show: 'label', at: 'start' },
     stays: null,
     widths: 'natural',
-    separators: 'none',
+    separators: null,
+    over: false,
     entries: [entry('A & <b>', 'a/one.html'), entry('Zwei "2"', 'b.html')],
   };
 }

@@ -34,7 +34,7 @@ export function aroundMenus(
     for (const menu of own) {
       const point = placement.point(menu, page.frame);
       const holder = point.kind === 'at' ? innermostAt(page.tree, point.at) : null;
-      const clip = menu.stays === null ? null : around.clip(menu, holder);
+      const clip = menu.stays === null || menu.over ? null : around.clip(menu, holder);
       if (clip) ofStaying.set(`${menu.name} ${clip.place.file} ${clip.selector}`, clipped(menu, clip, path));
       const told = hasSheets(menu) ? [around.cut(menu, holder), around.covered(menu, holder)] : [];
       for (const one of told)

@@ -176,6 +176,22 @@ export const lengths = (most: number): Joi.StringSchema =>
   form(new RegExp(`^${length}(?: ${length}){0,${most - 1}}$`), 'length', aLength).meta(
     json({ numbers: { const: 0 } }),
   );
+export const markLength = form(new RegExp(`^(?:label|entry|${length})$`), 'mark-length', [
+  '`label`, `entry` or a length of CSS',
+  'length: 1.5rem',
+]);
+export const sheetWidth = form(new RegExp(`^(?:menu|${length})$`), 'sheet-width', [
+  '`menu` or a length of CSS',
+  'width: menu',
+]);
+export const lineHeight = form(/^(?:[12](?:\.\d+)?|3)$/, 'line', ['a number from 1 to 3', 'line: 1.2']).meta(
+  json({ numbers: { minimum: 1, maximum: 3 } }),
+);
+export const motion = form(
+  /^(?:none|\d{1,4}ms(?: (?:linear|ease|ease-in|ease-out|ease-in-out))?)$/,
+  'motion',
+  ['a time in ms with a curve of CSS', 'motion: 200ms ease-out'],
+);
 export const spacing = form(new RegExp(`^(?:normal|-?${length})$`), 'length', aLength).meta(
   json({ numbers: { const: 0 } }),
 );

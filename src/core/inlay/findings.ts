@@ -192,6 +192,6 @@ export function staysShort([menu, holder]: [string, string], pages: readonly str
     `\`${menu}\` stays only as long as the ${element} that it stands in, on ${counted(pages.length, 'page')}: ${shortened(pages, mostNamed)}`,
     holder === 'slot'
       ? 'Move the slot directly into the body, or let the element around it stay:  stays: { top: SELECTOR }'
-      : `Let that element stay:  stays: { top: ${holder} }`,
+      : `Let that element stay:  stays: { top: ${holder} }\nWhere it holds more than a row, such as a picture, put the menu before it:  place: { before: ${holder} }`,
   );
 }

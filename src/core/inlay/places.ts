@@ -24,7 +24,7 @@ export function differences(menus: readonly ResolvedMenu[], on: Frame, off: Fram
 /** Menus that are to stay, in an element that is gone as soon as it is scrolled past. */
 export function staysShort(menus: readonly ResolvedMenu[], frame: Frame): Inlaying['staysShort'] {
   return menus
-    .filter(menu => menu.stays !== null && menu.stays.selector === null)
+    .filter(menu => menu.stays !== null && !menu.over && menu.stays.selector === null)
     .map(menu => ({ menu: menu.name, holder: holderOf(menu, frame) }))
     .filter(one => shortHolders.has(one.holder));
 }

@@ -1,7 +1,7 @@
 import type { Look } from '../plan/look-types.ts';
 import type { BoxSource } from './box.ts';
-import { textOn } from './grounds.ts';
-import { darkened, turned } from './dark.ts';
+import { anyGround, groundOf, textOn } from './grounds.ts';
+import { turned, turnedColor } from './dark.ts';
 import type { Draft } from './drafts.ts';
 import type { ColorTools, Ground, Hex } from './hex.ts';
 
@@ -15,31 +15,45 @@ export class BoxSources {
 
   /** What a box is made from. */
   source(draft: Draft, isDark: boolean): BoxSource {
-    const { kind, around, highlight } = draft;
+    const { kind } = draft;
     const look = isDark ? turned(draft.look, this.#tools!) : draft.look;
     const own = draft.own === null ? null : isDark ? turned(draft.own, this.#tools!) : draft.own;
-    if (kind === 'ground') {
-      const background = look.background === 'none' ? null : look.background;
+    if (kind === 'ground')
       return {
         look,
         background: null,
-        under: this.#ground(background, null),
+        under: this.#behind(draft, false, look),
         color: this.#groundColor(draft, look, own),
         isDark,
         isSilent: isDark,
+        isUnsure: this.#isUnsure(draft),
         moves: 'to-accent',
       };
-    }
-    const under = this.#ground(around?.look.background ?? null, null, isDark);
+    return this.#boxed(draft, { look, own }, isDark);
+  }
+
+  /** A box on the ground around it. */
+  #boxed(
+    { around, highlight }: Draft,
+    { look, own }: { look: Look; own: Look | null },
+    isDark: boolean,
+  ): BoxSource {
+    const under = around ? this.#behind(around, isDark, around.look) : null;
     if (highlight === 'background') return this.#onAccent(look, under, isDark);
     const background = own?.background ?? null;
     const ground = this.#ground(background, under) ?? under;
     const written = own?.color ?? null;
-    const inherited = around?.look.color ?? null;
+    const inherited = around && isOnPage(around) ? (around.own?.color ?? null) : (around?.look.color ?? null);
     const color = written ?? (isDark && inherited ? turned(around!.look, this.#tools!).color : inherited);
     const hex = this.#read(color);
+    const isUnsure = around !== null && this.#isUnsure(around) && background === null;
+    // On a ground that the page is seen through the label stays that of its neighbours.
     const isReadable =
-      hex === null || ground === null || !this.#tools || this.#tools.worst(hex, ground).ratio >= 4.5;
+      isUnsure ||
+      hex === null ||
+      ground === null ||
+      !this.#tools ||
+      this.#tools.worst(hex, ground).ratio >= 4.5;
     const paint = color === null || (written === null && !isReadable) ? null : { css: color, hex };
     return {
       look,
@@ -48,8 +62,24 @@ export class BoxSources {
       color: paint === null ? null : { paint, isWritten: written !== null },
       isDark,
       isSilent: isDark || typeof highlight === 'string',
+      isUnsure,
       moves: 'to-accent',
     };
+  }
+
+  /** The page is seen through a ground: what is behind the labels lies between two. */
+  #isUnsure({ isSheet, isOver, look: { background } }: Draft): boolean {
+    if (isSheet || !this.#tools) return false;
+    if (background === null || background === 'none') return isOver === true;
+    return this.#tools.solid(background) !== background;
+  }
+
+  /** What is behind the labels on a ground; null where only the page knows. */
+  #behind({ isSheet, isOver }: Draft, isDark: boolean, { background }: Look): Ground | null {
+    const css = background === 'none' ? null : background;
+    if (!this.#tools) return null;
+    if (css === null) return isOver ? anyGround : null;
+    return this.#ground(isSheet ? this.#tools.solid(css) : css, anyGround, isDark);
   }
 
   /** Set apart on the accent as its ground. */
@@ -68,9 +98,9 @@ export class BoxSources {
     return boxOf(tinted, { background: accent, color: { css: hex, hex }, under, isDark });
   }
 
-  /** The colour of labels on a ground; a submenu on the page’s own ground has the page’s own. */
-  #groundColor({ address }: Draft, look: Look, own: Look | null): BoxSource['color'] {
-    const isPage = address.part === 'submenu' && (look.background === null || look.background === 'none');
+  /** The colour of labels on a ground; a sheet on the page’s own ground has the page’s own. */
+  #groundColor(draft: Draft, look: Look, own: Look | null): BoxSource['color'] {
+    const isPage = isOnPage({ ...draft, look });
     const css = isPage ? (own?.color ?? null) : look.color;
     if (css !== null) return { paint: { css, hex: this.#read(css) }, isWritten: true };
     return isPage ? { paint: { css: 'CanvasText', hex: null }, isWritten: false } : null;
@@ -84,11 +114,13 @@ export class BoxSources {
 
   #ground(css: string | null, under: Ground | null, isDark = false): Ground | null {
     if (css === null || css === 'none' || !this.#tools) return null;
-    const hex = this.#read(css);
-    const ground = hex === null ? this.#tools.along(css, under) : [hex];
-    return isDark && ground ? ground.map(one => darkened(one, this.#tools!)) : ground;
+    return groundOf(isDark ? turnedColor(css, this.#tools) : css, under, this.#tools);
   }
 }
+
+/** A sheet without a ground of its own has that of the page’s scheme. */
+const isOnPage = ({ isSheet, look: { background } }: Draft): boolean =>
+  isSheet && (background === null || background === 'none');
 
 function boxOf(
   look: Look,
@@ -106,6 +138,7 @@ function boxOf(
     color: { paint: color, isWritten: false },
     isDark,
     isSilent: true,
+    isUnsure: false,
     moves: 'from-label',
   };
 }

@@ -146,6 +146,13 @@ function over(color: Hex, under: Ground | null): readonly (Hex | null)[] {
   );
 }
 
+function solid(css: string): string {
+  const gradient = readGradient(css);
+  if (gradient) return gradient.with(gradient.stops.map(solid));
+  const hex = readColor(css);
+  return hex === null || isOpaque(hex) ? css : hex.slice(0, 7);
+}
+
 function recolored(css: string, change: (css: string) => string): string {
   const gradient = readGradient(css);
   return gradient ? gradient.with(gradient.stops.map(change)) : css;
@@ -164,6 +171,8 @@ export const colorTools: ColorTools = {
   withLightness,
   lightnessOf,
   isOpaque,
+  over: (color, under) => over(color, under) as Ground,
+  solid,
   along,
   recolored,
   worst,

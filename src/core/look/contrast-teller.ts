@@ -1,6 +1,11 @@
 import type { Look } from '../plan/look-types.ts';
+import { anyGround } from './grounds.ts';
 import type { ColorTools, Ground, Hex } from './hex.ts';
 import type { LookTeller } from './teller.ts';
+
+/** Levels of WCAG 2.2: 1.4.3 and 1.4.6 for text, 1.4.11 for marks. */
+export const textLevels = { AA: 4.5, AAA: 7 } as const;
+export const markLevel = 3;
 
 /** A label and what lies behind it. */
 interface Seen {
@@ -26,6 +31,43 @@ export class ContrastTeller {
       `labels are ${to} in the state \`${state}\`: ${color} on ${at} has a contrast of ${ratio.toFixed(2)}, and ${this.#level} is needed`,
       'Nothing needs to be done. With  contrast: { mend: none }  derived colours stay as they come.',
     ]);
+  }
+
+  /** The page is seen through the ground, and nothing is known of it. */
+  unsure(look: Look, path: string, { color, ground }: Seen): void {
+    const all = ground.map(at => this.#tools.contrast(color, at));
+    const [least, most] = [Math.min(...all), Math.max(...all)];
+    const isClear = look.background === null || look.background === 'none';
+    const cover = this.#coverOf(isClear ? this.#opposite(color) : look.background!, color);
+    if (cover === null) return this.low(look, path, { color, ground });
+    this.#teller.tellOnce('unsure-contrast', look, isClear ? path : 'background', [
+      `the page is seen through this ground: what lies behind it leaves text in ${color} a contrast from ${least.toFixed(2)} to ${most.toFixed(2)}; ${this.#level} is needed`,
+      `Look at it on the pages, or let it cover more:  background: "${cover}"`,
+    ]);
+  }
+
+  /** What a label stands out from. */
+  #opposite(color: Hex): Hex {
+    return this.#tools.contrast(color, '#000000') > this.#tools.contrast(color, '#ffffff')
+      ? '#000000'
+      : '#ffffff';
+  }
+
+  /** The same ground, covering as much as it must; null where that does not suffice, or for a gradient. */
+  #coverOf(background: string, color: Hex): string | null {
+    const hex = this.#tools.read(background);
+    if (hex === null) return null;
+    for (let share = 50; share <= 100; share += 1) {
+      const own =
+        hex.slice(0, 7) +
+        Math.round(share * 2.55)
+          .toString(16)
+          .padStart(2, '0');
+      if (this.#tools.worst(color, this.#tools.over(own, anyGround)).ratio < this.#level) continue;
+      const [red, green, blue] = [1, 3, 5].map(at => parseInt(hex.slice(at, at + 2), 16));
+      return share === 100 ? hex.slice(0, 7) : `rgb(${red} ${green} ${blue} / ${share}%)`;
+    }
+    return null;
   }
 
   low(look: Look, path: string, { color, ground }: Seen): void {

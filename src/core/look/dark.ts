@@ -22,13 +22,15 @@ export function darkened(hex: Hex, tools: ColorTools): Hex {
   return tools.withLightness(hex, lightness => 0.2 + (1 - lightness) * 0.76);
 }
 
+/** A colour, or a gradient, with its lightness turned round. */
+export function turnedColor(css: string, tools: ColorTools): string {
+  const hex = tools.read(css);
+  return hex === null ? tools.recolored(css, one => turnedColor(one, tools)) : darkened(hex, tools);
+}
+
 /** Every colour with its lightness turned round; hues stay. */
 export function turned(look: Look, tools: ColorTools): Look {
-  const turn = (css: string | null): string | null => {
-    if (css === null) return null;
-    const hex = tools.read(css);
-    return hex === null ? tools.recolored(css, one => turn(one)!) : darkened(hex, tools);
-  };
+  const turn = (css: string | null): string | null => (css === null ? null : turnedColor(css, tools));
   const state = (one: StateLook): StateLook => ({
     ...one,
     accent: turn(one.accent),

@@ -1,7 +1,10 @@
 import type { Highlight } from '../menu/types.ts';
-import { type Look, type StateName, stateNames } from '../plan/look-types.ts';
-import type { ScopeAddress } from './types.ts';
-import type { Uses } from './values.ts';
+import { type Frame, type Look, type StateName, stateNames } from '../plan/look-types.ts';
+import { emptyFrame } from '../plan/read-look.ts';
+import type { ResolvedLooks, ScopeAddress } from './types.ts';
+import { typeRows } from './type-rows.ts';
+
+type Uses = ResolvedLooks['uses'];
 
 /** A look in its place: what holds around it, and whether it is a ground or a box on one. */
 export interface Draft {
@@ -10,12 +13,16 @@ export interface Draft {
   /** The box’s own; for a ground that of the menu or part. */
   own: Look | null;
   kind: 'ground' | 'box';
+  /** It lies over the page: its ground covers that in any case. */
+  isSheet: boolean;
+  /** It lies over what nothing is known of. */
+  isOver?: boolean;
   around: Draft | null;
   highlight: Highlight | null;
 }
 
 /** What any of the looks says: what no look says needs no rules. */
-export function usesOf(drafts: readonly Draft[]): Uses {
+export function usesOf(drafts: readonly Draft[], { hasSeparators }: { hasSeparators: boolean }): Uses {
   const isSaid = (test: (look: Look) => boolean): boolean => drafts.some(one => test(one.look));
   const states = new Set<StateName>(['hover', 'pressed']);
   for (const name of stateNames)
@@ -33,7 +40,12 @@ export function usesOf(drafts: readonly Draft[]): Uses {
     icon: isSaid(
       look => look.iconColor !== null || Object.values(look.states).some(one => one.iconColor !== null),
     ),
-    frame: isSaid(({ frame }) => frame.padding !== null || frame.row !== null || frame.width !== null),
+    frame: saidOf(drafts.map(one => one.look.frame)),
+    type: new Set(typeRows.filter(([, key]) => isSaid(look => look.font[key] !== null)).map(([row]) => row)),
+    iconSize: isSaid(look => look.iconSize !== null),
+    motion: isSaid(look => look.motion !== null),
+    separators: hasSeparators,
+    markerColors: new Set(stateNames.filter(name => isSaid(look => hasMarkColor(look, name)))),
     ofStates: {
       border: isStated('border'),
       shadow: isStated('shadow'),
@@ -42,6 +54,19 @@ export function usesOf(drafts: readonly Draft[]): Uses {
     boldest: boldestOf(drafts.map(one => one.look)),
     weight: isSaid(look => Object.values(look.states).some(one => one.weight !== null)),
   };
+}
+
+function saidOf(frames: readonly Frame[]): Set<keyof Frame> {
+  const keys = Object.keys(emptyFrame) as (keyof Frame)[];
+  return new Set(keys.filter(key => frames.some(one => one[key] !== null)));
+}
+
+/** Its own, or that of the state it starts from: what says more than needed costs a line. */
+function hasMarkColor({ states }: Look, name: StateName): boolean {
+  const own = states[name];
+  return own?.marker
+    ? own.marker.color !== null
+    : own !== undefined && Object.values(states).some(one => one.marker?.color != null && own.from !== null);
 }
 
 /** A marker alone needs no colours of its own. */

@@ -2,6 +2,8 @@ import { forms } from '../plan/forms.ts';
 import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import type { Look } from '../plan/look-types.ts';
 import type { TextWidth } from './fallbacks.ts';
+import { type EntryFit, besideHome } from './fit-lists.ts';
+import { lengthOf, sides, transformed } from './lengths.ts';
 
 /** What labels are set in. */
 export interface MenuType {
@@ -14,18 +16,6 @@ export interface MenuType {
 
 /** The width of a text in em, without letter spacing. */
 export type Measure = (text: string, weight: number) => TextWidth;
-
-/** Widths in px, at a root size of 16; where the font is not known, the most of common ones. */
-export interface EntryFit {
-  label: string;
-  /** Of the label alone, and what it is at least where the font is not known. */
-  textWidth: number;
-  leastTextWidth: number;
-  /** Of the whole box, with its opener. */
-  width: number;
-  /** From the start of the bar to that of the box. */
-  offset: number;
-}
 
 export interface MenuFit {
   menu: string;
@@ -52,6 +42,7 @@ const homeGap = 0.6;
 const highlightGap = 0.4;
 const iconSize = 1.25;
 const iconGap = 0.5;
+export const iconAboveGap = 0.3;
 const outsideMark = 0.5 + 0.12 + 0.45;
 const noteScale = 0.82;
 const noteGap = 0.4;
@@ -69,6 +60,9 @@ interface Ruler {
   gap: number;
   /** Both of an entry together. */
   border: number;
+  /** Of a drawing beside a label, and of a line. */
+  icon: number;
+  line: number;
   frame: MenuFit['frame'];
   textOf: (text: string, weight: number) => TextWidth;
 }
@@ -82,14 +76,17 @@ function rulerOf(
   const px = (length: string): number => lengthOf(length, em);
   // Where menus lie on the page’s own ground their labels begin at its edge.
   const isPlain = forms[menu.form].showsAll;
-  const [top, side, bottom, other] = sides(isPlain ? '0.35em 0' : (look.padding ?? '0.7em 0.95em')).map(
-    px,
-  ) as [number, number, number, number];
-  const gap = isPlain ? 1.5 * em : px((look.gap ?? '0.2em').split(' ').at(-1)!);
-  const spacing = look.font.spacing === null || look.font.spacing === 'normal' ? 0 : px(look.font.spacing);
-  const textOf = (text: string, weight: number): TextWidth => {
+  const [top, side, bottom, other] = sides(
+    isPlain ? (menu.look?.padding ?? '0.35em 0') : (look.padding ?? '0.7em 0.95em'),
+  ).map(px) as [number, number, number, number];
+  const gapOf = isPlain ? (menu.look?.gap ?? '1.5em') : (look.gap ?? '0.2em');
+  const gap = px(gapOf.split(' ').at(-1)!);
+  const room = (length: string | null): number => (length === null || length === 'normal' ? 0 : px(length));
+  const [spacing, wordSpacing] = [room(look.font.spacing), room(look.font.wordSpacing)];
+  const textOf = (written: string, weight: number): TextWidth => {
+    const text = transformed(written, look.font.transform, menu.language?.tag);
     const { least, most } = measure(text, weight);
-    const spaces = spacing * [...text].length;
+    const spaces = spacing * [...text].length + wordSpacing * (text.split(' ').length - 1);
     return { least: least * em + spaces, most: most * em + spaces };
   };
   return {
@@ -101,6 +98,8 @@ function rulerOf(
     other,
     gap,
     border: 2 * px(borderOf(look)),
+    icon: look.iconSize === null ? iconSize * em : px(look.iconSize),
+    line: Number(look.font.line ?? lineHeight) * em,
     frame: frameOf(look, px),
     textOf,
   };
@@ -110,7 +109,9 @@ function rulerOf(
 function frameOf({ frame }: Look, px: (length: string) => number): MenuFit['frame'] {
   const isKnown = (length: string | null): length is string => length !== null && !/%|vw/.test(length);
   const [, side, , other] = sides(frame.padding ?? '0') as [string, string, string, string];
-  const sum = [side, other].filter(isKnown).reduce((all, one) => all + px(one), 0);
+  const edges = (['start', 'end'] as const).filter(one => (frame.edges ?? [one]).includes(one));
+  const border = frame.border === null || frame.border === 'none' ? 0 : px(frame.border.split(' ')[0]!);
+  const sum = [side, other].filter(isKnown).reduce((all, one) => all + px(one), edges.length * border);
   const [row, width] = [frame.row, frame.width].map(one => (isKnown(one) ? px(one) : Infinity)) as [
     number,
     number,
@@ -128,8 +129,7 @@ export function fitOf(menu: ResolvedMenu, look: Look, types: { type: MenuType; m
   const homeWidth = homeOf(menu, em, textOf);
   const home = homeWidth === null ? 0 : homeWidth.most + side + other + border;
   const leastHome = homeWidth === null ? 0 : homeWidth.least + side + other + border;
-  const start = menu.home === null ? 0 : home + homeGap * em + gap;
-  let [offset, leastOffset] = [start, menu.home === null ? 0 : leastHome + homeGap * em + gap];
+  let [offset, leastOffset] = [0, 0];
   const entries = menu.entries.map((entry, at): EntryFit => {
     const apart = at === 0 ? 0 : gap + (entry.highlight === null ? 0 : highlightGap * em);
     const made = entryFit(entry, ruler, offset + apart);
@@ -138,15 +138,16 @@ export function fitOf(menu: ResolvedMenu, look: Look, types: { type: MenuType; m
     const { label, textWidth, leastTextWidth, width } = made;
     return { label, textWidth, leastTextWidth, width, offset: made.offset };
   });
-  const equal = menu.widths === 'equal' ? equalized(entries, start, gap) : null;
-  const equalEnd = (equal?.at(-1)?.offset ?? 0) + (equal?.at(-1)?.width ?? 0);
+  const equal = menu.widths === 'equal' ? equalized(entries, gap) : null;
+  const row = { entries: equal ?? entries, home, space: homeGap * em, gap };
+  const laid = besideHome(menu, row);
   return {
     menu: menu.name,
-    entries: equal ?? entries,
+    entries: laid.entries,
     home,
-    width: equal ? equalEnd : offset,
-    leastWidth: equal ? equalEnd : leastOffset,
-    height: top + bottom + lineHeight * em + border,
+    width: laid.width,
+    leastWidth: laid.width - (equal ? 0 : offset - leastOffset) - (home - leastHome),
+    height: top + bottom + ruler.line + border + aboveOf(menu, ruler),
     frame: ruler.frame,
     type,
   };
@@ -156,27 +157,35 @@ export function fitOf(menu: ResolvedMenu, look: Look, types: { type: MenuType; m
 function entryFit(entry: ResolvedEntry, ruler: Ruler, offset: number): EntryFit & { least: number } {
   const { em, type, side, other, border, textOf } = ruler;
   const text = textOf(entry.label, Math.max(weightOf(entry, type.weight), type.boldest));
-  const extras = extrasOf(entry, em, textOf) + border;
+  const extras = extrasOf(entry, ruler) + border;
   const hasOpener = entry.entries.length > 0;
   const isLink = entry.leadsTo.kind !== 'none';
   const end = hasOpener && isLink ? openerLink * em : other;
-  const opener = !hasOpener ? 0 : isLink ? openerWidth * em + border : (openerGap + openerSign) * em;
+  const opener = !hasOpener ? 0 : isLink ? openerWidth * em : (openerGap + openerSign) * em;
   const around = side + end + extras + opener;
-  const isUnseen = entry.icon?.show === 'icon';
+  const isAbove = entry.icon?.show === 'both' && entry.icon.at === 'above';
+  const widthOf = (label: number): number =>
+    entry.icon?.show === 'icon' ? 0 : isAbove ? Math.max(label, ruler.icon) : label;
   return {
     label: entry.label,
     textWidth: text.most,
     leastTextWidth: text.least,
-    width: (isUnseen ? 0 : text.most) + around,
+    width: widthOf(text.most) + around,
     offset,
-    least: (isUnseen ? 0 : text.least) + around,
+    least: widthOf(text.least) + around,
   };
 }
 
+/** What drawings above labels add to the height of a row. */
+function aboveOf({ entries }: ResolvedMenu, { em, icon }: Ruler): number {
+  const isThere = entries.some(one => one.icon?.show === 'both' && one.icon.at === 'above');
+  return isThere ? icon + iconAboveGap * em : 0;
+}
+
 /** All as wide as the widest. */
-function equalized(entries: readonly EntryFit[], start: number, gap: number): EntryFit[] {
+function equalized(entries: readonly EntryFit[], gap: number): EntryFit[] {
   const width = Math.max(...entries.map(one => one.width));
-  return entries.map((one, at) => ({ ...one, width, offset: start + at * (width + gap) }));
+  return entries.map((one, at) => ({ ...one, width, offset: at * (width + gap) }));
 }
 
 function homeOf(
@@ -194,20 +203,18 @@ function homeOf(
   return { least: text.least + both, most: text.most + both };
 }
 
-function extrasOf(
-  entry: ResolvedEntry,
-  em: number,
-  textOf: (text: string, weight: number) => TextWidth,
-): number {
+function extrasOf(entry: ResolvedEntry, { em, icon: size, textOf }: Ruler): number {
   const icon =
-    entry.icon === null || entry.icon.show === 'label'
+    entry.icon === null ||
+    entry.icon.show === 'label' ||
+    (entry.icon.show === 'both' && entry.icon.at === 'above')
       ? 0
-      : iconSize + (entry.icon.show === 'icon' ? 0 : iconGap);
+      : size + (entry.icon.show === 'icon' ? 0 : iconGap * em);
   const note =
     entry.details === null
       ? 0
       : textOf(`(${entry.details})`, 400).most * noteScale + noteGap * noteScale * em;
-  return icon * em + (entry.outsideMark ? outsideMark * em : 0) + note;
+  return icon + (entry.outsideMark ? outsideMark * em : 0) + note;
 }
 
 function weightOf({ look, highlight }: ResolvedEntry, weight: number): number {
@@ -220,18 +227,4 @@ function borderOf(look: Look): string {
   if (look.border !== null && look.border !== 'none') return look.border.split(' ')[0]!;
   const all = Object.values(look.states).map(one => one.border);
   return all.flatMap(one => (one === null || one === 'none' ? [] : [one.split(' ')[0]!]))[0] ?? '0';
-}
-
-/** The four sides of a padding: top, right, bottom, left. */
-function sides(padding: string): string[] {
-  const [top = '0', right = top, bottom = top, left = right] = padding.split(' ');
-  return [top, right, bottom, left];
-}
-
-/** A length in px, at a root size of 16. */
-export function lengthOf(length: string, em: number): number {
-  const match = /^(-?[\d.]+)(px|em|rem|ch)?$/.exec(length);
-  if (!match) return 0;
-  const scales: Record<string, number> = { px: 1, em, rem: 16, ch: em * 0.5 };
-  return Number(match[1]) * (match[2] === undefined ? 0 : scales[match[2]]!);
 }

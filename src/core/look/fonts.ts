@@ -77,7 +77,8 @@ export class MenuFonts {
     const type = { size, weight, boldest: Math.max(weight, ...weights) };
     const named = look.font.file === null ? null : this.#named(look);
     const first = family === null ? undefined : familiesOf(family)[0];
-    const own = faces.filter(face => !face.isItalic && face.family.toLowerCase() === first?.toLowerCase());
+    const isItalic = look.font.style === 'italic';
+    const own = facesOf(faces, isItalic).filter(face => face.family.toLowerCase() === first?.toLowerCase());
     const fileFor = (wanted: number): string | null =>
       named ?? nearestFace(own, wanted)?.files.find(file => this.#open(file)) ?? null;
     const files = new Set<string>();
@@ -146,6 +147,12 @@ export function pageFonts(page: SitePath | null, reader: PageReader): PageFonts 
     type: pageTypeOf(judged.rules),
     faces: reader.texts(page).flatMap(({ file, text }) => readFontFaces(text, file)),
   };
+}
+
+/** Slanted faces where there are any; a browser slants the upright ones, whose widths stay. */
+function facesOf(faces: readonly FontFace[], isItalic: boolean): FontFace[] {
+  const own = faces.filter(face => face.isItalic === isItalic);
+  return own.length > 0 ? own : faces.filter(face => !face.isItalic);
 }
 
 function nearestFace(faces: readonly FontFace[], weight: number): FontFace | undefined {

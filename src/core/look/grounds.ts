@@ -11,6 +11,8 @@ const hoverShare = 0.12;
 const pressedShare = 0.2;
 /** Grounds that are nearer to each other than this cannot be told apart. */
 const leastDifference = 1.04;
+export const isSeenOn = (one: Hex, other: Hex, tools: ColorTools): boolean =>
+  tools.contrast(one, other) >= leastDifference;
 
 /** The label that a ground lies under, and the contrast that it needs. */
 export interface Labels {
@@ -35,6 +37,17 @@ export function specOf(
   const { ground } = box.state('hover');
   const isDark = ground !== null && tools !== null && ground.every(one => tools.lightnessOf(one) < 0.25);
   return { ...emptyState, from: 'hover', ...(isDark ? { lighter: 0.08 } : { darker: 0.08 }) };
+}
+
+/** Whatever a page may have below what it is seen through lies between these. */
+export const anyGround: Ground = ['#ffffff', '#000000'];
+
+/** What a colour or a gradient makes of what lies under it; null where that is not known. */
+export function groundOf(css: string, under: Ground | null, tools: ColorTools): Ground | null {
+  const hex = tools.read(css);
+  if (hex === null) return tools.along(css, under);
+  if (tools.isOpaque(hex)) return [hex];
+  return under && [...new Set(tools.over(hex, under))];
 }
 
 /** A ground of a box: what it is painted with, and what then lies behind the label. */

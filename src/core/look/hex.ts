@@ -13,6 +13,10 @@ export interface ColorTools {
   withLightness: (color: Hex, change: (lightness: number) => number) => Hex;
   lightnessOf: (color: Hex) => number;
   isOpaque: (color: Hex) => boolean;
+  /** A translucent colour over what lies under it. */
+  over: (color: Hex, under: Ground) => Ground;
+  /** A ground without what lets another one through. */
+  solid: (css: string) => string;
   /** The colours along a gradient over what lies under it; null for what is no gradient, or cannot be known. */
   along: (css: string, under: Ground | null) => Ground | null;
   /** A gradient with its colours changed; the text itself where it is none. */

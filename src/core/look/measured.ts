@@ -1,6 +1,7 @@
 import { forms } from '../plan/forms.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
-import type { EntryFit, MenuFit } from './fit.ts';
+import type { EntryFit } from './fit-lists.ts';
+import type { MenuFit } from './fit.ts';
 import type { MenuFont, MenuFonts } from './fonts.ts';
 
 export interface MeasuredMenu {

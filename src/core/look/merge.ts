@@ -1,5 +1,5 @@
 import type { Look, LookPart, StateLook, StateName } from '../plan/look-types.ts';
-import { emptyLook } from '../plan/read-look.ts';
+import { emptyFrame, emptyLook } from '../plan/read-look.ts';
 import type { Plan } from '../plan/types.ts';
 
 /** What is said once holds below, unless something else is said there. */
@@ -26,7 +26,7 @@ export function withoutColors(look: Look): Look {
     border: null,
     shadow: null,
     iconColor: null,
-    frame: { padding: null, row: null, width: null },
+    frame: emptyFrame,
     states: {},
     parts: {},
   };
@@ -41,10 +41,15 @@ function mergedStates(under: Look['states'], over: Look['states']): Look['states
   const made: Partial<Record<StateName, StateLook>> = { ...under };
   for (const [name, state] of Object.entries(over) as [StateName, StateLook][]) {
     const before = under[name];
-    made[name] = before ? filled(before, state) : state;
+    made[name] = before ? filled(shifts(state) ? { ...before, ...unshifted } : before, state) : state;
   }
   return made;
 }
+
+/** A ground is tinted, or lighter, or darker: what is said later takes the place of the others. */
+const unshifted = { tint: null, lighter: null, darker: null };
+const shifts = ({ tint, lighter, darker }: StateLook): boolean =>
+  tint !== null || lighter !== null || darker !== null;
 
 function mergedParts(under: Look['parts'], over: Look['parts']): Look['parts'] {
   const made: Partial<Record<LookPart, Look>> = { ...under };

@@ -1,6 +1,6 @@
 import { folds } from '../menu/folds.ts';
-import type { Highlight, ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
-import { type Look, type LookPart } from '../plan/look-types.ts';
+import type { ResolvedMenu } from '../menu/types.ts';
+import type { Look, LookPart } from '../plan/look-types.ts';
 import { forms } from '../plan/forms.ts';
 import { type Finding, finding } from '../text/finding.ts';
 import type { Source } from '../text/source.ts';
@@ -8,8 +8,12 @@ import { emptyLook } from '../plan/read-look.ts';
 import { Box } from './box.ts';
 import { BoxSources } from './box-sources.ts';
 import { darkLook, lightDark } from './dark.ts';
+import { Boxes } from './boxes.ts';
 import { type Draft, usesOf, widestBorder } from './drafts.ts';
+import { Grounds, partDraft } from './menu-grounds.ts';
 import type { ColorTools, Ground } from './hex.ts';
+import { tellIdle } from './idle.ts';
+import { ownMarkers } from './markers.ts';
 import { mergeLooks, withoutColors } from './merge.ts';
 import { LookTeller } from './teller.ts';
 import type { Paint, ResolvedLooks, Scope, ScopeAddress, StateValues } from './types.ts';
@@ -34,6 +38,7 @@ class LooksResolver {
   readonly #site: Draft;
   readonly #sources: BoxSources;
   readonly #drafts: Draft[] = [];
+  readonly #menus: readonly ResolvedMenu[];
 
   constructor(
     look: Look,
@@ -43,8 +48,17 @@ class LooksResolver {
     this.#teller = new LookTeller(source);
     this.findings = this.#teller.findings;
     this.#tools = tools;
+    this.#menus = menus;
     this.#sources = new BoxSources(tools);
-    this.#site = { address: nowhere, look, own: look, kind: 'ground', around: null, highlight: null };
+    this.#site = {
+      address: nowhere,
+      look,
+      own: look,
+      kind: 'ground',
+      isSheet: false,
+      around: null,
+      highlight: null,
+    };
     this.#drafts.push(this.#site);
     this.#parts(this.#site, menus);
     const seen = new Set<string>();
@@ -53,16 +67,15 @@ class LooksResolver {
       if (!seen.has(menu.name)) this.#tellSeeThrough(menu, source);
       seen.add(menu.name);
     }
-    const ways = new Set(menus.flatMap(menu => waysOf(menu.entries)));
-    for (const way of ways) this.#highlight(this.#site, { ...nowhere, highlight: way }, way);
   }
 
   /** A menu that stays lies over what scrolls by. */
   #tellSeeThrough(menu: ResolvedMenu, source: Source): void {
     const under = forms[menu.form].isGroundless ? withoutColors(this.#site.look) : this.#site.look;
     const { background } = mergeLooks(under, menu.look);
-    if (menu.stays === null || menu.stays.selector !== null || (background !== null && background !== 'none'))
-      return;
+    const isSeen = background !== null && background !== 'none';
+    // Where it lies over the page it is told what it lies over.
+    if (menu.stays === null || menu.stays.selector !== null || menu.over || isSeen) return;
     const { start, end } = menu.stays.mark;
     this.findings.push(
       finding(
@@ -75,7 +88,9 @@ class LooksResolver {
   }
 
   resolve(): ResolvedLooks {
-    const uses = usesOf(this.#drafts);
+    const uses = usesOf(this.#drafts, {
+      hasSeparators: this.#menus.some(one => one.separators !== null),
+    });
     const borderWidth = widestBorder(this.#drafts.map(one => one.look));
     const scheme = this.#site.look.dark ?? 'page';
     const scopes = this.#drafts.map(draft => this.#scope(draft, uses, borderWidth));
@@ -85,77 +100,54 @@ class LooksResolver {
   #menu(menu: ResolvedMenu): void {
     const isGroundless = forms[menu.form].isGroundless;
     const under = isGroundless ? withoutColors(this.#site.look) : this.#site.look;
-    const address = { ...nowhere, menu: menu.name };
-    const look = mergeLooks(under, menu.look);
-    const draft: Draft = {
-      address,
-      look,
+    const own: Draft = {
+      address: { ...nowhere, menu: menu.name },
+      look: mergeLooks(under, menu.look),
       own: menu.look,
       kind: 'ground',
+      isSheet: false,
+      isOver: menu.over,
       around: this.#site,
       highlight: null,
     };
-    if (menu.look !== null || isGroundless) this.#drafts.push(draft);
-    if (menu.look !== null) this.#parts(draft, [menu]);
-    this.#entries(menu.entries, draft);
+    const hasOwn = menu.look !== null || isGroundless;
+    if (hasOwn) this.#drafts.push(own);
+    if (menu.look !== null) this.#parts(own, [menu]);
+    const grounds = new Grounds(own, menu, this.#tools);
+    this.#drafts.push(...grounds.folds);
+    const boxes = new Boxes(grounds);
+    this.#drafts.push(...boxes.of(menu.entries));
   }
 
+  /** What of parts holds wherever they are: what is folded has its place in its menu. */
   #parts(draft: Draft, menus: readonly ResolvedMenu[]): void {
     const has: Record<LookPart, boolean> = {
       submenu: menus.some(menu => menu.entries.some(one => one.entries.length > 0)),
-      fold: menus.some(menu => folds(menu)),
+      fold: false,
+      scrolled: false,
       toggle: menus.some(menu => folds(menu)),
       home: menus.some(menu => menu.home !== null),
     };
-    for (const part of ['submenu', 'fold', 'toggle', 'home'] as const) {
-      const own = draft.look.parts[part] ?? null;
-      const isGround = part === 'submenu' || part === 'fold';
-      if (!has[part] || (own === null && part !== 'submenu')) continue;
-      const address = { ...draft.address, part };
-      const drawn = part === 'submenu' && own !== null ? { ...own, border: null, shadow: null } : own;
-      const look = mergeLooks(draft.look, drawn);
-      this.#drafts.push({
-        address,
-        look,
-        own,
-        kind: isGround ? 'ground' : 'box',
-        around: draft,
-        highlight: null,
-      });
-    }
-  }
-
-  #entries(entries: readonly ResolvedEntry[], around: Draft): void {
-    for (const entry of entries) {
-      const address = { ...around.address, entry: entry.hook };
-      if (entry.look !== null) {
-        const look = mergeLooks(around.look, entry.look);
-        this.#drafts.push({ address, look, own: entry.look, kind: 'box', around, highlight: null });
-      }
-      if (entry.highlight !== null && typeof entry.highlight === 'object')
-        this.#highlight(around, address, entry.highlight);
-      this.#entries(entry.entries, around);
-    }
-  }
-
-  #highlight(around: Draft, address: ScopeAddress, highlight: Highlight): void {
-    const own = typeof highlight === 'object' ? highlight : null;
-    const look = mergeLooks(around.look, own);
-    this.#drafts.push({ address, look, own, kind: 'box', around, highlight });
+    for (const part of ['submenu', 'toggle', 'home'] as const)
+      if (has[part] && (part === 'submenu' || draft.look.parts[part]))
+        this.#drafts.push(partDraft(draft, part));
   }
 
   #scope(draft: Draft, uses: Uses, borderWidth: string | null): Scope {
     const box = new Box(this.#sources.source(draft, false), this.#tools, this.#teller);
     const values = valuesOf(box, { draft, uses, borderWidth });
-    const markers = { current: box.state('current').marker, within: box.state('within').marker };
     if (draft.kind === 'ground' && draft.address.part === null) this.#tellHue(box, draft.look);
-    const said = draft.own?.states ?? {};
+    tellIdle(draft, this.#menus, { tools: this.#tools, teller: this.#teller });
     return {
       address: draft.address,
       values,
+      paints:
+        draft.kind === 'ground' &&
+        draft.address.part !== null &&
+        (draft.own?.background != null || (draft.address.part === 'fold' && draft.isSheet)),
+      isOfSheets: draft.kind === 'ground' && draft.address.part === 'submenu' && draft.own === null,
       dark: this.#dark(draft, values, { uses, borderWidth }),
-      markers,
-      hasOwnMarkers: (said.current?.marker ?? said.within?.marker ?? null) !== null,
+      markers: ownMarkers(draft.look, draft.around?.look ?? emptyLook),
       figures: box.figures,
     };
   }
@@ -183,7 +175,7 @@ class LooksResolver {
   #tellHue(box: Box, look: Look): void {
     const [base, current] = [box.base, box.state('current')];
     const differs =
-      current.marker !== 'none' ||
+      isMarked(current) ||
       current.weight !== base.weight ||
       current.border !== base.border ||
       current.shadow !== base.shadow ||
@@ -204,14 +196,9 @@ class LooksResolver {
   }
 }
 
+const isMarked = ({ marker }: StateValues): boolean => marker !== null && marker.at !== 'none';
+
 /** `light-dark()` takes colours only. */
 function isColor(name: string): boolean {
   return /(?:color|background|accent|marker|focus)$/.test(name);
-}
-
-function waysOf(entries: readonly ResolvedEntry[]): ('background' | 'border' | 'shadow')[] {
-  return entries.flatMap(({ highlight, entries: below }) => [
-    ...(typeof highlight === 'string' ? [highlight] : []),
-    ...waysOf(below),
-  ]);
 }

@@ -5,11 +5,19 @@ import type { Source } from '../text/source.ts';
 /** Tells what is wrong with looks, each at its place in the plan and once. */
 export class LookTeller {
   readonly findings: Finding[] = [];
-  readonly #source: Source;
+  readonly source: Source;
   readonly #told = new Set<string>();
 
   constructor(source: Source) {
-    this.#source = source;
+    this.source = source;
+  }
+
+  /** The same value is told once, whatever else would be said of it. */
+  tellOnce(...[rule, look, path, words]: Parameters<LookTeller['tell']>): void {
+    const key = `${rule} ${markOf(look, path)?.start ?? ''}`;
+    if (this.#told.has(key)) return;
+    this.#told.add(key);
+    this.tell(rule, look, path, words);
   }
 
   /** @param path of the value in the look; the nearest that the plan has counts */
@@ -24,7 +32,7 @@ export class LookTeller {
     const key = `${rule} ${mark?.start ?? ''} ${message}`;
     if (this.#told.has(key)) return;
     this.#told.add(key);
-    const place = mark ? this.#source.place(mark.start, mark.end) : { file: this.#source.file };
+    const place = mark ? this.source.place(mark.start, mark.end) : { file: this.source.file };
     this.findings.push(finding(rule, place, message, remedy));
   }
 }

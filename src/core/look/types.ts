@@ -1,4 +1,4 @@
-import type { LookPart, MarkerKind, StateName } from '../plan/look-types.ts';
+import type { Frame, LookPart, Marker, StateName } from '../plan/look-types.ts';
 import type { Ground, Hex } from './hex.ts';
 
 /** A colour of CSS; `hex` is null where it depends on the page. */
@@ -18,13 +18,20 @@ export interface StateValues {
   shadow: string | null;
   iconColor: string | null;
   weight: string | null;
-  marker: MarkerKind;
+  /** null: as it was before the state came. */
+  marker: Marker | null;
 }
+
+/** Properties of type that are written only where a look has them. */
+export type TypeRow = 'word-spacing' | 'font-style' | 'text-transform' | 'line-height';
+
+/** A part of a menu, or what lies below an entry in a folded one. */
+export type ScopePart = LookPart | 'fold-submenu';
 
 /** Where a look holds: in all menus, one of them, a part of these, or one entry. */
 export interface ScopeAddress {
   menu: string | null;
-  part: LookPart | null;
+  part: ScopePart | null;
   /** The hook of an entry, or a way to set entries apart. */
   entry: string | null;
   highlight: 'background' | 'border' | 'shadow' | null;
@@ -47,10 +54,12 @@ export interface Scope {
   values: ReadonlyMap<string, string>;
   /** Those that are others in a dark scheme, as they hold in both. */
   dark: ReadonlyMap<string, string>;
-  /** Marks of the current entry and of what it is in. */
-  markers: Record<'current' | 'within', MarkerKind>;
-  /** null: where neither the plan nor a default says. */
-  hasOwnMarkers: boolean;
+  /** It has a ground of its own wherever it lies. */
+  paints: boolean;
+  /** It holds where what lies below entries comes as a sheet over the page, and only there. */
+  isOfSheets: boolean;
+  /** The marks of its states, where any is another than in what lies around it; else null. */
+  markers: ReadonlyMap<StateName, { marker: Marker; isOwn: boolean }> | null;
   figures: readonly Figure[];
 }
 
@@ -63,8 +72,17 @@ export interface ResolvedLooks {
     border: boolean;
     shadow: boolean;
     icon: boolean;
-    /** Menus have a box of their own. */
-    frame: boolean;
+    /** What of the box around menus any of them has. */
+    frame: ReadonlySet<keyof Frame>;
+    /** Type that not every look has, by the name of its property. */
+    type: ReadonlySet<TypeRow>;
+    iconSize: boolean;
+    /** States come otherwise than by default. */
+    motion: boolean;
+    /** Lines between entries ask for the gap in each direction. */
+    separators: boolean;
+    /** States whose mark has a colour of its own. */
+    markerColors: ReadonlySet<StateName>;
     /** What of these any state says for itself; all others have it from the base. */
     ofStates: { border: boolean; shadow: boolean; icon: boolean };
     /** A state is bolder than others; `boldest` is the most of all. */

@@ -1,12 +1,15 @@
-import type { Look, StateName } from '../plan/look-types.ts';
+import { type Frame, type StateName, frameEdges } from '../plan/look-types.ts';
 import type { Box } from './box.ts';
-import type { ResolvedLooks, ScopeAddress, StateValues } from './types.ts';
+import { markPaint, markerColor } from './box-marks.ts';
+import type { Draft } from './drafts.ts';
+import { typeRows } from './type-rows.ts';
+import type { ResolvedLooks, StateValues } from './types.ts';
 
 export type Uses = ResolvedLooks['uses'];
 
 /** What a scope writes beside colours. */
 export interface ValuesContext {
-  draft: { address: ScopeAddress; look: Look; own: Look | null; kind: 'ground' | 'box'; highlight: unknown };
+  draft: Pick<Draft, 'address' | 'look' | 'own' | 'kind' | 'isSheet' | 'highlight'>;
   uses: Uses;
   borderWidth: string | null;
 }
@@ -20,7 +23,7 @@ export function valuesOf(box: Box, { draft, uses, borderWidth }: ValuesContext):
   const values = new Map<string, string>();
   const { base } = box;
   values.set('color', base.color.css);
-  if (kind === 'ground') values.set('background', groundOf(look, address));
+  if (kind === 'ground') values.set('background', groundOf(box, draft.isSheet));
   else values.set('entry-background', base.background.css);
   values.set('accent', box.accent.css);
   for (const name of uses.states) {
@@ -28,26 +31,24 @@ export function valuesOf(box: Box, { draft, uses, borderWidth }: ValuesContext):
     values.set(`${name}-color`, state.color.css);
     values.set(`${name}-background`, state.background.css);
   }
-  values.set('marker', box.mark('marker', ['current', 'within', 'hover', 'pressed']).css);
-  values.set('focus', box.mark('focus', ['hover']).css);
+  values.set('marker', markPaint(box, 'marker', ['current', 'within', 'hover', 'pressed']).css);
+  values.set('focus', markPaint(box, 'focus', ['hover']).css);
   drawn(values, box, { uses, borderWidth, highlight });
-  spaces(values, draft);
-  if (uses.frame && kind === 'ground' && address.part === null) {
-    values.set('frame-padding', look.frame.padding ?? '0');
-    values.set('frame-row', look.frame.row ?? 'none');
-    values.set('frame-width', look.frame.width ?? 'none');
-  }
+  spaces(values, draft, uses);
+  if (kind === 'ground' && address.part === null) framed(values, look.frame, uses.frame);
+  for (const name of uses.markerColors)
+    values.set(`${name}-marker`, markerColor(box, name)?.css ?? 'var(--kamino-marker)');
   // A submenu is a sheet: a border and a shadow of its own are those of the sheet, not of its entries.
-  if (address.part === 'submenu') {
+  if (address.part === 'submenu' && address.entry === null && address.highlight === null) {
     if (own?.border) values.set('sheet-border', own.border);
     if (own?.shadow) values.set('sheet-shadow', own.shadow);
   }
   return values;
 }
 
-function groundOf(look: Look, { part }: ScopeAddress): string {
-  if (look.background !== null && look.background !== 'none') return look.background;
-  return part === 'submenu' ? 'Canvas' : 'transparent';
+function groundOf({ look, tools }: Box, isSheet: boolean): string {
+  if (look.background === null || look.background === 'none') return isSheet ? 'Canvas' : 'transparent';
+  return isSheet && tools ? tools.solid(look.background) : look.background;
 }
 
 /** Borders, shadows and weights; every state has its own, so that none mixes with another. */
@@ -86,19 +87,61 @@ function drawn(
 }
 
 /** Type and spaces, in the units of the plan. */
-function spaces(values: Map<string, string>, { look, kind }: ValuesContext['draft']): void {
+function spaces(values: Map<string, string>, { look, kind }: ValuesContext['draft'], uses: Uses): void {
   const padding = look.padding ?? defaultPadding;
   const rows: [string, string][] = [
     ['font-family', look.font.family ?? 'inherit'],
     ['font-size', look.font.size ?? '1em'],
     ['font-weight', look.font.weight ?? 'inherit'],
     ['letter-spacing', look.font.spacing ?? 'inherit'],
+    ...typeRows
+      .filter(([row]) => uses.type.has(row))
+      .map(([row, key]): [string, string] => [
+        row,
+        look.font[key] ?? (row === 'line-height' ? '1.35' : 'inherit'),
+      ]),
     ['padding', padding],
     ...markPlace(padding),
-    ...(kind === 'ground' ? ([['gap', look.gap ?? '0.2em']] as [string, string][]) : []),
+    ...(kind === 'ground' ? gapRows(look.gap ?? '0.2em', uses) : []),
     ['radius', look.radius ?? '0.35em'],
+    ...(uses.iconSize ? ([['icon-size', look.iconSize ?? '1.25em']] as [string, string][]) : []),
+    ...(uses.motion ? ([['motion', look.motion ?? '140ms ease-out']] as [string, string][]) : []),
   ];
   for (const [name, value] of rows) values.set(name, value);
+}
+
+/** A line between entries stands in the middle of the gap, which a sum of lengths is made of. */
+function gapRows(gap: string, { separators }: Uses): [name: string, value: string][] {
+  const [block = '0', inline = block] = gap.split(' ').map(one => (one === '0' ? '0px' : one));
+  return [
+    ['gap', gap],
+    ...(separators
+      ? ([
+          ['gap-block', block],
+          ['gap-inline', inline],
+        ] as [string, string][])
+      : []),
+  ];
+}
+
+/** The menu's own box, as far as any menu has it. */
+function framed(values: Map<string, string>, frame: Frame, uses: Uses['frame']): void {
+  const set = (key: keyof Frame, name: string, otherwise: string): void => {
+    const value = frame[key];
+    if (uses.has(key)) values.set(`frame-${name}`, typeof value === 'string' ? value : otherwise);
+  };
+  set('padding', 'padding', '0');
+  set('row', 'row', 'none');
+  set('width', 'width', 'none');
+  set('radius', 'radius', '0');
+  set('shadow', 'shadow', 'none');
+  if (uses.has('blur')) values.set('frame-blur', frame.blur === null ? 'none' : `blur(${frame.blur})`);
+  if (!uses.has('border')) return;
+  const border = frame.border ?? 'none';
+  if (!uses.has('edges')) values.set('frame-border', border);
+  else
+    for (const edge of frameEdges)
+      values.set(`frame-${edge}`, (frame.edges ?? frameEdges).includes(edge) ? border : 'none');
 }
 
 /** The mark of the current page is as long as the label, and halfway between it and the edge. */

@@ -49,9 +49,9 @@ function entryLines(entry: ResolvedEntry, context: EntryContext): string[] {
   // A section can still be gone to on its own page.
   const isText = mark === 'current' && menu.currentEntry === 'text' && entry.leadsTo.kind !== 'section';
   if (entry.entries.length === 0 && isPlainLink(entry) && !isText) return [leafLine(entry, mark, context)];
-  const { item, label: own } = sameEverywhere(entry, from.reserves);
+  const { item, label: own, about } = sameEverywhere(entry, from.reserves);
   const isHeading = inColumns(menu) && entry.depth === 2 && entry.entries.length > 0;
-  const label = isHeading ? `<span class="${parts.heading}">${own}</span>` : own;
+  const label = (isHeading ? `<span class="${parts.heading}">${own}</span>` : own) + about;
   const start = startOf(entry, mark, item);
   if (entry.leadsTo.kind === 'insert') return [`${start}${entry.leadsTo.html}</li>`];
   const address = addressOf(entry.leadsTo, from);
@@ -129,11 +129,11 @@ function leafParts(
   const key = `${mark} ${from.reserves} ${words['new-window']}`;
   const kept = made.get(key);
   if (kept) return kept;
-  const { item, label } = sameEverywhere(entry, from.reserves);
+  const { item, label, about } = sameEverywhere(entry, from.reserves);
   const current = currentAttribute(entry, mark);
   const both: [string, string] = [
     `${startOf(entry, mark, item)}<a class="${parts.link}" href="`,
-    `"${linkAttributes(entry)}${current}>${label}${notesOf(entry, words)}</a></li>`,
+    `"${linkAttributes(entry)}${current}>${label}${notesOf(entry, words)}${about}</a></li>`,
   ];
   made.set(key, both);
   return both;

@@ -77,7 +77,10 @@ export function hasCurrent(entry: ResolvedEntry, marks: Marks): boolean {
   return entry.entries.some(one => marks.has(one) || hasCurrent(one, marks));
 }
 
-type Same = { item: string; label: string };
+/** There is no room for it in a line of labels. */
+const hasAbout = ({ about, depth }: ResolvedEntry): boolean => about !== null && depth > 1;
+
+type Same = { item: string; label: string; about: string };
 const known = new WeakMap<ResolvedEntry, Map<boolean, Same>>();
 
 /** What of an entry is the same on every page, made once. @param reserves labels keep room for a bolder state */
@@ -87,12 +90,14 @@ export function sameEverywhere(entry: ResolvedEntry, reserves: boolean): Same {
   const kept = before.get(reserves);
   if (kept) return kept;
   const label = escapeMarkup(entry.label);
+  const about = hasAbout(entry) ? ` <span class="${parts.about}">${escapeMarkup(entry.about!)}</span>` : '';
   const made = {
     item: ` ${entryAttribute}="${entry.hook}" ${depthAttribute}="${entry.depth}"`,
     label: withIcon(
       entry,
       reserves ? `<span class="${parts.label}" ${labelAttribute}="${label}">${label}</span>` : label,
     ),
+    about,
   };
   before.set(reserves, made);
   return made;
@@ -103,5 +108,7 @@ function withIcon({ icon }: ResolvedEntry, label: string): string {
   if (icon === null || icon.show === 'label') return label;
   if (icon.show === 'icon') return `${icon.markup}<span class="${parts.unseen}">${label}</span>`;
   if (icon.at === 'start') return icon.markup + label;
-  return label + icon.markup.replace(`class="${parts.icon}"`, `class="${parts.icon} ${parts.iconEnd}"`);
+  const classed = (name: string): string =>
+    icon.markup.replace(`class="${parts.icon}"`, `class="${parts.icon} ${name}"`);
+  return icon.at === 'above' ? classed(parts.iconAbove) + label : label + classed(parts.iconEnd);
 }

@@ -1,4 +1,5 @@
 import { covers, folds } from '../menu/folds.ts';
+import { listsOf } from '../menu/lists.ts';
 import { marksOn } from '../menu/marks.ts';
 import { entriesOn } from '../menu/on-page.ts';
 import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
@@ -16,27 +17,33 @@ import { type Words, wordsOf } from './words.ts';
 export function menuMarkup(menu: ResolvedMenu, from: Standpoint, line: LinePlace, marks: Marks): string {
   const was = line.was === null ? '' : ` ${wasAttribute}="${line.was}"`;
   const ours = ` ${inlayAttribute}="${menu.name}"${was}`;
-  const [before, after] = line.cell === null ? ['', ''] : [`<td${ours}${line.cell}>`, '</td>'];
+  const [cell, cellEnd] = line.cell === null ? ['', ''] : [`<td${ours}${line.cell}>`, '</td>'];
   if (forms[menu.form].isSingle)
-    return before + singleMarkup(menu, from, { ours: before === '' ? ours : '', marks }) + after;
+    return cell + singleMarkup(menu, from, { ours: cell === '' ? ours : '', marks }) + cellEnd;
   const list = forms[menu.form].isOrdered ? 'ol' : 'ul';
   const words = wordsOf(menu.language);
   const entries = entriesOn(menu, from.page);
-  const own = [
-    `<${list} class="${parts.list}">`,
-    ...entries.flatMap(one => topLines(one, { menu, marks, from, words, group: '' }).map(indented)),
+  const listed = (all: readonly ResolvedEntry[], ...also: string[]): string[] => [
+    `<${list} class="${[parts.list, ...also].join(' ')}">`,
+    ...all.flatMap(one => topLines(one, { menu, marks, from, words, group: '' }).map(indented)),
     `</${list}>`,
+  ];
+  const { before, after, remaining } = listsOf(menu, entries);
+  const own = [
+    ...(after.length > 0 ? [...listed(before, parts.before), ...listed(after, parts.after)] : listed(before)),
     ...joinedLines(menu, from, words),
   ];
   const joins = menu.fold.joins !== null && from.carried.has(menu.fold.joins) ? ` ${parts.joins}` : '';
+  const over = menu.over ? ` ${parts.over}` : '';
   const lines = [
-    `${before}<nav class="${parts.menu} ${formClasses(menu.form)} ${menuClass(menu.name)}${joins}"${before === '' ? ours : ''} aria-label="${escapeMarkup(menu.title)}">`,
+    `${cell}<nav class="${parts.menu} ${formClasses(menu.form)} ${menuClass(menu.name)}${joins}${over}"${cell === '' ? ours : ''} aria-label="${escapeMarkup(menu.title)}">`,
     `  <div class="${parts.room}">`,
     ...(menu.home ? [`    ${homeMarkup(menu.home, from)}`] : []),
     ...(folds(menu) ? foldLines(menu, words, own) : own).map(text => `    ${text}`),
+    ...(remaining.length > 0 ? listed(remaining, parts.remains) : []).map(text => `    ${text}`),
     ...(menu.hasData ? [`    ${trailData(entries, from)}`] : []),
     '  </div>',
-    `</nav>${after}`,
+    `</nav>${cellEnd}`,
   ];
   return lines.join(`${line.lineBreak}${line.indent}`);
 }

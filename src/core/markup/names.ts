@@ -50,8 +50,19 @@ export const parts = {
   highlight: 'kamino-highlight',
   label: 'kamino-label',
   apart: 'kamino-apart',
+  /** The entries before and behind a home in the middle, and those that stay when others are folded. */
+  before: 'kamino-before',
+  after: 'kamino-after',
+  remains: 'kamino-remains',
+  /** A line below a label. */
+  about: 'kamino-about',
+  /** A menu over the page: the script follows it; the page has been scrolled; both said by the script. */
+  over: 'kamino-over',
+  live: 'kamino-live',
+  scrolled: 'kamino-scrolled',
   icon: 'kamino-icon',
   iconEnd: 'kamino-icon-end',
+  iconAbove: 'kamino-icon-above',
   /** The picture of the site’s home. */
   mark: 'kamino-mark',
   within: 'kamino-within',
@@ -89,5 +100,5 @@ export const reserved = {
 } as const;
 
 /** What runs in a visitor's browser, each a file of the client. */
-export const behaviours = ['submenus', 'folds', 'sections', 'panels', 'top'] as const;
+export const behaviours = ['submenus', 'folds', 'sections', 'panels', 'top', 'over'] as const;
 export type Behaviour = (typeof behaviours)[number];

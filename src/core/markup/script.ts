@@ -9,6 +9,7 @@ const needs: Record<Behaviour, (menu: ResolvedMenu) => boolean> = {
   panels: ({ entries }) => leadsToPanels(entries),
   submenus: ({ form, entries }) => !forms[form].showsAll && entries.some(one => one.entries.length > 0),
   folds: menu => folds(menu),
+  over: ({ over, stays }) => over && stays !== null,
 };
 
 function leadsToPanels(entries: readonly ResolvedEntry[]): boolean {

@@ -34,6 +34,8 @@ export const plainEntry = {
   highlight: null,
   look: null,
   apart: false,
+  remains: false,
+  about: null,
   icon: null,
   covers: null,
   newWindow: false,
@@ -124,6 +126,7 @@ export class EntryResolver {
         highlight,
         look: this.#ground.look(entry.look),
         apart: entry.apart,
+        ...this.#own(entry, depth),
         icon: entry.icon && this.#icon(entry.icon, hook),
         covers,
         newWindow,
@@ -135,6 +138,11 @@ export class EntryResolver {
         entries: this.resolve(entry.entries, depth + 1, page),
       },
     ];
+  }
+
+  #own({ remains, about, abouts }: Entry, depth: number): Pick<ResolvedEntry, 'remains' | 'about'> {
+    const own = abouts.get(this.#context.tag ?? '');
+    return { remains: remains && depth === 1, about: own ?? about };
   }
 
   /** The entry as it is in this language; null where it is left out. */

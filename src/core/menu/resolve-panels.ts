@@ -54,6 +54,7 @@ export function panelEntries({ panels, mark }: Menu, ground: Ground): Entry[] {
     ...plainEntry,
     label: null,
     versions: new Map(),
+    abouts: new Map(),
     details: false,
     ifMissing: 'error',
     entries: [],

@@ -114,7 +114,7 @@ class MenuResolver {
 
   #one(menu: Menu, carriers: readonly SitePath[], language: MenuLanguage | null): ResolvedMenu {
     const { name, form, align, carriedBy, except, place, opens, currentEntry } = menu;
-    const { stays, widths, separators, data } = menu;
+    const { stays, over, widths, separators, data } = menu;
     const tag = language?.tag ?? null;
     const front = (language && this.#ground.languages?.front(language.tag)) ?? this.#ground.site.front;
     const shows = shownBy(menu);
@@ -136,6 +136,7 @@ class MenuResolver {
       currentEntry,
       shows,
       stays,
+      over,
       widths,
       separators,
       language,
@@ -197,6 +198,7 @@ class MenuResolver {
       ...plainEntry,
       label: null,
       versions: new Map(),
+      abouts: new Map(),
       details: false,
       ifMissing: 'error',
       target: { kind: 'none' },
@@ -232,7 +234,13 @@ class MenuResolver {
     if (page !== null) {
       const image = this.#homeImage(menu);
       const show = image === null ? 'label' : menu.home!.image!.show;
-      return { label: (tag === null ? undefined : labels.get(tag)) ?? label, page, image, show };
+      return {
+        label: (tag === null ? undefined : labels.get(tag)) ?? label,
+        page,
+        image,
+        show,
+        at: menu.home!.at,
+      };
     }
     const message = '`home` leads to the front page, and the site has none';
     this.#ground.tell('missing-page', menu.mark, message, 'Add an index.html to the site’s folder.');

@@ -2,7 +2,7 @@ import type { SitePath } from '../address/path.ts';
 import type { WordName } from '../plan/parts/language.ts';
 import type { Destination } from '../target/kinds/index.ts';
 import type { Look } from '../plan/look-types.ts';
-import type { Align, Fold, Form, Menu, MenuPlace, Opens, ToTop, Toggle } from '../plan/types.ts';
+import type { Align, Fold, Form, HomePlace, Menu, MenuPlace, Opens, ToTop, Toggle } from '../plan/types.ts';
 
 /** A menu with every target known. */
 export interface ResolvedMenu {
@@ -19,8 +19,9 @@ export interface ResolvedMenu {
   front: SitePath | null;
   stays: Menu['stays'];
   home: ResolvedHome | null;
+  over: boolean;
   widths: 'natural' | 'equal';
-  separators: 'none' | 'line';
+  separators: Menu['separators'];
   /** Its own look beside the plan's. */
   look: Look | null;
   opens: Opens;
@@ -56,6 +57,7 @@ export interface ResolvedHome {
   /** Width and height in px, of the picture itself; null where it does not say. */
   image: { path: SitePath; size: { width: number; height: number } | null } | null;
   show: 'both' | 'image' | 'label';
+  at: HomePlace;
 }
 
 /** One of the ways to set an entry apart, or a look of its own. */
@@ -85,8 +87,12 @@ export interface ResolvedEntry {
   /** Its own look beside the menu's. */
   look: Look | null;
   apart: boolean;
+  /** It stays in the bar when the others are folded. */
+  remains: boolean;
+  /** A line below its label; null for none. */
+  about: string | null;
   /** A drawing as markup, and where it stands. */
-  icon: { markup: string; at: 'start' | 'end'; show: 'both' | 'icon' | 'label' } | null;
+  icon: { markup: string; at: 'start' | 'end' | 'above'; show: 'both' | 'icon' | 'label' } | null;
   /** Patterns of pages that make it `within`; null for an index page's folder. */
   covers: readonly string[] | null;
   newWindow: boolean;

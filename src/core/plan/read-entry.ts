@@ -56,6 +56,8 @@ export class EntryReader {
           : (written.highlight ?? null),
       look: readLookUse(written.look, [...path, 'look'], this.#places),
       apart: written.apart === 'true',
+      remains: written.folds === 'false',
+      ...this.#about(written, path),
       icon: this.#icon(written, path),
       covers: written.covers?.map(glob => this.#places.slashes(glob, [...path, 'covers'])) ?? null,
       newWindow: written['new-window'] === 'true',
@@ -66,6 +68,11 @@ export class EntryReader {
       entries: below.flatMap((entry, at) => (entry ? this.read(entry, [...path, 'entries', at]) : [])),
       mark,
     };
+  }
+
+  #about({ about }: WrittenEntry, path: PlanPath): Pick<Entry, 'about' | 'abouts'> {
+    const { value, by } = this.said(about, [...path, 'about']);
+    return { about: value, abouts: by };
   }
 
   #icon({ icon, 'icon-at': at, show }: WrittenEntry, path: PlanPath): Entry['icon'] {
@@ -158,6 +165,9 @@ const plainEntry = {
   highlight: null,
   look: null,
   apart: false,
+  remains: false,
+  about: null,
+  abouts: new Map<string, string>(),
   icon: null,
   covers: null,
   newWindow: false,

@@ -75,6 +75,7 @@ export function readOpens({ opens, form }: WrittenMenu): Opens {
     by: opens.by ?? (forms[form].opensInFlow ? 'click' : 'hover'),
     after: opens.after,
     ease: opens.ease,
+    width: opens.width ?? null,
     columns: Number(opens.columns),
   };
 }

@@ -1,8 +1,19 @@
-import type { Look, StateLook } from './look-types.ts';
+import type { Frame, Look, Marker, StateLook } from './look-types.ts';
 import type { PlanPath, PlanPlaces } from './places.ts';
 import type { WrittenLook } from './parts/look.ts';
 import type { WrittenState } from './parts/states.ts';
 import type { LookUse, Mark } from './types.ts';
+
+export const emptyFrame: Frame = {
+  padding: null,
+  row: null,
+  width: null,
+  border: null,
+  edges: null,
+  radius: null,
+  shadow: null,
+  blur: null,
+};
 
 /** Makes a look from what is written, or the name of one. */
 export function readLookUse(
@@ -31,19 +42,36 @@ function ownOf(written: WrittenLook): Omit<Look, 'parts' | 'marks'> {
     accent: written.accent ?? null,
     background: written.background ?? null,
     color: written.color ?? null,
-    font: { family: null, size: null, weight: null, spacing: null, file: null, ...written.font },
+    font: fontOf(written.font ?? {}),
     padding: written.padding ?? null,
     gap: written.gap ?? null,
-    frame: { padding: null, row: null, width: null, ...written.frame },
+    frame: { ...emptyFrame, ...written.frame },
     radius: written.radius ?? null,
     border: written.border ?? null,
     shadow: written.shadow ?? null,
     iconColor: written['icon-color'] ?? null,
+    iconSize: written['icon-size'] ?? null,
+    motion: written.motion === 'none' ? '0ms' : (written.motion ?? null),
     contrast: { level: null, mend: null, ...written.contrast },
     dark: written.dark ?? null,
     states: Object.fromEntries(
       Object.entries(written.states ?? {}).map(([name, state]) => [name, readState(state)]),
     ),
+  };
+}
+
+function fontOf({ 'word-spacing': wordSpacing, ...written }: NonNullable<WrittenLook['font']>): Look['font'] {
+  return {
+    family: null,
+    size: null,
+    weight: null,
+    spacing: null,
+    style: null,
+    transform: null,
+    line: null,
+    file: null,
+    ...written,
+    wordSpacing: wordSpacing ?? null,
   };
 }
 
@@ -59,6 +87,7 @@ function marksOf(written: WrittenLook, path: PlanPath, places: PlanPlaces): Reco
   };
   for (const key of markedKeys) if (written[key] !== undefined) note([key]);
   for (const key of ['file', 'family'] as const) if (written.font?.[key] !== undefined) note(['font', key]);
+  for (const key of ['blur', 'edges'] as const) if (written.frame?.[key] !== undefined) note(['frame', key]);
   for (const [name, state] of Object.entries(written.states ?? {})) {
     note(['states', name]);
     for (const key of markedInStates) if (state[key] !== undefined) note(['states', name, key]);
@@ -76,8 +105,25 @@ const markedKeys = [
   'border',
   'shadow',
   'icon-color',
+  'icon-size',
 ] as const;
-const markedInStates = ['accent', 'background', 'color', 'border', 'shadow', 'icon-color', 'from'] as const;
+const markedInStates = [
+  'accent',
+  'background',
+  'color',
+  'border',
+  'shadow',
+  'icon-color',
+  'from',
+  'marker',
+] as const;
+
+/** A word stands for a mark of the usual measures. */
+function readMarker(written: WrittenState['marker']): Marker | null {
+  if (written === undefined) return null;
+  const own = typeof written === 'string' ? { at: written } : written;
+  return { thickness: null, length: null, offset: null, color: null, comes: null, ...own };
+}
 
 function readState(written: WrittenState): StateLook {
   const share = (text: string | undefined): number | null =>
@@ -87,7 +133,7 @@ function readState(written: WrittenState): StateLook {
     tint: share(written.tint),
     lighter: share(written.lighter),
     darker: share(written.darker),
-    marker: written.marker ?? null,
+    marker: readMarker(written.marker),
     accent: written.accent ?? null,
     background: written.background ?? null,
     color: written.color ?? null,

@@ -96,8 +96,9 @@ export class MenuReader {
       place: written.place ? placeOf(written.place) : null,
       stays: this.#stays(written, path),
       home: this.#home(written, path),
+      over: written.over === 'true',
       widths: written.widths,
-      separators: written.separators,
+      separators: readSeparators(written.separators),
       opens: readOpens(written),
       fold: readFold(written, path, { places: this.#places, entries: this.#entries }),
       currentEntry: written['current-entry'],
@@ -135,7 +136,8 @@ export class MenuReader {
 
   #home(written: WrittenMenu, path: PlanPath): Menu['home'] {
     const { value, by } = this.#entries.said(written.home?.label, [...path, 'home', 'label']);
-    return value === null ? null : { label: value, labels: by, image: this.#homeImage(written, path) };
+    if (value === null) return null;
+    return { label: value, labels: by, image: this.#homeImage(written, path), at: written.home!.at };
   }
 
   #homeImage({ home }: WrittenMenu, path: PlanPath): HomeImage | null {
@@ -176,4 +178,9 @@ function placeOf(written: WrittenPlace | readonly (WrittenPlace | undefined)[]):
 /** `site-map` as `Site map`. */
 function titleOf(name: string): string {
   return name.charAt(0).toUpperCase() + name.slice(1).replaceAll('-', ' ');
+}
+
+function readSeparators(written: WrittenMenu['separators']): Menu['separators'] {
+  if (written === 'none') return null;
+  return { color: null, thickness: null, inset: null, ...(typeof written === 'string' ? {} : written) };
 }

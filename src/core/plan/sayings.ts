@@ -66,6 +66,22 @@ export const sayings: Readonly<Record<string, Saying>> = {
       `\`${String(context['main'])}\` and \`${String(context['peer'])}\` do not go together`,
     remedy: 'Keep one of them.',
   },
+  'marker.none': {
+    rule: 'clashing-keys',
+    says: () => 'there is no mark, and it has measures',
+    remedy: 'Take them out, or write where it stands:  at: below',
+  },
+  'marker.dot': {
+    rule: 'clashing-keys',
+    says: () => 'a dot is as long as it is thick',
+    remedy: 'Take `length` out, or write  at: below',
+  },
+  'marker.still': {
+    rule: 'clashing-keys',
+    says: ({ context }) =>
+      `the mark of \`${String(context['still'])}\` is there when the page comes, so \`comes\` changes nothing`,
+    remedy: 'Take `comes` out; it is for `hover`, `focus` and `pressed`.',
+  },
   'menu.set': {
     rule: 'missing-key',
     says: () => 'a menu of this form needs `set`',

@@ -1,7 +1,7 @@
 import type { SitePath } from '../address/path.ts';
-import type { Target } from '../target/kinds/index.ts';
 import type { PageOrder } from '../target/kinds/pages.ts';
 import type { Mark } from '../text/mark.ts';
+import type { ByLanguage, Entry, LookUse } from './entry-types.ts';
 import type { FoldKind } from './fold-kinds.ts';
 import type { Form } from './forms.ts';
 import type { Look } from './look-types.ts';
@@ -10,6 +10,7 @@ import type { WordName } from './parts/language.ts';
 
 export type { Target } from '../target/kinds/index.ts';
 export type { Mark } from '../text/mark.ts';
+export type { ByLanguage, Entry, EntryIcon, EntryVersion, LookUse } from './entry-types.ts';
 export type { Form } from './forms.ts';
 export type { Look } from './look-types.ts';
 export type { PlaceSide } from './parts/place.ts';
@@ -87,12 +88,6 @@ export interface HomeImage {
   mark: Mark;
 }
 
-/** By the tag of a language; empty where all have the same. */
-export type ByLanguage<Value> = ReadonlyMap<string, Value>;
-
-/** Keys of a look, or the name of one. */
-export type LookUse = Look | { name: string; mark: Mark };
-
 /** How the links of menus are written. */
 export interface LinkStyle {
   /** From the page that they stand in, or from the root of the server. */
@@ -154,8 +149,20 @@ export interface Opens {
   /** How long the pointer rests before, and how long the motion takes, as CSS has times. */
   after: string;
   ease: string;
+  /** How wide a sheet is: `menu`, a length, or as its entries. */
+  width: string | null;
   columns: number;
 }
+
+/** A line between entries; null where the plan says nothing of it. */
+export interface Separators {
+  color: string | null;
+  thickness: string | null;
+  inset: string | null;
+}
+
+/** Where the site’s name stands beside the entries of a bar. */
+export type HomePlace = 'start' | 'middle' | 'above';
 
 export interface Menu {
   name: string;
@@ -169,10 +176,17 @@ export interface Menu {
   place: MenuPlace | null;
   /** It remains in view while the page scrolls: itself, or the element of a selector; null for neither. */
   stays: { selector: string | null; mark: Mark } | null;
-  home: { label: string; labels: ByLanguage<string>; image: HomeImage | null } | null;
+  home: {
+    label: string;
+    labels: ByLanguage<string>;
+    image: HomeImage | null;
+    at: HomePlace;
+  } | null;
+  /** It lies over what follows it. */
+  over: boolean;
   /** Entries as wide as they need, or all alike. */
   widths: 'natural' | 'equal';
-  separators: 'none' | 'line';
+  separators: Separators | null;
   opens: Opens;
   fold: Fold;
   /** The entry of this page stays a link, or becomes text. */
@@ -198,46 +212,4 @@ export interface Spot {
   selector: string;
   /** What is no link in an element that is taken out goes with it. */
   drop: boolean;
-}
-
-export interface Entry {
-  /** null: the label comes from the target. */
-  label: string | null;
-  target: Target;
-  /** What differs by language; null for a language in which the entry is left out. */
-  versions: ByLanguage<EntryVersion | null>;
-  /** Set apart as a call to action; its own keys, or one of the ways there are. */
-  highlight: 'background' | 'border' | 'shadow' | Look | null;
-  look: LookUse | null;
-  /** Pushed away from the entries before it. */
-  apart: boolean;
-  icon: EntryIcon | null;
-  /** Pages that make it `within`; null for an index page's folder. */
-  covers: readonly string[] | null;
-  /** It opens a window of its own, and says so. */
-  newWindow: boolean;
-  outsideMark: boolean;
-  /** The file is saved, not shown; its type and size are told. */
-  save: boolean;
-  details: boolean;
-  /** What happens where the target is not there: the build stops, or the entry is left out with a warning. */
-  ifMissing: 'error' | 'warn' | 'front';
-  entries: readonly Entry[];
-  mark: Mark;
-}
-
-/** A drawing (SVG) beside the label. */
-export interface EntryIcon {
-  written: string;
-  at: 'start' | 'end';
-  show: 'both' | 'icon' | 'label';
-  mark: Mark;
-}
-
-/** An entry as it is in one language. */
-export interface EntryVersion {
-  label: string | null;
-  target: Target;
-  /** The plan names the target for this very language. */
-  isGiven: boolean;
 }

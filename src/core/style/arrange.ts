@@ -1,5 +1,8 @@
 import { forms } from '../plan/forms.ts';
+import { iconAboveGap } from '../look/fit.ts';
+import type { Separators } from '../plan/types.ts';
 import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
+import type { ResolvedLooks } from '../look/types.ts';
 import { menuClass, parts } from '../markup/names.ts';
 import { topEntry, topList } from './parts.ts';
 
@@ -17,26 +20,37 @@ ${menu} ${topEntry}>.${parts.link} {
 }
 `;
 
-/** Between entries, in the middle of the gap; never after the last. */
-const separated = (menu: string): string => `${menu} ${topEntry} + .${parts.entry}::before {
+/** Between entries, in the middle of the gap and above their grounds; never after the last. */
+const separator = (menu: string, lines: string): string => `${menu} ${topEntry} + .${parts.entry}::before {
   content: "";
   position: absolute;
-  inset-block: 0.6em;
-  inset-inline-start: calc(var(--kamino-gap) / -2);
-  border-inline-start: 1px solid ${hairline};
-  pointer-events: none;
+  z-index: 1;
+${lines}  pointer-events: none;
 }
 `;
+const stroke = ({ thickness, color }: Separators): string =>
+  `${thickness ?? '1px'} solid ${color ?? hairline}`;
+/** Half of the gap and of the line itself. */
+const middle = ({ thickness }: Separators, gap: string): string =>
+  `calc((${gap} + ${thickness ?? '1px'}) / -2)`;
 
-export const separatedBelow = (menu: string): string => `${menu} ${topEntry} + .${parts.entry}::before {
-  content: "";
-  position: absolute;
-  inset-block-start: calc(var(--kamino-gap) / -2);
-  inset-inline: var(--kamino-mark-inline);
-  border-block-start: 1px solid ${hairline};
-  pointer-events: none;
-}
-`;
+const separated = (menu: string, line: Separators): string =>
+  separator(
+    menu,
+    `  inset-block: ${line.inset ?? '0.6em'};
+  inset-inline-start: ${middle(line, 'var(--kamino-gap-inline)')};
+  border-inline-start: ${stroke(line)};
+`,
+  );
+
+export const separatedBelow = (menu: string, line: Separators): string =>
+  separator(
+    menu,
+    `  inset-block-start: ${middle(line, 'var(--kamino-gap-block)')};
+  inset-inline: ${line.inset ?? 'var(--kamino-mark-inline)'};
+  border-block-start: ${stroke(line)};
+`,
+  );
 
 /** An entry pushed away from those before it. */
 export const apart = (own: string, isBeside: boolean): string =>
@@ -53,10 +67,10 @@ ${own} .${parts.entry}.${parts.apart} {
 }
 `;
 
-const icon = `.${parts.menu} .${parts.icon} {
+const icon = (size: string): string => `.${parts.menu} .${parts.icon} {
   flex: none;
-  inline-size: 1.25em;
-  block-size: 1.25em;
+  inline-size: ${size};
+  block-size: ${size};
   margin: 0;
   margin-inline-end: 0.5em;
   overflow: visible;
@@ -95,17 +109,30 @@ const staying = (selector: string): string => `${conditionOfStaying} {
 }
 `;
 
+/** A drawing above its label, where entries are not folded. */
+const above = (own: string): string => `${own} ${topEntry}>.${parts.link}:has(>.${parts.iconAbove}) {
+  flex-direction: column;
+  justify-content: center;
+  gap: ${iconAboveGap}em;
+  text-align: center;
+}
+${own} ${topEntry}>.${parts.link}>.${parts.iconAbove} {
+  margin: 0;
+}
+`;
+
 /** How the entries of a menu that is not folded are arranged. */
-export function arranged(own: string, { form, widths, separators }: ResolvedMenu): string {
+export function arranged(own: string, { form, widths, separators, entries }: ResolvedMenu): string {
   const isBeside = !forms[form].opensInFlow;
   return [
+    ...(entries.some(one => one.icon?.at === 'above' && one.icon.show === 'both') ? [above(own)] : []),
     ...(widths === 'equal' && isBeside ? [equal(own)] : []),
-    ...(separators === 'line' ? [isBeside ? separated(own) : separatedBelow(own)] : []),
+    ...(separators ? [isBeside ? separated(own, separators) : separatedBelow(own, separators)] : []),
   ].join('');
 }
 
 /** Rules for what some menus have, folded or not. */
-export function arrangements(menus: readonly ResolvedMenu[]): string {
+export function arrangements(menus: readonly ResolvedMenu[], uses: ResolvedLooks['uses']): string {
   const has = (test: (entry: ResolvedEntry) => boolean): boolean => {
     const inside = (entries: readonly ResolvedEntry[]): boolean =>
       entries.some(one => test(one) || inside(one.entries));
@@ -113,10 +140,12 @@ export function arrangements(menus: readonly ResolvedMenu[]): string {
   };
   const isDrawn = menus.some(({ fold }) => typeof fold.toggle.icon !== 'string');
   return [
-    ...menus.flatMap(({ name, stays }) =>
-      stays ? [staying(stays.selector ?? `.${parts.menu}.${menuClass(name)}`)] : [],
+    ...menus.flatMap(({ name, stays, over }) =>
+      stays && !over ? [staying(stays.selector ?? `.${parts.menu}.${menuClass(name)}`)] : [],
     ),
-    ...(isDrawn || has(one => one.icon !== null && one.icon.show !== 'label') ? [icon] : []),
+    ...(isDrawn || has(one => one.icon !== null && one.icon.show !== 'label')
+      ? [icon(uses.iconSize ? 'var(--kamino-icon-size)' : '1.25em')]
+      : []),
     ...(menus.some(({ home }) => home?.image && home.show !== 'label') ? [mark] : []),
   ].join('');
 }

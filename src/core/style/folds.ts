@@ -1,10 +1,14 @@
 import { covers, folds, hasSheets } from '../menu/folds.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import { forms } from '../plan/forms.ts';
+import type { ResolvedLooks } from '../look/types.ts';
 import { menuClass, parts } from '../markup/names.ts';
 import { apart, arranged, hairline, separatedBelow } from './arrange.ts';
 import { foldStyles, pageRules, when } from './fold-kinds.ts';
-import { aligned, columns, highlight, lines, sheets } from './rules.ts';
+import { narrowLists, wideLists } from './lists.ts';
+import { sheetLines } from './looks.ts';
+import { menuMarks } from './markers.ts';
+import { aligned, columns, sheetWidths, highlight, lines, sheets } from './rules.ts';
 import { tabs } from './tabs.ts';
 
 /** How submenus and a fold open under the pointer, which the script asks for. */
@@ -19,19 +23,25 @@ function settings({ name, opens, fold, ...menu }: ResolvedMenu): string {
 }
 
 /** The rules of one menu: what it is where it has room, and where it is folded. */
-export function menuRules(menu: ResolvedMenu, width: number | undefined): string {
-  return settings(menu) + placeRules(menu, width);
+export function menuRules(menu: ResolvedMenu, width: number | undefined, looks: ResolvedLooks): string {
+  const marks = menuMarks(menu, looks);
+  return settings(menu) + marks.always + placeRules(menu, width, { marks, looks });
 }
 
-function placeRules(menu: ResolvedMenu, width: number | undefined): string {
+function placeRules(
+  menu: ResolvedMenu,
+  width: number | undefined,
+  { marks, looks }: { marks: { wide: string; narrow: string }; looks: ResolvedLooks },
+): string {
   const { name, fold } = menu;
-  const wide = wideRules(menu);
+  const wide = wideRules(menu, looks) + marks.wide;
+  const narrow = narrowRules(menu) + marks.narrow;
   if (fold.when === 'never') return wide;
-  if (fold.when === 'any-width') return narrowRules(menu) + pageRules(menu);
+  if (fold.when === 'any-width') return narrow + pageRules(menu);
   if (fold.when === 'below')
     return (
       when(`@media (width >= ${fold.belowEm}em)`, wide) +
-      when(`@media (width < ${fold.belowEm}em)`, narrowRules(menu)) +
+      when(`@media (width < ${fold.belowEm}em)`, narrow) +
       pageRules(menu)
     );
   // Without fonts nothing is known of its width.
@@ -40,7 +50,7 @@ function placeRules(menu: ResolvedMenu, width: number | undefined): string {
   return (
     crowded(`.${parts.menu}.${menuClass(name)}`, container, width) +
     when(`@container ${container} (inline-size >= ${width}em)`, wide) +
-    when(`@container ${container} (inline-size < ${width}em)`, narrowRules(menu)) +
+    when(`@container ${container} (inline-size < ${width}em)`, narrow) +
     pageRules(menu)
   );
 }
@@ -61,7 +71,13 @@ ${menu}>.${parts.room} {
 }
 `;
 
-function wideRules(menu: ResolvedMenu): string {
+/** A sheet over the page has a ground, where its menu has none. */
+function sheetColors({ name }: ResolvedMenu, looks: ResolvedLooks): string {
+  const lines = sheetLines(looks, name);
+  return lines === '' ? '' : `.${parts.menu}.${menuClass(name)} .${parts.submenu} {\n${lines}}\n`;
+}
+
+function wideRules(menu: ResolvedMenu, looks: ResolvedLooks): string {
   const own = `.${menuClass(menu.name)}`;
   const { isRow } = forms[menu.form];
   const hidden = [
@@ -72,12 +88,14 @@ function wideRules(menu: ResolvedMenu): string {
   return [
     hidden.length > 0 ? `${hidden.join(',')} {\n  display: none;\n}\n` : '',
     covers(menu) ? `${own} .${parts.fold} {\n  display: contents;\n}\n` : '',
-    hasSheets(menu) ? sheets(own, isRow) : '',
+    hasSheets(menu) ? sheets(own, isRow) + sheetColors(menu, looks) : '',
     hasSheets(menu) && menu.opens.columns > 1 ? columns(own, menu.opens.columns) : '',
+    hasSheets(menu) ? sheetWidths(own, menu.opens) : '',
     aligned(own, menu.align),
     isRow && menu.entries.some(one => one.highlight !== null) ? highlight(own) : '',
     forms[menu.form].classes.includes('tabs') ? tabs(own) : '',
     arranged(own, menu),
+    wideLists(menu),
     menu.entries.some(one => one.apart) ? apart(own, isRow) : '',
   ].join('');
 }
@@ -99,7 +117,7 @@ function narrowRules(menu: ResolvedMenu): string {
   }${lines(`${own} .${parts.list}`, own, opens)}${own} .${parts.toggle} {
   ${menu.fold.toggle.at === 'end' ? 'margin-inline-start: auto' : 'order: -1'};
 }
-${menu.separators === 'line' ? separatedBelow(own) : ''}${
+${menu.separators ? separatedBelow(own, menu.separators) : ''}${
     menu.joined.length > 0
       ? `${own} .${parts.joined} {
   margin-block-start: 0.6em;
@@ -108,5 +126,5 @@ ${menu.separators === 'line' ? separatedBelow(own) : ''}${
 }
 `
       : ''
-  }${foldStyles[menu.fold.as].rules(own, menu)}`;
+  }${foldStyles[menu.fold.as].rules(own, menu)}${narrowLists(menu)}`;
 }

@@ -1,10 +1,11 @@
 import { covers, folds } from '../menu/folds.ts';
-import type { MarkerKind, StateName } from '../plan/look-types.ts';
+import type { StateName } from '../plan/look-types.ts';
 import { stateNames } from '../plan/look-types.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import type { ResolvedLooks, Scope, ScopeAddress } from '../look/types.ts';
 import { entryAttribute, highlightClass, menuClass, parts } from '../markup/names.ts';
-import { type StyleParts, pick, pickEntries, within } from './parts.ts';
+import { type StyleParts, pick, pickEntries, within as inMenu } from './parts.ts';
+import { openFold } from './selectors.ts';
 
 type Uses = ResolvedLooks['uses'];
 
@@ -16,6 +17,7 @@ export function scopeRules({ scopes, scheme }: ResolvedLooks, menus: readonly Re
     if (body !== '') to.set(body, [...(to.get(body) ?? []), selector]);
   };
   for (const scope of scopes) {
+    if (scope.isOfSheets) continue;
     const around = aroundOf(scope, scopes);
     for (const selector of selectorsOf(scope.address, menus)) {
       add(rules, body(scope, around, scheme), selector);
@@ -29,7 +31,16 @@ export function scopeRules({ scopes, scheme }: ResolvedLooks, menus: readonly Re
 }
 
 /** Read again by an element that the look of its menu does not reach through inheritance. */
-const typeRows = new Set(['font-family', 'font-size', 'font-weight', 'letter-spacing']);
+const typeRows = new Set([
+  'font-family',
+  'font-size',
+  'font-weight',
+  'letter-spacing',
+  'word-spacing',
+  'font-style',
+  'text-transform',
+  'line-height',
+]);
 
 function body(scope: Scope, around: Scope | null, scheme: ResolvedLooks['scheme']): string {
   const isOuter =
@@ -39,8 +50,14 @@ function body(scope: Scope, around: Scope | null, scheme: ResolvedLooks['scheme'
     const line = `  --kamino-${name}: ${value};\n`;
     return typeRows.has(name) && !isOuter && value !== 'inherit' ? [line, `  ${name}: ${value};\n`] : [line];
   });
-  const follows = around === null && scheme === 'auto' ? ['  color-scheme: light dark;\n'] : [];
-  return [...follows, ...lines].join('');
+  const follows =
+    scope.address.menu === null && around === null && scheme === 'auto'
+      ? ['  color-scheme: light dark;\n']
+      : [];
+  const painted = scope.paints
+    ? ['  color: var(--kamino-color);\n', '  background: var(--kamino-background);\n']
+    : [];
+  return [...follows, ...lines, ...painted].join('');
 }
 
 function darkBody(scope: Scope, around: Scope | null): string {
@@ -53,32 +70,46 @@ function darkBody(scope: Scope, around: Scope | null): string {
     .join('');
 }
 
-/** The scope that holds where this one says nothing. */
+/** The scope that holds where this one says nothing; null where another may have said more on the way. */
 function aroundOf({ address }: Scope, scopes: readonly Scope[]): Scope | null {
-  const [site] = scopes;
-  const isSite = Object.values(address).every(one => one === null);
-  if (isSite) return null;
-  const isMenu = address.part === null && address.entry === null && address.highlight === null;
-  const ofMenu = scopes.find(
-    one =>
-      one.address.menu === address.menu &&
-      one.address.part === null &&
-      one.address.entry === null &&
-      one.address.highlight === null,
-  );
-  return isMenu ? site! : (ofMenu ?? site!);
+  const { part, entry, highlight } = address;
+  const isMenu = part === null && entry === null && highlight === null;
+  if ((isMenu && address.menu === null) || part === 'fold-submenu') return null;
+  const isScrolled = scopes.some(one => one.address.menu === address.menu && one.address.part === 'scrolled');
+  if (isScrolled && part !== null && part !== 'scrolled') return null;
+  if (part !== null && (entry !== null || highlight !== null)) return null;
+  return (isMenu ? null : scopeOf(scopes, address.menu)) ?? scopes[0]!;
 }
+
+/** The scope of a menu, or of all. */
+export const scopeOf = (scopes: readonly Scope[], menu: string | null): Scope | undefined =>
+  scopes.find(
+    ({ address }) =>
+      address.menu === menu && address.part === null && address.entry === null && address.highlight === null,
+  );
 
 function selectorsOf(
   { menu, part, entry, highlight }: ScopeAddress,
   menus: readonly ResolvedMenu[],
 ): string[] {
   const scope = menu === null ? `.${parts.menu}` : `.${parts.menu}.${menuClass(menu)}`;
-  if (highlight !== null) return [`${scope} .${highlightClass(highlight)} > .${parts.link}`];
-  if (entry !== null) {
-    const item = `${scope} [${entryAttribute}="${entry}"]`;
+  const grounds = groundsOf(scope, part, menus, menu);
+  if (highlight !== null)
+    return grounds.map(ground => `${ground} .${highlightClass(highlight)} > .${parts.link}`);
+  if (entry === null) return grounds;
+  return grounds.flatMap(ground => {
+    const item = `${ground} [${entryAttribute}="${entry}"]`;
     return [`${item} > .${parts.link}`, `${item} > .${parts.opener} > summary`];
-  }
+  });
+}
+
+/** What holds a part. */
+function groundsOf(
+  scope: string,
+  part: ScopeAddress['part'],
+  menus: readonly ResolvedMenu[],
+  name: string | null,
+): string[] {
   switch (part) {
     case null:
       return [scope];
@@ -88,16 +119,25 @@ function selectorsOf(
       return [`${scope} .${parts.home}`];
     case 'toggle':
       return [`${scope} .${parts.toggle} > *`];
+    case 'scrolled':
+      return [`${scope}.${parts.scrolled}`];
     case 'fold':
+    case 'fold-submenu': {
+      const below = part === 'fold' ? '' : ` .${parts.submenu}`;
       return menus
-        .filter(one => folds(one) && (menu === null || one.name === menu))
-        .map(one => {
-          const open = covers(one)
-            ? `.${parts.fold}:is(:popover-open, .${parts.closing})`
-            : `.${parts.toggle}[open] ~ .${parts.list}`;
-          return `.${parts.menu}.${menuClass(one.name)} ${open}`;
-        });
+        .filter(one => folds(one) && (name === null || one.name === name))
+        .map(one => openFold(one, covers(one)) + below);
+    }
   }
+}
+
+/** What is written for sheets alone. */
+export function sheetLines({ scopes, scheme }: ResolvedLooks, menu: string): string {
+  const own = scopes.find(one => one.isOfSheets && one.address.menu === menu);
+  const scope = own ?? scopes.find(one => one.isOfSheets && one.address.menu === null);
+  // Once the page has been scrolled the menu around has other values.
+  const isScrolled = scopes.some(one => one.address.menu === menu && one.address.part === 'scrolled');
+  return scope ? body(scope, isScrolled ? null : aroundOf(scope, scopes), scheme) : '';
 }
 
 /** What every box has at rest beside its colour. */
@@ -105,10 +145,10 @@ export function base(uses: Uses, has: StyleParts): string {
   const lines = [...(uses.border ? ['  border: var(--kamino-border);'] : []), ...drawnLines('', uses)];
   const ground = has.boxes ? ['  background: var(--kamino-entry-background, transparent);'] : [];
   const label = uses.weight
-    ? `${within('label')} {
+    ? `${inMenu('label')} {
   display: inline-grid;
 }
-${within('label')}::after {
+${inMenu('label')}::after {
   content: attr(data-kamino-label);
   block-size: 0;
   overflow: hidden;
@@ -129,22 +169,33 @@ function drawnLines(prefix: string, isOf: { shadow: boolean; icon: boolean }): s
   ];
 }
 
+const opener = `.${parts.opener}.${parts.opener}>summary`;
+
+/** A link and what opens its submenu are one row: each looks as the other does in a state. */
+const asPair = (has: StyleParts, state: string): string =>
+  has.submenu
+    ? `,.${parts.menu} :where(.${parts.entry}:has(>.${parts.link}${state}))>${opener},.${parts.menu} :where(.${parts.entry}:has(>.${parts.opener}>${state}))>a.${parts.link}.${parts.link}`
+    : '';
+const within = `.${parts.menu} .${parts.within}`;
+
 const selectors: Record<StateName, (has: StyleParts) => string> = {
-  within: () => `.${parts.menu} .${parts.within}>a.${parts.link}`,
+  within: has => `${within}>a.${parts.link}${has.submenu ? `,${within}>.${parts.opener}>summary` : ''}`,
   current: has =>
-    `.${parts.menu} ${has.home ? `:is(.${parts.link},.${parts.home})` : `.${parts.link}`}[aria-current]`,
-  hover: has => pick(has, ':hover'),
-  focus: has => pick(has, ':focus-visible'),
-  pressed: has => pick(has, ':active'),
+    `.${parts.menu} ${has.home ? `:is(.${parts.link},.${parts.home})` : `.${parts.link}`}[aria-current]${currentPair(has)}`,
+  hover: has => pick(has, ':hover') + asPair(has, ':hover'),
+  focus: has => pick(has, ':focus-visible') + asPair(has, ':focus-visible'),
+  pressed: has => pick(has, ':active') + asPair(has, ':active'),
 };
+const currentPair = (has: StyleParts): string =>
+  has.submenu ? `,.${parts.menu} :where(.${parts.link}[aria-current])+${opener}` : '';
 
 /** The same but for the home, which keeps its own weight and border. */
 const boxedSelectors: Record<StateName, (has: StyleParts) => string> = {
   within: selectors.within,
-  current: () => `.${parts.menu} .${parts.link}[aria-current]`,
-  hover: has => pickEntries(has, ':hover'),
-  focus: has => pickEntries(has, ':focus-visible'),
-  pressed: has => pickEntries(has, ':active'),
+  current: has => `.${parts.menu} .${parts.link}[aria-current]${currentPair(has)}`,
+  hover: has => pickEntries(has, ':hover') + asPair(has, ':hover'),
+  focus: has => pickEntries(has, ':focus-visible') + asPair(has, ':focus-visible'),
+  pressed: has => pickEntries(has, ':active') + asPair(has, ':active'),
 };
 
 /** Each state sets all that any state sets, so that no two mix; a later one wins. */
@@ -174,40 +225,23 @@ export function stateRules(uses: Uses, has: StyleParts): string {
   outline: 2px solid var(--kamino-focus);
   outline-offset: -2px;
 }
+${has.submenu ? joined(uses) : ''}`;
+}
+
+/** Where a link and what opens its submenu meet there is no edge: no corner, no border and no shadow. */
+function joined(uses: Uses): string {
+  const link = `.${parts.menu} .${parts.entry} .${parts.link}.${parts.link}:has(+.${parts.opener})`;
+  const control = `.${parts.menu} .${parts.entry} .${parts.link}+.${parts.opener}.${parts.opener}>*`;
+  // The control is so wide with its border, whose room is in it.
+  const border = (side: 'end' | 'start'): string =>
+    uses.border ? `  border-inline-${side}: 0;\n  margin-inline${side === 'end' ? '-end' : ''}: 0;\n` : '';
+  return `${link} {
+  border-start-end-radius: 0;
+  border-end-end-radius: 0;
+${border('end')}}
+${control} {
+  border-start-start-radius: 0;
+  border-end-start-radius: 0;
+${border('start')}${uses.shadow ? '  clip-path: inset(-2em -2em -2em -0.5px);\n' : ''}}
 `;
-}
-
-/** Marks of another kind than the one below the label. */
-export function markerRules({ scopes }: ResolvedLooks): string {
-  return scopes
-    .filter(({ address, hasOwnMarkers }) => hasOwnMarkers && address.part === null && address.entry === null)
-    .flatMap(({ address, markers }) => {
-      const scope = address.menu === null ? `.${parts.menu}` : `.${parts.menu}.${menuClass(address.menu)}`;
-      const link = `.${parts.entry}.${parts.entry} a.${parts.link}.${parts.link}`;
-      const inside = `.${parts.entry}.${parts.within}.${parts.within} > a.${parts.link}.${parts.link}`;
-      return [
-        markerRule(`${scope} ${link}[aria-current]::after`, markers.current),
-        markerRule(`${scope} ${inside}::after`, markers.within),
-      ];
-    })
-    .join('');
-}
-
-const geometry: Record<Exclude<MarkerKind, 'below'>, string> = {
-  none: '  content: none;\n',
-  above: '  inset-block: calc(var(--kamino-mark-block) * 0.6) auto;\n',
-  start: `  inset-block: 0.6em;
-  inset-inline: 0.35em auto;
-  inline-size: 0.15em;
-  block-size: auto;
-`,
-  dot: `  inset-block: calc(50% - 0.18em) auto;
-  inset-inline: 0.3em auto;
-  inline-size: 0.36em;
-  block-size: 0.36em;
-`,
-};
-
-function markerRule(selector: string, kind: MarkerKind): string {
-  return kind === 'below' ? '' : `${selector} {\n${geometry[kind]}}\n`;
 }

@@ -1,4 +1,6 @@
+import type { ResolvedLooks } from '../look/types.ts';
 import { parts } from '../markup/names.ts';
+import type { Frame } from '../plan/look-types.ts';
 
 /** Parts of menus that not every site has. */
 export interface StyleParts {
@@ -8,8 +10,6 @@ export interface StyleParts {
   toggle: boolean;
   /** Drawers and full-screen menus. */
   cover: boolean;
-  /** Menus have a box of their own. */
-  frame: boolean;
   /** Some entries or parts have a ground of their own. */
   boxes: boolean;
 }
@@ -37,7 +37,7 @@ export const pickEntries = (has: StyleParts, state = ''): string =>
   `.${parts.menu} :is(${[`a.${parts.link}`, ...controls(has)].join(',')})${state}`;
 
 /** The page's own rules for lists, links and the like end here; then what all forms share. */
-export function partRules(has: StyleParts): string {
+export function partRules(has: StyleParts, uses: ResolvedLooks['uses']): string {
   const own = `.${parts.menu} [class^=kamino-]:not(:where(svg,img))`;
   const openers = [...(has.submenu ? [`.${parts.opener}`] : []), ...(has.toggle ? [`.${parts.toggle}`] : [])];
   const inside = openers.length > 0 ? `,.${parts.menu} :is(${openers.join(',')})>*` : '';
@@ -54,25 +54,67 @@ ${before} {
   all: revert;
   content: none;
 }
-${shared(has)}${has.frame ? frame : ''}${has.submenu || has.toggle ? summaries(has) : ''}`;
+${shared(has, uses)}${framed(uses.frame)}${has.submenu || has.toggle ? summaries(has, uses) : ''}`;
 }
 
 /** The menu's own box, and the row of what is in it. */
-const frame = `.${parts.menu}:not(.${parts.button},.${parts.top}) {
-  max-inline-size: var(--kamino-frame-width);
-  padding: var(--kamino-frame-padding);
-}
-.${parts.menu}:is(.${parts.bar},.${parts.tabs}) {
+function framed(uses: ResolvedLooks['uses']['frame']): string {
+  if (uses.size === 0) return '';
+  const line = (key: keyof Frame, css: string): string => (uses.has(key) ? `  ${css};\n` : '');
+  const border = uses.has('edges')
+    ? `  border-block: var(--kamino-frame-top);
+  border-block-end: var(--kamino-frame-bottom);
+  border-inline: var(--kamino-frame-start);
+  border-inline-end: var(--kamino-frame-end);
+`
+    : '  border: var(--kamino-frame-border);\n';
+  const own = [
+    line('width', 'max-inline-size: var(--kamino-frame-width)'),
+    line('padding', 'padding: var(--kamino-frame-padding)'),
+    uses.has('border') ? border : '',
+    line('radius', 'border-radius: var(--kamino-frame-radius)'),
+    line('shadow', 'box-shadow: var(--kamino-frame-shadow)'),
+    // What is blurred makes a layer of its own: submenus lie over what follows as the layer does.
+    line(
+      'blur',
+      'position: relative;\n  z-index: var(--kamino-layer, 20);\n  backdrop-filter: var(--kamino-frame-blur)',
+    ),
+  ].join('');
+  return `.${parts.menu}:not(.${parts.button},.${parts.top}) {
+${own}}
+${
+  uses.has('width')
+    ? `.${parts.menu}:is(.${parts.bar},.${parts.tabs}) {
   margin-inline: auto;
 }
-.${parts.menu}>.${parts.room} {
+`
+    : ''
+}${
+    uses.has('row')
+      ? `.${parts.menu}>.${parts.room} {
   inline-size: 100%;
   max-inline-size: var(--kamino-frame-row);
   margin-inline: auto;
 }
-`;
+`
+      : ''
+  }`;
+}
 
-const shared = (has: StyleParts): string => `.${parts.menu}.${parts.menu} {
+/** A button has a type of its own, but for what it is told to take over. */
+const inherited = ({ type }: ResolvedLooks['uses']): string =>
+  (['word-spacing', 'text-transform'] as const)
+    .filter(row => type.has(row))
+    .map(row => `  ${row}: inherit;\n`)
+    .join('');
+
+const typeLines = (uses: ResolvedLooks['uses']): string =>
+  [...uses.type]
+    .filter(row => row !== 'line-height')
+    .map(row => `  ${row}: var(--kamino-${row});\n`)
+    .join('');
+
+const shared = (has: StyleParts, uses: ResolvedLooks['uses']): string => `.${parts.menu}.${parts.menu} {
   min-inline-size: 0;
   color: var(--kamino-color);
   background: var(--kamino-background);
@@ -80,7 +122,7 @@ const shared = (has: StyleParts): string => `.${parts.menu}.${parts.menu} {
   font-size: var(--kamino-font-size);
   font-weight: var(--kamino-font-weight);
   letter-spacing: var(--kamino-letter-spacing);
-  line-height: 1.35;
+${typeLines(uses)}  line-height: ${uses.type.has('line-height') ? 'var(--kamino-line-height)' : '1.35'};
 }
 ${within('list')} {
   display: flex;
@@ -113,7 +155,6 @@ ${
   has.home
     ? `${within('home')} {
   margin-inline-end: 0.6em;
-  color: inherit;
   font-weight: 700;
 }
 `
@@ -121,12 +162,12 @@ ${
 }`;
 
 /** The marks of openers and toggles are drawn, and turn when open. */
-function summaries(has: StyleParts): string {
+function summaries(has: StyleParts, uses: ResolvedLooks['uses']): string {
   const all = `.${parts.menu} :is(${controls(has).join(',')})`;
   return `${all} {
   gap: 0.5em;
   min-inline-size: 2em;
-${has.cover ? '  border: 0;\n  background: none;\n  font: inherit;\n  letter-spacing: inherit;\n' : ''}  list-style: none;
+${has.cover ? `  border: 0;\n  background: none;\n  font: inherit;\n  letter-spacing: inherit;\n${inherited(uses)}` : ''}  list-style: none;
   cursor: pointer;
 }
 ${all}::-webkit-details-marker {

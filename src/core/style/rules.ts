@@ -1,6 +1,8 @@
 import type { Align } from '../plan/types.ts';
-import { parts } from '../markup/names.ts';
-import { type StyleParts, pick, topEntry, topList, within } from './parts.ts';
+import type { ResolvedMenu } from '../menu/types.ts';
+import { menuClass, parts } from '../markup/names.ts';
+import { markBeside } from './marks.ts';
+import { topEntry, topList, within } from './parts.ts';
 
 export const bar = `.${parts.bar} .${parts.room} {
   display: flex;
@@ -38,6 +40,15 @@ ${scope} .${parts.link}+.${parts.opener}>* {
     : ''
 }${markBeside(scope)}`;
 
+/** Room and gaps of a menu on the page's own ground, where its look gives any: by default there is little. */
+export const ownSpaces = ({ name, look }: ResolvedMenu): string => {
+  const own = `.${parts.menu}.${menuClass(name)}`;
+  const list = look?.gap ? `${own} .${parts.list}.${parts.list} {\n  gap: var(--kamino-gap);\n}\n` : '';
+  return look?.padding
+    ? `${list}${own} .${parts.link}.${parts.link} {\n  padding: var(--kamino-padding);\n}\n`
+    : list;
+};
+
 export const plain = `.${parts.plain} .${parts.list} {
   gap: 0 1.5em;
 }
@@ -46,13 +57,6 @@ export const plain = `.${parts.plain} .${parts.list} {
 }
 .${parts.plain} .${parts.link} {
   padding: 0.35em 0;
-}
-`;
-
-/** Without a ground of its own an entry's mark is as wide as its label. */
-export const markPlain = `.${parts.plain} .${parts.entry} a.${parts.link}.${parts.link}::after {
-  inset-inline: 0;
-  inset-block-end: 0.1em;
 }
 `;
 
@@ -135,6 +139,36 @@ ${sheet}.${parts.tall} .${parts.submenu} {
 `;
 }
 
+/** Sheets below the entries of the menu itself as wide as that, or of a given width. */
+export function sheetWidths(menu: string, { width, columns }: ResolvedMenu['opens']): string {
+  if (width === null) return '';
+  const sheet = `${menu} ${topEntry}>.${parts.submenu}`;
+  if (width !== 'menu')
+    return `${sheet} {
+  inline-size: ${width};
+  max-inline-size: 92vw;
+}
+`;
+  return `${menu} .${parts.room} {
+  position: relative;
+}
+${menu} ${topEntry}:has(>.${parts.opener}[open]) {
+  position: static;
+}
+${menu} ${topEntry}:has(>.${parts.opener}[open])::before {
+  display: none;
+}
+${sheet} {
+  inset-inline: 0;
+  inline-size: auto;
+  max-inline-size: none;
+}
+${sheet}.${parts.columns} {
+  grid-template-columns: repeat(${columns}, minmax(0, 1fr));
+}
+`;
+}
+
 /** A submenu in columns: no part of it opens, each stands under its own entry as a small heading. */
 export const columns = (menu: string, count: number): string => `${menu} .${parts.columns} {
   display: grid;
@@ -151,6 +185,9 @@ ${menu} .${parts.columns} .${parts.submenu} {
   padding-block-end: 0.6em;
   border: 0;
   box-shadow: none;
+}
+${menu} .${parts.columns} .${parts.link} {
+  flex: 1 1 100%;
 }
 ${menu} .${parts.heading} {
   font-size: 0.85em;
@@ -173,36 +210,10 @@ export function aligned(menu: string, align: Align): string {
 `;
 }
 
-const inside = `.${parts.menu} .${parts.within}>a.${parts.link}::after`;
-const marked = (has: StyleParts): string =>
-  `.${parts.menu} ${has.home ? `:is(.${parts.link},.${parts.home})` : `.${parts.link}`}[aria-current]::after,${inside}`;
-
-export const marks = (has: StyleParts): string => `${marked(has)} {
-  content: "";
-  position: absolute;
-  inset-inline: var(--kamino-mark-inline);
-  inset-block-end: var(--kamino-mark-block);
-  block-size: 0.15em;
-  border-radius: 1em;
-  background: var(--kamino-marker);
-}
-${inside} {
-  inline-size: 1em;
-  inset-inline-end: auto;
-}
-`;
-
-/** In a line of entries the mark lies below the label; where entries stand below each other, beside it. */
-const markBeside = (scope: string): string => `${scope} .${parts.entry} a.${parts.link}.${parts.link}::after {
-  inset-block: 0.6em;
-  inset-inline: 0.35em auto;
-  inline-size: 0.15em;
-  block-size: auto;
-}
-`;
-
 /** A gap of its own sets it off from its neighbours. */
-export const highlight = (menu: string): string => `${menu} ${topEntry}+.${parts.highlight} {
+export const highlight = (
+  menu: string,
+): string => `${menu} ${topEntry}+.${parts.highlight}:not(.${parts.apart}) {
   margin-inline-start: 0.4em;
 }
 `;
@@ -221,28 +232,5 @@ export const skip = `.${parts.skip}.${parts.skip} {
 }
 .${parts.skip}.${parts.skip}:not(:focus) {
   clip-path: inset(50%);
-}
-`;
-
-export const conditions = (has: StyleParts): string => `@media (prefers-reduced-motion: no-preference) {
-  ${pick(has)} {
-    transition: color 0.14s ease-out, background-color 0.14s ease-out;
-  }
-}
-@media (pointer: coarse) {
-  ${pick(has)} {
-    min-block-size: 44px;
-  }
-}
-@media (forced-colors: active) {
-  ${marked(has)} {
-    forced-color-adjust: none;
-    background: Highlight;
-  }
-}
-@media print {
-  .${parts.menu}.${parts.menu},.${parts.skip}.${parts.skip} {
-    display: none;
-  }
 }
 `;

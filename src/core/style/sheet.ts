@@ -10,11 +10,15 @@ import { compact } from './compact.ts';
 import { menuRules } from './folds.ts';
 import { toggleRules } from './toggles.ts';
 import { extras } from './forms.ts';
+import { aboutRules } from './lists.ts';
+import { overRules } from './over.ts';
 import { panelRules } from './panels.ts';
 import { inPage, singles } from './page.ts';
-import { base, markerRules, scopeRules, stateRules } from './looks.ts';
+import { base, scopeRules, stateRules } from './looks.ts';
+import { partMarks } from './markers.ts';
 import { type StyleParts, partRules, within } from './parts.ts';
-import { bar, conditions, lines, markPlain, marks, plain, skip, submenus } from './rules.ts';
+import { conditions, markPlain, marks } from './marks.ts';
+import { bar, lines, ownSpaces, plain, skip, submenus } from './rules.ts';
 
 const head = `${styleSignature}; own rules go into a sheet of their own. */`;
 
@@ -30,7 +34,6 @@ export function styleSheet(
     submenu: menus.some(menu => menu.entries.some(one => one.entries.length > 0)),
     toggle: menus.some(menu => folds(menu)),
     cover: menus.some(menu => covers(menu)),
-    frame: uses.frame,
     boxes: looks.scopes.some(one => one.values.has('entry-background')),
   };
   const used = new Set(menus.flatMap(menu => forms[menu.form].classes));
@@ -46,7 +49,7 @@ export function styleSheet(
   ];
   const rules = [
     inPage(named, looks),
-    partRules(has),
+    partRules(has, uses),
     base(uses, has),
     ...(used.has('bar') ? [bar] : []),
     ...(used.has('plain') ? [plain] : []),
@@ -58,14 +61,17 @@ export function styleSheet(
       ? [lines(lists.join(','), below.length > 1 ? `:is(${below.join(',')})` : below[0]!, has.submenu)]
       : []),
     ...(used.has('plain') ? [markPlain] : []),
-    arrangements(named),
-    toggleRules(named),
-    ...named.map(menu => menuRules(menu, fits.get(menu.name))),
-    markerRules(looks),
+    arrangements(named, uses),
+    toggleRules(named, uses),
+    ...named.map(menu => menuRules(menu, fits.get(menu.name), looks)),
+    partMarks(looks, named),
     extras(menus),
     ...(menus.some(isSingle) ? [singles(named)] : []),
+    ...named.filter(({ form }) => forms[form].isGroundless).map(ownSpaces),
+    aboutRules(named),
+    ...named.filter(one => one.over).map(overRules),
     skip,
-    conditions(has),
+    conditions(has, uses),
   ].join('\n');
   const sheet = `${head}\n${scopeRules(looks, named)}${compact(rules)}\n`;
   return sheet.replace(/[^\0-\x7f]/gu, letter => `\\${letter.codePointAt(0)!.toString(16)} `);

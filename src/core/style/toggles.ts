@@ -1,9 +1,10 @@
 import { covers, folds } from '../menu/folds.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
+import type { ResolvedLooks } from '../look/types.ts';
 import { menuClass, parts } from '../markup/names.ts';
 
 /** The marks of toggles and of what closes a cover: lines or dots, and a cross. */
-export function toggleRules(menus: readonly ResolvedMenu[]): string {
+export function toggleRules(menus: readonly ResolvedMenu[], uses: ResolvedLooks['uses']): string {
   const folding = menus.filter(folds);
   if (folding.length === 0) return '';
   const own = (icon: 'lines' | 'dots'): ResolvedMenu[] =>
@@ -18,6 +19,11 @@ export function toggleRules(menus: readonly ResolvedMenu[]): string {
       : []),
     ...(folding.some(covers) ? [`.${parts.menu} .${parts.close}.${parts.close}::before`] : []),
   ];
+  const marks = [drawn('lines'), drawn('dots'), ...crosses].filter(one => one !== '').join(',');
+  const ofIcons = [
+    uses.icon ? '  color: var(--kamino-icon-now, currentcolor);\n' : '',
+    uses.iconSize ? '  font-size: calc(var(--kamino-icon-size) * 0.8);\n' : '',
+  ].join('');
   const arm = (angle: string): string =>
     `linear-gradient(${angle}, transparent calc(50% - 0.08em), currentcolor calc(50% - 0.07em) calc(50% + 0.07em), transparent calc(50% + 0.08em))`;
   const rule = (selector: string, body: string): string =>
@@ -49,6 +55,7 @@ export function toggleRules(menus: readonly ResolvedMenu[]): string {
   background: ${arm('45deg')}, ${arm('-45deg')};
 `,
     ),
+    ofIcons === '' ? '' : rule(marks, ofIcons),
     ...folding
       .filter(
         ({ fold }) =>

@@ -21,7 +21,7 @@ const menu: ResolvedMenu = {
   except: [],
   place: null,
   fold: { ...unfolded, joins: null, toggle: { show: 'both', label: null, at: 'end', icon: 'lines' } },
-  opens: { by: 'hover', after: '90ms', ease: '160ms', columns: 1 },
+  opens: { by: 'hover', after: '90ms', ease: '160ms', width: null, columns: 1 },
   joined: [],
   toTop: null,
   currentEntry: 'link',
@@ -33,7 +33,8 @@ const menu: ResolvedMenu = {
   home: null,
   stays: null,
   widths: 'natural',
-  separators: 'none',
+  separators: null,
+  over: false,
   look: null,
   entries: [
     entry('index.html'),

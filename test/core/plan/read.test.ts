@@ -172,7 +172,7 @@ describe('keys and values', () => {
       'a key that the look of an entry does not have',
       `${start}    entries:\n      - { page: a.html, look: { zzzz: x } }\n`,
       ['5:33 error unknown-key'],
-      'border, shadow, icon-color, states.',
+      'border, shadow, icon-color, icon-size, states.',
     ],
     [
       'no tag of a language',

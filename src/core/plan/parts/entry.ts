@@ -18,9 +18,10 @@ export const linkKeys = {
       'A drawing beside the label. It is put into the page itself, without scripts and styles, at the size of the label and in its colour where it has none of its own.',
     example: 'page: contact.html\nicon: img/letter.svg',
   }),
-  'icon-at': optional(oneOf('start', 'end'), {
+  'icon-at': optional(oneOf('start', 'end', 'above'), {
     otherwise: '`start`',
-    means: 'Whether it stands before or behind the label.',
+    means:
+      'Whether it stands before, behind or above the label. In a folded menu and in submenus what would stand above stands before it.',
     example: 'page: contact.html\nicon: img/letter.svg\nicon-at: end',
   }),
   show: optional(oneOf('both', 'icon', 'label'), {
@@ -68,6 +69,17 @@ const ownKeys = {
     otherwise: '`false`',
     means: 'Pushes the entry away from those before it, to the other end.',
     example: 'page: book.html\napart: true',
+  }),
+  about: optional(said(label), {
+    takes: 'text, or one for each language',
+    otherwise: 'nothing',
+    means: 'A line below the label, in a submenu or a column; it is part of the link.',
+    example: 'page: visit.html\nabout: When we are open, and how to come',
+  }),
+  folds: optional(truth, {
+    otherwise: '`true`',
+    means: '`false`: the entry stays in the bar, behind the others, when these are folded.',
+    example: 'page: book.html\nhighlight: background\nfolds: false',
   }),
   'if-missing': preset(oneOf('error', 'warn', 'front'), 'error', {
     means:

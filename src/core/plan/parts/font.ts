@@ -1,5 +1,5 @@
-import { optional } from '../../format/key.ts';
-import { family, lengths, spacing, text, weight } from '../../format/values.ts';
+import { oneOf, optional } from '../../format/key.ts';
+import { family, lengths, lineHeight, spacing, text, weight } from '../../format/values.ts';
 
 /** The type of labels. */
 export const fontKeys = {
@@ -26,6 +26,29 @@ export const fontKeys = {
     otherwise: 'the page’s own',
     means: 'As in `letter-spacing`.',
     example: 'spacing: 0.02em',
+  }),
+  'word-spacing': optional(spacing, {
+    takes: 'a length',
+    otherwise: 'the page’s own',
+    means: 'As in `word-spacing`.',
+    example: 'word-spacing: 0.1em',
+  }),
+  style: optional(oneOf('normal', 'italic'), {
+    otherwise: 'the page’s own',
+    means: 'As in `font-style`.',
+    example: 'style: italic',
+  }),
+  transform: optional(oneOf('uppercase', 'lowercase', 'capitalize', 'none'), {
+    otherwise: '`none`',
+    means:
+      'As in `text-transform`: widths are those of the letters that are seen, and what is read out stays as you wrote it.',
+    example: 'transform: uppercase\nspacing: 0.06em',
+  }),
+  line: optional(lineHeight, {
+    takes: 'a number from 1 to 3',
+    otherwise: '`1.35`',
+    means: 'The height of a line, in the size of its letters.',
+    example: 'line: 1.2',
   }),
   file: optional(text, {
     takes: 'a font file of the site',

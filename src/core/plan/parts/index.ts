@@ -6,10 +6,13 @@ import { fontKeys, stateFontKeys } from './font.ts';
 import { frameKeys } from './frame.ts';
 import { languageKeys, wordKeys } from './language.ts';
 import { contrastKeys, lookKeys, ownLookKeys, partsKeys } from './look.ts';
-import { homeKeys, menuKeys, opensKeys, staysKeys } from './menu.ts';
+import { markerKeys } from './marker.ts';
+import { homeKeys } from './home.ts';
+import { menuKeys, opensKeys, staysKeys } from './menu.ts';
 import { panelsKeys } from './panels.ts';
 import { placeKeys } from './place.ts';
 import { labelsKeys, linksKeys, planKeys } from './plan.ts';
+import { separatorKeys } from './separators.ts';
 import { stateKeys, statesKeys } from './states.ts';
 import { toTopKeys } from './to-top.ts';
 
@@ -47,6 +50,7 @@ export const parts = {
   place: part('`place`', 'of `place` in a menu', placeKeys),
   stays: part('`stays`', 'of `stays` in a menu', staysKeys),
   home: part('`home`', 'of `home` in a menu', homeKeys),
+  separators: part('`separators`', 'of `separators` in a menu', separatorKeys),
   opens: part('`opens`', 'of `opens` in a menu', opensKeys),
   fold: part('`fold`', 'of `fold` in a menu', foldKeys),
   toggle: part('`toggle`', 'of `toggle` in a `fold`', toggleKeys),
@@ -59,6 +63,7 @@ export const parts = {
   font: part('`font`', 'of `font` in a look', fontKeys),
   states: part('`states`', 'of `states` in a look', statesKeys),
   state: part('a state', 'of each state in `states`', stateKeys),
+  marker: part('`marker`', 'of `marker` in a state', markerKeys),
   parts: part('`parts`', 'of `parts` in a look', partsKeys),
   contrast: part('`contrast`', 'of `contrast` in a look', contrastKeys),
   looks: part('`looks`', 'of `looks`', {}, { each: 'look' }),

@@ -1,9 +1,9 @@
 import { type Key, type WrittenOf, mapOf, oneOf, optional } from '../../format/key.ts';
-import { border, color, lengths, shadow } from '../../format/values.ts';
+import { border, color, lengths, motion, shadow } from '../../format/values.ts';
 import type { LookPart } from '../look-types.ts';
 import { fontKeys } from './font.ts';
 import { frameKeys } from './frame.ts';
-import { statesKeys } from './states.ts';
+import { states } from './states.ts';
 
 export const contrastKeys = {
   level: optional(oneOf('AA', 'AAA'), {
@@ -42,7 +42,7 @@ export const ownLookKeys = {
   }),
   font: optional(mapOf(fontKeys), {
     below: 'font',
-    takes: '`family`, `size`, `weight`, `spacing`, `file`',
+    takes: '`family`, `size`, `weight`, `style`, `transform`, `line`, `spacing`, `word-spacing`, `file`',
     otherwise: 'the page’s own',
     means: 'The type of the labels.',
     example: 'font: { family: Inter, weight: 500 }',
@@ -78,7 +78,13 @@ export const ownLookKeys = {
     means: 'The colour of icons that have none of their own.',
     example: 'icon-color: "#e9b44c"',
   }),
-  states: optional(mapOf(statesKeys), {
+  'icon-size': optional(lengths(1), {
+    takes: 'a length',
+    otherwise: '`1.25em`',
+    means: 'How wide and high icons are.',
+    example: 'icon-size: 1.75rem',
+  }),
+  states: optional(states, {
     below: 'states',
     takes: 'a state for each name',
     otherwise: 'a tint under the pointer, a mark below the current entry',
@@ -118,6 +124,13 @@ export const partsKeys = {
     means: 'The site’s name.',
     example: 'home: { color: "#3d5a80" }',
   }),
+  scrolled: optional(ownLook, {
+    below: 'own-look',
+    takes: 'keys of a look',
+    otherwise: 'the look of the menu',
+    means: 'A menu that lies `over` the page and `stays`, once the page has been scrolled.',
+    example: 'scrolled: { background: "#ffffff", color: "#1d2733" }',
+  }),
 } as const satisfies Record<LookPart, Key>;
 
 export const lookKeys = {
@@ -130,10 +143,16 @@ export const lookKeys = {
   }),
   frame: optional(mapOf(frameKeys), {
     below: 'frame',
-    takes: '`padding`, `row`, `width`',
+    takes: '`padding`, `row`, `width`, `border`, `edges`, `radius`, `shadow`, `blur`',
     otherwise: 'no room of its own',
     means: 'The menu’s own box, around all of its entries.',
     example: 'frame: { padding: 0.5rem 1.5rem, row: 72rem }',
+  }),
+  motion: optional(motion, {
+    takes: 'a time in ms, and a curve of CSS where it is not to be `ease-out`; or `none`',
+    otherwise: '`140ms ease-out`',
+    means: 'How long and how states come and go. Visitors who asked for less motion see none.',
+    example: 'motion: 250ms ease-in-out',
   }),
   contrast: optional(mapOf(contrastKeys), {
     below: 'contrast',
@@ -150,7 +169,7 @@ export const lookKeys = {
   }),
   parts: optional(mapOf(partsKeys), {
     below: 'parts',
-    takes: 'a look for `submenu`, `fold`, `toggle` or `home`',
+    takes: 'a look for `submenu`, `fold`, `toggle`, `home` or `scrolled`',
     otherwise: 'the look of the menu',
     means: 'What differs in a part of the menus.',
     example: 'parts:\n  submenu: { background: "#ffffff", color: "#1d2733" }',

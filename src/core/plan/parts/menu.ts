@@ -10,36 +10,21 @@ import {
   order,
   said,
   selector,
+  sheetWidth,
   slotName,
   text,
   time,
+  truth,
 } from '../../format/values.ts';
 import { entriesOf } from './entry.ts';
 import { fold } from './fold.ts';
+import { homeKeys } from './home.ts';
 import { look } from './look.ts';
 import { place, placeTakes } from './place.ts';
+import { separatorKeys } from './separators.ts';
 
 export const staysKeys = {
   top: needed(selector, { takes: 'a selector', means: 'The element that stays.', example: 'top: header' }),
-} as const;
-
-export const homeKeys = {
-  label: needed(said(label), {
-    takes: 'text, or one for each language',
-    means: 'The site’s name.',
-    example: 'label: Brackenfold',
-  }),
-  image: optional(text, {
-    takes: 'a picture of the site',
-    otherwise: 'nothing',
-    means: 'A picture before the site’s name. It keeps its proportions, and its room while it loads.',
-    example: 'label: Brackenfold\nimage: img/mark.svg',
-  }),
-  show: optional(oneOf('both', 'image', 'label'), {
-    otherwise: '`both`',
-    means: 'What is seen; the name is always read out.',
-    example: 'label: Brackenfold\nimage: img/mark.svg\nshow: image',
-  }),
 } as const;
 
 export const opensKeys = {
@@ -58,6 +43,12 @@ export const opensKeys = {
     takes: 'a time in ms',
     means: 'How long a submenu takes to come. Visitors who asked for less motion see none.',
     example: 'ease: 0ms',
+  }),
+  width: optional(sheetWidth, {
+    takes: '`menu` or a length',
+    otherwise: 'as wide as its entries',
+    means: 'How wide a submenu is that lies over the page: as the menu, or so wide.',
+    example: 'width: menu\ncolumns: 3',
   }),
   columns: preset(columns, '1', {
     takes: 'a number from 1 to 4',
@@ -90,7 +81,9 @@ export const menuKeys = {
     means: 'Entries as wide as their labels, or all alike.',
     example: 'widths: equal',
   }),
-  separators: preset(oneOf('none', 'line'), 'none', {
+  separators: preset(mapOr(mapOf(separatorKeys), oneOf('none', 'line')), 'none', {
+    below: 'separators',
+    takes: '`none`, `line`, or keys of a line',
     means: 'A line between entries, never after the last.',
     example: 'separators: line',
   }),
@@ -139,7 +132,7 @@ export const menuKeys = {
     { after: '90ms', ease: '160ms', columns: '1' },
     {
       below: 'opens',
-      takes: '`by`, `after`, `ease`, `columns`',
+      takes: '`by`, `after`, `ease`, `width`, `columns`',
       otherwise: 'by hover in a bar, by click in a column',
       means: 'How submenus open. By click, by Enter and Space they open in any case.',
       example: 'opens: { by: click }',
@@ -180,6 +173,12 @@ export const menuKeys = {
     means:
       'The menu remains at the top of the window while the page scrolls, or the element of the selector does, such as the header that it stands in; not in windows less than 24 em high.',
     example: 'stays: { top: header }',
+  }),
+  over: optional(truth, {
+    otherwise: '`false`',
+    means:
+      'The menu lies over what follows it, such as a picture. With `stays` it follows the page from the top of the window; `parts: { scrolled: … }` says how it looks once the page has been scrolled. Without a script it stays where it is.',
+    example: 'over: true\nlook: { color: "#ffffff", background: "rgb(0 0 0 / 55%)" }',
   }),
   align: preset(oneOf('start', 'center', 'end', 'spread'), 'start', {
     means: 'Where the entries stand.',

@@ -1,7 +1,8 @@
 import { type Key, type WrittenOf, mapOf, oneOf, optional } from '../../format/key.ts';
-import { border, color, shadow, share } from '../../format/values.ts';
-import { type StateName, stateNames } from '../look-types.ts';
+import { border, color, mapOr, shadow, share } from '../../format/values.ts';
+import { type StateName, markerKinds, stateNames } from '../look-types.ts';
 import { stateFontKeys } from './font.ts';
+import { marker } from './marker.ts';
 
 export const stateKeys = {
   from: optional(oneOf(...stateNames, 'base'), {
@@ -28,9 +29,12 @@ export const stateKeys = {
     means: 'The ground is so much darker (in OKLCH).',
     example: 'darker: 8%',
   }),
-  marker: optional(oneOf('below', 'above', 'start', 'dot', 'none'), {
-    otherwise: '`below` for `current` and `within`',
-    means: 'Where a mark in the accent stands.',
+  marker: optional(mapOr(marker, oneOf(...markerKinds)), {
+    below: 'marker',
+    takes: '`below`, `above`, `start`, `dot`, `none`, or keys of a mark',
+    otherwise: '`below` for `current` and `within`; in other states as it was',
+    means:
+      'Where a mark in the accent stands. Where entries stand below each other, what is below or above its label in the line stands at the start.',
     example: 'marker: dot',
   }),
   accent: optional(color, {
@@ -82,6 +86,9 @@ export type WrittenState = WrittenOf<typeof stateKeys>;
 const state = mapOf(stateKeys).oxor('tint', 'lighter', 'darker');
 
 /** In the order in which one wins over another. */
+/** States that come and go. */
+const passing = new Set<StateName>(['hover', 'focus', 'pressed']);
+
 export const statesKeys = {
   within: optional(state, {
     below: 'state',
@@ -119,3 +126,14 @@ export const statesKeys = {
     example: 'pressed: { from: hover, darker: 8% }',
   }),
 } as const satisfies Record<StateName, Key>;
+
+/** A mark that is there when the page comes cannot come. */
+export const states = mapOf(statesKeys).custom(
+  (value: Partial<Record<StateName, WrittenState>>, helpers): unknown => {
+    const still = stateNames.find(name => {
+      const own = value[name]?.marker;
+      return !passing.has(name) && typeof own === 'object' && own.comes !== undefined;
+    });
+    return still === undefined ? value : helpers.error('marker.still', { still });
+  },
+);

@@ -100,6 +100,18 @@ export const outputRules = {
     why: 'A colour that Kamino derived was hard to read on its ground; the nearest of the same hue that is not was taken. What you wrote stays.',
     example: 'contrast: { mend: none }   keeps derived colours as they come',
   },
+  'unsure-contrast': {
+    severity: 'note',
+    about: 'Text can be read whatever is seen through its ground.',
+    why: 'The page is seen through a translucent ground, and Kamino does not know what it shows there: over some of it the text could not be read.',
+    example: 'background: "rgb(255 255 255 / 60%)"  →  background: "rgb(255 255 255 / 85%)"',
+  },
+  'no-effect': {
+    severity: 'warning',
+    about: 'What the plan says of a look is seen somewhere.',
+    why: 'Where it stands this value changes nothing. Mostly something that it needs is missing.',
+    example: 'hover: { accent: "#a33" }   →  hover: { accent: "#a33", tint: 20% }',
+  },
   'same-but-hue': {
     severity: 'warning',
     about: 'The current entry differs from its neighbours by more than hue (WCAG 2.2, 1.4.1).',

@@ -1,0 +1,78 @@
+import { hasHomeInMiddle, isCentredBar, listsOf } from '../menu/lists.ts';
+import type { ResolvedMenu } from '../menu/types.ts';
+import { forms } from '../plan/forms.ts';
+
+/** Widths in px, at a root size of 16; where the font is not known, the most of common ones. */
+export interface EntryFit {
+  label: string;
+  /** Of the label alone, and what it is at least where the font is not known. */
+  textWidth: number;
+  leastTextWidth: number;
+  /** Of the whole box, with its opener. */
+  width: number;
+  /** From the start of the bar to that of the box. */
+  offset: number;
+}
+
+/** The entries of a bar from its first one on, the home beside them, and what lies between. In px. */
+interface Row {
+  entries: readonly EntryFit[];
+  home: number;
+  space: number;
+  gap: number;
+}
+
+const endOf = (entries: readonly EntryFit[]): number =>
+  entries.length === 0 ? 0 : entries.at(-1)!.offset + entries.at(-1)!.width;
+const moved = (entries: readonly EntryFit[], by: number): EntryFit[] =>
+  entries.map(one => ({ ...one, offset: one.offset + by }));
+
+/** At both ends there is as much room as the wider one needs. */
+function centred(
+  menu: ResolvedMenu,
+  { entries, home, space, gap }: Row,
+): { entries: EntryFit[]; width: number } {
+  const half = listsOf(menu, menu.entries).before.length;
+  const [inside, others] = [entries.slice(0, half), entries.slice(half)];
+  const first = others[0]?.offset ?? 0;
+  const remaining = endOf(others) - first;
+  const side =
+    Math.max(menu.home?.at === 'start' ? home : 0, others.length === 0 ? 0 : remaining) + space + gap;
+  const width = endOf(inside) + 2 * side;
+  return { entries: [...moved(inside, side), ...moved(others, width - remaining - first)], width };
+}
+
+/** Where entries stand beside the home, and how wide both are together. */
+export function besideHome(
+  menu: ResolvedMenu,
+  { entries, home, space, gap }: Row,
+): { entries: EntryFit[]; width: number } {
+  if (menu.home === null && !isCentredBar(menu)) return { entries: [...entries], width: endOf(entries) };
+  if (menu.home?.at === 'above' && forms[menu.form].isRow)
+    return { entries: [...entries], width: Math.max(home, endOf(entries)) };
+  if (isCentredBar(menu)) return centred(menu, { entries, home, space, gap });
+  if (!hasHomeInMiddle(menu)) {
+    const start = home + space + gap;
+    return { entries: moved(entries, start), width: Math.max(endOf(entries) + start, start) };
+  }
+  // Both sides are as wide as the wider one.
+  const lists = listsOf(menu, menu.entries);
+  const half = lists.before.length;
+  const behind = half + lists.after.length;
+  const [before, after, others] = [
+    entries.slice(0, half),
+    entries.slice(half, behind),
+    entries.slice(behind),
+  ];
+  const first = after[0]?.offset ?? 0;
+  const side = Math.max(endOf(before), endOf(after) - first);
+  const middle = side + home + 2 * (space + gap);
+  return {
+    entries: [
+      ...moved(before, side - endOf(before)),
+      ...moved(after, middle - first),
+      ...moved(others, middle + side - endOf(after)),
+    ],
+    width: middle + side + (others.length === 0 ? 0 : endOf(others) - endOf(after)),
+  };
+}

@@ -1,0 +1,109 @@
+import { hasHomeInMiddle, isCentredBar } from '../menu/lists.ts';
+import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
+import { forms } from '../plan/forms.ts';
+import { menuClass, parts } from '../markup/names.ts';
+import { topList } from './parts.ts';
+
+const remainsIn = (entries: readonly ResolvedEntry[]): boolean => entries.some(one => one.remains);
+
+/** Where the lists and the home of a menu stand that is not folded. */
+export function wideLists(menu: ResolvedMenu): string {
+  const { name, form, home, align, entries } = menu;
+  const own = `.${parts.menu}.${menuClass(name)}`;
+  const apart = entries.some(one => one.remains && one.apart)
+    ? `${own} .${parts.list}.${parts.remains} {\n  flex: none;\n  margin-inline-start: auto;\n}\n`
+    : '';
+  if (isCentredBar(menu)) return centred(own);
+  if (!home || home.at === 'start' || !forms[form].isRow) return apart;
+  if (!hasHomeInMiddle({ form, home }))
+    return `${own} .${parts.room}::before {
+  content: "";
+  flex: 0 0 100%;
+}
+${own} .${parts.home} {
+  order: -1;
+  margin-inline: ${align === 'center' ? 'auto' : align === 'end' ? 'auto 0' : '0 auto'};
+}
+${apart}`;
+  // Both sides are as wide as each other, so that the home stands in the middle of the bar.
+  return `${own} :is(.${parts.before}, .${parts.after}) {
+  flex: 1 1 0;
+}
+${own} .${parts.before} {
+  order: -1;
+  justify-content: ${align === 'spread' ? 'space-evenly' : 'flex-end'};
+}
+${own} .${parts.after} {
+  justify-content: ${align === 'spread' ? 'space-evenly' : 'flex-start'};
+}
+${own} .${parts.home} {
+  flex: none;
+  margin-inline: 0.6em;
+}
+${apart}`;
+}
+
+/**
+ * In the middle of the bar, not of what its neighbours leave: these lie at its ends, and it is folded before they meet.
+ * The room of a bar that folds by itself cannot be changed by its own width, what is in it can.
+ */
+const centred = (own: string): string => `${own} .${parts.room} {
+  position: relative;
+}
+${own} .${parts.home},
+${own} ${topList}.${parts.remains} {
+  position: absolute;
+  inset-block: 0;
+  inset-inline: 0 auto;
+  margin: 0;
+}
+${own} ${topList}.${parts.remains} {
+  inset-inline: auto 0;
+}
+`;
+
+/** The same in a folded menu. */
+export function narrowLists({ name, form, home, entries, fold }: ResolvedMenu): string {
+  const own = `.${parts.menu}.${menuClass(name)}`;
+  const middle = hasHomeInMiddle({ form, home })
+    ? `${own} .${parts.list}.${parts.before} {
+  padding-block-end: 0;
+}
+${own} .${parts.list}.${parts.after} {
+  padding-block-start: var(--kamino-gap);
+}
+`
+    : '';
+  if (!remainsIn(entries)) return middle;
+  return `${middle}${own} .${parts.list}.${parts.remains} {
+  flex: none;
+  flex-direction: row;
+  padding-block: 0;
+${fold.toggle.at === 'start' ? '  margin-inline-start: auto;\n' : ''}}
+${own} .${parts.toggle}~.${parts.list}.${parts.remains} {
+  display: flex;
+}
+${fold.as === 'stack' ? `${own} .${parts.toggle}~.${parts.list}:not(.${parts.remains}) {\n  order: 1;\n}\n` : ''}`;
+}
+
+/** A line below a label, as wide as the entry is without it. */
+const about = `.${parts.menu} .${parts.link}:has(>.${parts.about}) {
+  flex-wrap: wrap;
+}
+.${parts.menu} .${parts.about} {
+  flex: 0 0 100%;
+  inline-size: 0;
+  min-inline-size: 100%;
+  margin-block-start: 0.15em;
+  font-size: 0.85em;
+  font-weight: 400;
+  letter-spacing: normal;
+  text-transform: none;
+}
+`;
+
+export function aboutRules(menus: readonly ResolvedMenu[]): string {
+  const has = (entries: readonly ResolvedEntry[]): boolean =>
+    entries.some(one => (one.about !== null && one.depth > 1) || has(one.entries));
+  return menus.some(menu => has(menu.entries)) ? about : '';
+}

@@ -1,0 +1,164 @@
+import { covers, folds } from '../menu/folds.ts';
+import type { ResolvedMenu } from '../menu/types.ts';
+import type { ResolvedLooks, Scope } from '../look/types.ts';
+import { entryAttribute, menuClass, parts } from '../markup/names.ts';
+import { forms } from '../plan/forms.ts';
+import type { Marker, StateName } from '../plan/look-types.ts';
+import { type MarkPlace, markEndOfPair, markGeometry, markMotion } from './mark-geometry.ts';
+import { scopeOf } from './looks.ts';
+import { openFold } from './selectors.ts';
+
+type Marks = NonNullable<Scope['markers']>;
+type Uses = ResolvedLooks['uses'];
+
+/** What carries a mark: how its selector goes on behind each state. */
+interface Carrier {
+  /** Of the element, but for what is within. */
+  element: string;
+  /** The element in the branch of this page; null where that cannot be. */
+  within: string | null;
+  hasCurrent: boolean;
+}
+
+const link = `a.${parts.link}.${parts.link}`;
+const linkIn = (list: string): Carrier => ({
+  element: `${list}.${parts.entry}.${parts.entry}>${link}`,
+  within: `${list}.${parts.entry}.${parts.within}>${link}.${parts.link}`,
+  hasCurrent: true,
+});
+const control = (element: string, hasCurrent: boolean): Carrier => ({ element, within: null, hasCurrent });
+
+const pseudo: Record<Exclude<StateName, 'within'>, string> = {
+  current: '[aria-current]',
+  hover: `:is(:hover,:where(:has(+.${parts.opener}:hover)))`,
+  focus: ':focus-visible',
+  pressed: ':active',
+};
+
+/** How the marks of a carrier are drawn: those that are its own, and those of the line it is in. */
+interface Drawn {
+  uses: Uses;
+  place: MarkPlace;
+  own?: MarkPlace;
+}
+
+/** Rules for the marks of one carrier: what they have alike, then what each has for itself. */
+function rules(carrier: Carrier, marks: Marks, { uses, place, own = place }: Drawn): string {
+  const states = [...marks]
+    .filter(([name]) =>
+      name === 'within' ? carrier.within !== null : name !== 'current' || carrier.hasCurrent,
+    )
+    .map(([name, { marker, isOwn }]) => ({ name, marker, place: isOwn ? own : place }));
+  const coming = states.find(({ name, marker }) => passing.has(name) && marker.at !== 'none');
+  const first = coming ?? states.find(({ marker }) => marker.at !== 'none');
+  const selectorOf = (name: StateName): string =>
+    `${name === 'within' ? carrier.within! : carrier.element + pseudo[name]}::after`;
+  const alike = first ? markGeometry(first.marker, first.place, first.name) : [];
+  const motion = coming ? markMotion(coming.marker, coming.place) : { before: '', there: '' };
+  const each = states.map(state => {
+    const lines = markGeometry(state.marker, state.place, state.name).filter(line => !alike.includes(line));
+    const ground = uses.markerColors.has(state.name)
+      ? `  background: var(--kamino-${state.name}-marker);\n`
+      : '';
+    const body = lines.join('') + (state.marker.at === 'none' ? '' : ground + motion.there);
+    if (body === '') return '';
+    const text = `${selectorOf(state.name)} {\n${body}}\n`;
+    return state.name === 'hover' ? `@media (hover: hover) {\n${text}}\n` : text;
+  });
+  if (!first) return each.join('');
+  const marked = coming ? `${carrier.element}::after` : states.map(({ name }) => selectorOf(name)).join(',');
+  const end = markEndOfPair(first.marker, first.place);
+  return `${marked} {
+${shared}${alike.join('')}${motion.before}}
+${coming ? comingRules(coming.marker, marked) : ''}${each.join('')}${
+    end === null || carrier.within === null
+      ? ''
+      : `${carrier.element}.${parts.link}:has(+.${parts.opener})::after {\n  inset-inline-end: ${end};\n}\n`
+  }`;
+}
+
+const passing = new Set<StateName>(['hover', 'focus', 'pressed']);
+const shared = `  content: "";
+  position: absolute;
+  border-radius: 1em;
+  background: var(--kamino-marker);
+  pointer-events: none;
+`;
+
+/** A mark that comes takes its time, and is seen in the colours that a system forces. */
+function comingRules({ comes }: Marker, after: string): string {
+  const motion =
+    comes === 'at-once'
+      ? ''
+      : `@media (prefers-reduced-motion: no-preference) {
+  ${after} {
+    transition: opacity var(--kamino-motion, 0.14s ease-out), scale var(--kamino-motion, 0.14s ease-out);
+  }
+}
+`;
+  return `${motion}@media (forced-colors: active) {
+  ${after} {
+    forced-color-adjust: none;
+    background: Highlight;
+  }
+}
+`;
+}
+
+/** The marks of one menu: where its entries stand in a line, where it is folded, and what holds in both. */
+export function menuMarks(
+  menu: ResolvedMenu,
+  looks: ResolvedLooks,
+): { wide: string; narrow: string; always: string } {
+  const own = `.${parts.menu}.${menuClass(menu.name)}`;
+  const marks = scopeOf(looks.scopes, menu.name)?.markers ?? looks.scopes[0]?.markers ?? null;
+  const { uses } = looks;
+  const { isRow, isGroundless } = forms[menu.form];
+  const entries = looks.scopes
+    .filter(
+      ({ address, markers }) =>
+        address.entry !== null && address.part === null && address.menu === menu.name && markers,
+    )
+    .map(({ address, markers }) => ({
+      carrier: linkIn(`${own} [${entryAttribute}="${address.entry!}"].${parts.entry}`),
+      marks: markers!,
+    }));
+  const each = (place: MarkPlace): string =>
+    entries
+      .map(one =>
+        rules(one.carrier, one.marks, { uses, place, own: place === 'stack' ? 'own-stack' : place }),
+      )
+      .join('');
+  const line: MarkPlace = isGroundless ? 'flat' : 'line';
+  const list = (inside: string, place: MarkPlace): string =>
+    marks ? rules(linkIn(`${own} ${inside}>`), marks, { uses, place }) : '';
+  const place = isRow || isGroundless ? line : 'own-stack';
+  return {
+    wide: list(`:not(li)>.${parts.list}`, place) + each(place),
+    narrow: folds(menu) ? list(`.${parts.list}`, 'stack') + each('stack') : '',
+    always: list(`.${parts.submenu}`, isRow ? 'stack' : place),
+  };
+}
+
+/** The marks of parts: the home, the toggle, what lies below entries, and what is folded. */
+export function partMarks(looks: ResolvedLooks, menus: readonly ResolvedMenu[]): string {
+  const { uses } = looks;
+  return looks.scopes
+    .flatMap(({ address, markers }) => {
+      if (markers === null || address.part === null || address.entry !== null) return [];
+      const own =
+        address.menu === null ? `.${parts.menu}.${parts.menu}` : `.${parts.menu}.${menuClass(address.menu)}`;
+      const part = address.part;
+      const twice = (name: 'home' | 'toggle' | 'submenu'): string => `${own} .${parts[name]}.${parts[name]}`;
+      const ruled = (carrier: Carrier, place: MarkPlace): string =>
+        rules(carrier, markers, { uses, place, own: place === 'stack' ? 'own-stack' : place });
+      if (part === 'home') return [ruled(control(twice('home'), true), 'line')];
+      if (part === 'toggle') return [ruled(control(`${twice('toggle')}>*`, false), 'line')];
+      if (part === 'submenu' || part === 'fold-submenu')
+        return [ruled(linkIn(`${twice('submenu')}>`), 'stack')];
+      return menus
+        .filter(one => folds(one) && (address.menu === null || one.name === address.menu))
+        .map(one => ruled(linkIn(`${openFold(one, covers(one))} `), 'stack'));
+    })
+    .join('');
+}

@@ -1,0 +1,84 @@
+import type { ResolvedLooks } from '../look/types.ts';
+import { parts } from '../markup/names.ts';
+import { type StyleParts, pick } from './parts.ts';
+
+const inside = `.${parts.menu} .${parts.within}>a.${parts.link}::after`;
+const marked = (has: StyleParts): string =>
+  `.${parts.menu} ${has.home ? `:is(.${parts.link},.${parts.home})` : `.${parts.link}`}[aria-current]::after,${inside}`;
+
+export const marks = (has: StyleParts): string => `${marked(has)} {
+  content: "";
+  position: absolute;
+  inset-inline: var(--kamino-mark-inline);
+  inset-block-end: var(--kamino-mark-block);
+  block-size: 0.15em;
+  border-radius: 1em;
+  background: var(--kamino-marker);
+}
+${inside} {
+  inline-size: 1.2em;
+  margin-inline: auto;
+}
+`;
+
+/** In a line of entries the mark lies below the label; where entries stand below each other, beside it. */
+export const markBeside = (
+  scope: string,
+): string => `${scope} .${parts.entry} a.${parts.link}.${parts.link}::after {
+  inset-block: 0.6em;
+  inset-inline: 0.35em auto;
+  inline-size: 0.15em;
+  block-size: auto;
+}
+${scope} .${parts.within}.${parts.within}>a.${parts.link}.${parts.link}::after {
+  inset-block: 0;
+  block-size: 0.5em;
+  margin-block: auto;
+}
+`;
+
+/** Without a ground of its own an entry's mark is as wide as its label. */
+export const markPlain = `.${parts.plain} .${parts.entry} a.${parts.link}.${parts.link}::after {
+  inset-inline: 0;
+  inset-block-end: 0.1em;
+}
+`;
+
+/** What changes in a state, and in what time. */
+function changes(uses: ResolvedLooks['uses']): string {
+  const time = uses.motion ? 'var(--kamino-motion)' : '0.14s ease-out';
+  return [
+    'color',
+    'background-color',
+    ...(uses.ofStates.border ? ['border-color'] : []),
+    ...(uses.ofStates.shadow ? ['box-shadow'] : []),
+  ]
+    .map(one => `${one} ${time}`)
+    .join(', ');
+}
+
+export const conditions = (
+  has: StyleParts,
+  uses: ResolvedLooks['uses'],
+): string => `@media (prefers-reduced-motion: no-preference) {
+  ${pick(has)} {
+    transition: ${changes(uses)};
+  }
+}
+@media (pointer: coarse) {
+  ${pick(has)} {
+    min-block-size: 44px;
+  }
+}
+@media (forced-colors: active) {
+  ${marked(has)} {
+    forced-color-adjust: none;
+    background: Highlight;
+  }
+}
+@media print {
+  .${parts.menu}.${parts.menu},.${parts.skip}.${parts.skip} {
+    display: none;
+  }
+}
+`;
