@@ -15,7 +15,8 @@ export function markPaint(box: Box, of: 'marker' | 'focus', states: readonly Sta
   const grounds = [box.base, ...others].flatMap(one => one.ground ?? []);
   if (!tools || color.hex === null || grounds.length === 0)
     return color.css === 'inherit' ? { css: 'currentcolor', hex: null } : color;
-  const hex = box.mends('tints') ? tools.nearestPassing(color.hex, grounds, markLevel) : color.hex;
+  const hex =
+    box.mends('tints') && !source.isUnsure ? tools.nearestPassing(color.hex, grounds, markLevel) : color.hex;
   if (hex !== color.hex && !source.isSilent && source.look.accent !== null)
     box.teller.tellOnce('mended-color', source.look, 'accent', [
       `marks and the ring of focus are ${hex} in place of ${color.hex}, which stands out too little from ${grounds.find(one => tools.contrast(color.hex!, one) < markLevel) ?? grounds[0]!}`,

@@ -6,7 +6,7 @@ import { menuClass, parts } from '../markup/names.ts';
 import { apart, arranged, hairline, separatedBelow } from './arrange.ts';
 import { foldStyles, pageRules, when } from './fold-kinds.ts';
 import { narrowLists, wideLists } from './lists.ts';
-import { sheetLines } from './looks.ts';
+import { sheetLines } from './scopes.ts';
 import { menuMarks } from './markers.ts';
 import { aligned, columns, sheetWidths, highlight, lines, sheets } from './rules.ts';
 import { tabs } from './tabs.ts';

@@ -20,7 +20,7 @@ export function wideLists(menu: ResolvedMenu): string {
   content: "";
   flex: 0 0 100%;
 }
-${own} .${parts.home} {
+${own} .${parts.home}.${parts.home}.${parts.home} {
   order: -1;
   margin-inline: ${align === 'center' ? 'auto' : align === 'end' ? 'auto 0' : '0 auto'};
 }
@@ -36,7 +36,7 @@ ${own} .${parts.before} {
 ${own} .${parts.after} {
   justify-content: ${align === 'spread' ? 'space-evenly' : 'flex-start'};
 }
-${own} .${parts.home} {
+${own} .${parts.home}.${parts.home}.${parts.home} {
   flex: none;
   margin-inline: 0.6em;
 }
@@ -50,7 +50,7 @@ ${apart}`;
 const centred = (own: string): string => `${own} .${parts.room} {
   position: relative;
 }
-${own} .${parts.home},
+${own} .${parts.home}.${parts.home}.${parts.home},
 ${own} ${topList}.${parts.remains} {
   position: absolute;
   inset-block: 0;

@@ -1,144 +1,10 @@
-import { covers, folds } from '../menu/folds.ts';
 import type { StateName } from '../plan/look-types.ts';
 import { stateNames } from '../plan/look-types.ts';
-import type { ResolvedMenu } from '../menu/types.ts';
-import type { ResolvedLooks, Scope, ScopeAddress } from '../look/types.ts';
-import { entryAttribute, highlightClass, menuClass, parts } from '../markup/names.ts';
-import { type StyleParts, pick, pickEntries, within as inMenu } from './parts.ts';
-import { openFold } from './selectors.ts';
+import type { ResolvedLooks } from '../look/types.ts';
+import { parts } from '../markup/names.ts';
+import { type StyleParts, pick, within as inMenu } from './parts.ts';
 
 type Uses = ResolvedLooks['uses'];
-
-/** The values of looks as custom properties: those of all menus, then what differs in menus, parts and entries. */
-export function scopeRules({ scopes, scheme }: ResolvedLooks, menus: readonly ResolvedMenu[]): string {
-  const rules = new Map<string, string[]>();
-  const dark = new Map<string, string[]>();
-  const add = (to: Map<string, string[]>, body: string, selector: string): void => {
-    if (body !== '') to.set(body, [...(to.get(body) ?? []), selector]);
-  };
-  for (const scope of scopes) {
-    if (scope.isOfSheets) continue;
-    const around = aroundOf(scope, scopes);
-    for (const selector of selectorsOf(scope.address, menus)) {
-      add(rules, body(scope, around, scheme), selector);
-      add(dark, darkBody(scope, around), selector);
-    }
-  }
-  const text = (all: Map<string, string[]>): string =>
-    [...all].map(([lines, selectors]) => `${selectors.join(',\n')} {\n${lines}}\n`).join('');
-  const inDark = text(dark);
-  return text(rules) + (inDark === '' ? '' : `@supports (color: light-dark(red, red)) {\n${inDark}}\n`);
-}
-
-/** Read again by an element that the look of its menu does not reach through inheritance. */
-const typeRows = new Set([
-  'font-family',
-  'font-size',
-  'font-weight',
-  'letter-spacing',
-  'word-spacing',
-  'font-style',
-  'text-transform',
-  'line-height',
-]);
-
-function body(scope: Scope, around: Scope | null, scheme: ResolvedLooks['scheme']): string {
-  const isOuter =
-    scope.address.part === null && scope.address.entry === null && scope.address.highlight === null;
-  const lines = [...scope.values].flatMap(([name, value]) => {
-    if (around?.values.get(name) === value) return [];
-    const line = `  --kamino-${name}: ${value};\n`;
-    return typeRows.has(name) && !isOuter && value !== 'inherit' ? [line, `  ${name}: ${value};\n`] : [line];
-  });
-  const follows =
-    scope.address.menu === null && around === null && scheme === 'auto'
-      ? ['  color-scheme: light dark;\n']
-      : [];
-  const painted = scope.paints
-    ? ['  color: var(--kamino-color);\n', '  background: var(--kamino-background);\n']
-    : [];
-  return [...follows, ...lines, ...painted].join('');
-}
-
-function darkBody(scope: Scope, around: Scope | null): string {
-  return [...scope.dark]
-    .filter(
-      ([name, value]) =>
-        around?.dark.get(name) !== value || around.values.get(name) !== scope.values.get(name),
-    )
-    .map(([name, value]) => `  --kamino-${name}: ${value};\n`)
-    .join('');
-}
-
-/** The scope that holds where this one says nothing; null where another may have said more on the way. */
-function aroundOf({ address }: Scope, scopes: readonly Scope[]): Scope | null {
-  const { part, entry, highlight } = address;
-  const isMenu = part === null && entry === null && highlight === null;
-  if ((isMenu && address.menu === null) || part === 'fold-submenu') return null;
-  const isScrolled = scopes.some(one => one.address.menu === address.menu && one.address.part === 'scrolled');
-  if (isScrolled && part !== null && part !== 'scrolled') return null;
-  if (part !== null && (entry !== null || highlight !== null)) return null;
-  return (isMenu ? null : scopeOf(scopes, address.menu)) ?? scopes[0]!;
-}
-
-/** The scope of a menu, or of all. */
-export const scopeOf = (scopes: readonly Scope[], menu: string | null): Scope | undefined =>
-  scopes.find(
-    ({ address }) =>
-      address.menu === menu && address.part === null && address.entry === null && address.highlight === null,
-  );
-
-function selectorsOf(
-  { menu, part, entry, highlight }: ScopeAddress,
-  menus: readonly ResolvedMenu[],
-): string[] {
-  const scope = menu === null ? `.${parts.menu}` : `.${parts.menu}.${menuClass(menu)}`;
-  const grounds = groundsOf(scope, part, menus, menu);
-  if (highlight !== null)
-    return grounds.map(ground => `${ground} .${highlightClass(highlight)} > .${parts.link}`);
-  if (entry === null) return grounds;
-  return grounds.flatMap(ground => {
-    const item = `${ground} [${entryAttribute}="${entry}"]`;
-    return [`${item} > .${parts.link}`, `${item} > .${parts.opener} > summary`];
-  });
-}
-
-/** What holds a part. */
-function groundsOf(
-  scope: string,
-  part: ScopeAddress['part'],
-  menus: readonly ResolvedMenu[],
-  name: string | null,
-): string[] {
-  switch (part) {
-    case null:
-      return [scope];
-    case 'submenu':
-      return [`${scope} .${parts.submenu}`];
-    case 'home':
-      return [`${scope} .${parts.home}`];
-    case 'toggle':
-      return [`${scope} .${parts.toggle} > *`];
-    case 'scrolled':
-      return [`${scope}.${parts.scrolled}`];
-    case 'fold':
-    case 'fold-submenu': {
-      const below = part === 'fold' ? '' : ` .${parts.submenu}`;
-      return menus
-        .filter(one => folds(one) && (name === null || one.name === name))
-        .map(one => openFold(one, covers(one)) + below);
-    }
-  }
-}
-
-/** What is written for sheets alone. */
-export function sheetLines({ scopes, scheme }: ResolvedLooks, menu: string): string {
-  const own = scopes.find(one => one.isOfSheets && one.address.menu === menu);
-  const scope = own ?? scopes.find(one => one.isOfSheets && one.address.menu === null);
-  // Once the page has been scrolled the menu around has other values.
-  const isScrolled = scopes.some(one => one.address.menu === menu && one.address.part === 'scrolled');
-  return scope ? body(scope, isScrolled ? null : aroundOf(scope, scopes), scheme) : '';
-}
 
 /** What every box has at rest beside its colour. */
 export function base(uses: Uses, has: StyleParts): string {
@@ -189,15 +55,6 @@ const selectors: Record<StateName, (has: StyleParts) => string> = {
 const currentPair = (has: StyleParts): string =>
   has.submenu ? `,.${parts.menu} :where(.${parts.link}[aria-current])+${opener}` : '';
 
-/** The same but for the home, which keeps its own weight and border. */
-const boxedSelectors: Record<StateName, (has: StyleParts) => string> = {
-  within: selectors.within,
-  current: has => `.${parts.menu} .${parts.link}[aria-current]${currentPair(has)}`,
-  hover: has => pickEntries(has, ':hover') + asPair(has, ':hover'),
-  focus: has => pickEntries(has, ':focus-visible') + asPair(has, ':focus-visible'),
-  pressed: has => pickEntries(has, ':active') + asPair(has, ':active'),
-};
-
 /** Each state sets all that any state sets, so that no two mix; a later one wins. */
 export function stateRules(uses: Uses, has: StyleParts): string {
   const block = (selector: string, lines: readonly string[]): string =>
@@ -216,16 +73,26 @@ export function stateRules(uses: Uses, has: StyleParts): string {
           : []),
         ...(uses.weight ? [`  font-weight: var(--kamino-${name}-weight);`] : []),
       ];
-      const text = has.home
-        ? block(selectors[name](has), colors) + block(boxedSelectors[name](has), boxed)
-        : block(selectors[name](has), [...colors, ...boxed]);
+      const text = block(selectors[name](has), [...colors, ...boxed]);
       return name === 'hover' ? `@media (hover: hover) {\n${text}}\n` : text;
     });
   return `${rules.join('')}${pick(has, ':focus-visible')} {
   outline: 2px solid var(--kamino-focus);
   outline-offset: -2px;
 }
-${has.submenu ? joined(uses) : ''}`;
+${has.submenu ? joined(uses) : ''}${has.home ? homeKept(uses) : ''}`;
+}
+
+/** The home keeps its own weight and border in every state. */
+function homeKept(uses: Uses): string {
+  const lines = [
+    ...(uses.ofStates.border
+      ? ['  border: var(--kamino-border);', '  margin: 0;', '  margin-inline-end: 0.6em;']
+      : []),
+    ...(uses.weight ? ['  font-weight: 700;'] : []),
+  ];
+  const home = `.${parts.menu} .${parts.home}.${parts.home}.${parts.home}`;
+  return lines.length === 0 ? '' : `${home} {\n${lines.join('\n')}\n}\n`;
 }
 
 /** Where a link and what opens its submenu meet there is no edge: no corner, no border and no shadow. */

@@ -5,7 +5,7 @@ import { entryAttribute, menuClass, parts } from '../markup/names.ts';
 import { forms } from '../plan/forms.ts';
 import type { Marker, StateName } from '../plan/look-types.ts';
 import { type MarkPlace, markEndOfPair, markGeometry, markMotion } from './mark-geometry.ts';
-import { scopeOf } from './looks.ts';
+import { scopeOf } from './scopes.ts';
 import { openFold } from './selectors.ts';
 
 type Marks = NonNullable<Scope['markers']>;

@@ -32,10 +32,6 @@ const controls = (has: StyleParts): string[] => [
 export const pick = (has: StyleParts, state = ''): string =>
   `.${parts.menu} :is(${[`a.${parts.link}`, ...(has.home ? [`.${parts.home}`] : []), ...controls(has)].join(',')})${state}`;
 
-/** The same but for the home. */
-export const pickEntries = (has: StyleParts, state = ''): string =>
-  `.${parts.menu} :is(${[`a.${parts.link}`, ...controls(has)].join(',')})${state}`;
-
 /** The page's own rules for lists, links and the like end here; then what all forms share. */
 export function partRules(has: StyleParts, uses: ResolvedLooks['uses']): string {
   const own = `.${parts.menu} [class^=kamino-]:not(:where(svg,img))`;
