@@ -9,6 +9,7 @@ import { progressOn } from './progress.ts';
 interface Options {
   from?: string[];
   force?: true;
+  look?: string;
   dryRun?: true;
   yes?: true;
   json?: true;
@@ -20,6 +21,7 @@ Examples:
   $ kamino draft --from "nav.top"            from the menu that stands on the pages already, in its place
   $ kamino draft --from masthead=".top" --from foot="footer ul"
   $ kamino draft --from structure.md         from an outline: .md, .opml, .csv, .json, the .xml of a sitemap
+  $ kamino draft --look pills                with a look to start from: kamino explain looks  shows sixteen
   $ kamino draft --dry-run                   print the plan, write nothing
 
 On a terminal it asks what it cannot know; --yes takes every default. kamino inventory  shows the menus there are.
@@ -35,6 +37,7 @@ export function addDraft(program: Command, act: Act): void {
       'a menu written by hand (its selector), or an outline (its file); name=… names it',
       collect,
     )
+    .option('--look <name>', 'start from a look; kamino explain looks  shows them')
     .option('--force', 'write over the plan that is there')
     .option('--dry-run', 'print the plan, write nothing')
     .option('-y, --yes', 'ask nothing, take the defaults')
@@ -49,13 +52,14 @@ function collect(value: string, before: string[] = []): string[] {
 
 async function work(site: string, options: Options, voice: Voice): Promise<number> {
   const { draft } = await import('../jobs/draft.ts');
-  const { from, force = false, dryRun = false, json } = options;
+  const { from, look, force = false, dryRun = false, json } = options;
   const asks = voice.io.outIsTerminal && voice.io.errIsTerminal && options.yes !== true && !json && !dryRun;
   const progress = asks ? null : await progressOn(voice.io, 'files');
   const asker = asks ? new Asker(voice) : null;
   const result = await draft({
     site,
     ...(from ? { from } : {}),
+    ...(look === undefined ? {} : { look }),
     force,
     dryRun,
     ...(progress ? { progress: progress.show } : {}),

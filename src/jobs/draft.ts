@@ -5,6 +5,8 @@ import { menuFromFolders } from '../core/draft/from-folders.ts';
 import { menuFromTrail } from '../core/draft/from-trail.ts';
 import { menuFromTurning } from '../core/draft/from-turning.ts';
 import { type HandSource, menuFromHand } from '../core/draft/from-menu.ts';
+import { startedMenus, unknownLook } from '../core/draft/drawn.ts';
+import { drawnLooks } from '../core/draft/looks.ts';
 import { Firsts } from '../core/draft/firsts.ts';
 import { draftLanguages } from '../core/draft/by-language.ts';
 import { Places } from '../core/draft/place.ts';
@@ -51,6 +53,8 @@ export interface DraftOptions {
   from?: readonly string[];
   /** Write over an existing plan. */
   force?: boolean;
+  /** A look to start from, by its name. */
+  look?: string;
   /** Only tell what would be written. */
   dryRun?: boolean;
   progress?: (done: number, all: number) => void;
@@ -79,8 +83,9 @@ export async function draft(options: DraftOptions = {}): Promise<DraftResult> {
   return new Drafting(root, folder, options).make(file);
 }
 
-function whyNot(root: string, { force, dryRun }: DraftOptions): Finding | null {
+function whyNot(root: string, { force, dryRun, look }: DraftOptions): Finding | null {
   if (!isFolder(root)) return noFolder(root, 'Name the folder of your pages.');
+  if (look !== undefined && !Object.hasOwn(drawnLooks, look)) return unknownLook(look);
   const there = findPlan(root);
   if (!isThere(there) || force === true || dryRun === true) return null;
   return finding(
@@ -143,7 +148,10 @@ class Drafting {
     const replaces = menus.some(isReplacing);
     const output = await this.#questions.output(replaces, inPlace);
     const placed = replaces ? menus : await this.#questions.placed(menus);
-    const look = this.#main ? await lookOf(this.#main, this.#folder, this.#root) : pageLook;
+    const isFound = this.#main !== null && this.#options.look === undefined;
+    const look = isFound ? await lookOf(this.#main!, this.#folder, this.#root) : pageLook;
+    const own = await this.#questions.setApart(placed, this.#known);
+    const started = startedMenus(own, this.#options.look, this.#known);
     return {
       comments: [
         `yaml-language-server: $schema=${schemaFile}`,
@@ -153,7 +161,7 @@ class Drafting {
       output,
       skipTo: skipTargets(this.#site),
       languages: this.#languages,
-      menus: await this.#questions.setApart(placed, this.#known),
+      ...started,
       look,
     };
   }

@@ -11,6 +11,14 @@ export interface Draft {
   languages: readonly DraftLanguage[];
   menus: readonly DraftMenu[];
   look: DraftLook;
+  /** A look to start from, for the first menu, in the place of the one that was found. */
+  start?: DraftStart | null;
+}
+
+/** The name of a look, and of the site. */
+export interface DraftStart {
+  name: string;
+  home: string;
 }
 
 export interface DraftMenu {

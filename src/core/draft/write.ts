@@ -1,4 +1,5 @@
 import { Document, type Pair, Scalar, YAMLMap, YAMLSeq } from 'yaml';
+import { drawnLook, drawnMenu } from './drawn.ts';
 import type {
   Draft,
   DraftEntry,
@@ -7,12 +8,13 @@ import type {
   DraftMenu,
   DraftSaid,
   DraftSpot,
+  DraftStart,
 } from './types.ts';
 
 /** A draft as the text of a plan. */
 export function writeDraft(draft: Draft): string {
   const document = new Document(null, { schema: 'failsafe' });
-  const { skipTo, languages, menus, look, output, comments } = draft;
+  const { skipTo, languages, menus, look, output, comments, start = null } = draft;
   const hints: Record<string, string> = {
     output:
       output === 'in-place'
@@ -24,8 +26,8 @@ export function writeDraft(draft: Draft): string {
     ['output', output],
     ...(skipTo.length > 0 ? [['skip-to', flow(skipTo)] as Row] : []),
     ...(languages.length > 0 ? [['languages', map(languages.map(languageRow))] as Row] : []),
-    ['menus', list(menus.map(menuNode))],
-    ...lookRows(look),
+    ['menus', list(menus.map((menu, at) => menuNode(menu, at === 0 ? start : null)))],
+    ...(start ? [['look', drawnLook(start)] as Row] : lookRows(look)),
   ]) as never;
   document.commentBefore = comments.map(line => ` ${line}`).join('\n');
   for (const { key, value } of pairs(document.contents as unknown as YAMLMap)) {
@@ -63,20 +65,21 @@ function pairs(made: YAMLMap): Pair[] {
   return made.items;
 }
 
-function menuNode(menu: DraftMenu): YAMLMap {
+function menuNode(menu: DraftMenu, start: DraftStart | null): YAMLMap {
   const { name, title, form, carriedBy, except, place, set, order, fold, entries, notes, comments } = menu;
   const items = list(entries.map(entryNode));
   if (notes.length > 0) items.comment = notes.map(note => ` ${note}`).join('\n');
   const made = map([
     ['menu', name],
     ['title', title],
-    ...(form === 'bar' ? [] : [['form', form] as Row]),
+    ...(form === 'bar' || start ? [] : [['form', form] as Row]),
+    ...(start ? drawnMenu(start) : []),
     ...(carriedBy ? [['carried-by', flow(carriedBy)] as Row] : []),
     ...(except.length > 0 ? [['except', flow(except)] as Row] : []),
     ...(place.length > 0 ? [['place', placeNode(place)] as Row] : []),
     ...(set ? [['set', flow(set)] as Row] : []),
     ...(order ? [['order', order] as Row] : []),
-    ...(fold === null ? [] : [['fold', map([['when', fold]], true)] as Row]),
+    ...(fold === null || start ? [] : [['fold', map([['when', fold]], true)] as Row]),
     ...(entries.length > 0 || notes.length > 0 ? [['entries', items] as Row] : []),
   ]);
   if (comments.length > 0) made.commentBefore = comments.map(line => ` ${line}`).join('\n');

@@ -85,8 +85,8 @@ export class Box {
     const start =
       spec.from === null || spec.from === 'base' ? this.base : this.#resolve(spec.from, [...chain, name]);
     const own = this.paint(spec.color);
-    const label = own ?? start.color;
-    const painted = this.#backgroundOf(name, spec, start);
+    const label = own ?? this.#labelOn(spec, start);
+    const painted = this.#backgroundOf(name, spec, { start, label });
     const level = Math.min(this.#level, this.#ratioIn(start));
     const { background, ground } = keptGround(this, painted, { name, spec, start, label, level });
     const color = this.#colorOf(name, label, { isWritten: own !== null, start, ground });
@@ -106,11 +106,23 @@ export class Box {
     return values;
   }
 
-  #backgroundOf(name: StateName, spec: StateLook, start: StateValues): Painted {
+  /** The page's own colour is not known; on a ground that is, ink or paper. */
+  #labelOn(spec: StateLook, { color }: StateValues): Paint {
+    const own = color.hex === null ? this.paint(spec.background) : null;
+    const ground = own && this.#groundOf(own);
+    return ground ? this.#onKnown(ground) : color;
+  }
+
+  #backgroundOf(
+    name: StateName,
+    spec: StateLook,
+    { start, label }: { start: StateValues; label: Paint },
+  ): Painted {
     const own = this.paint(spec.background);
     const from = own ?? start.background;
     const under = own ? this.#groundOf(own) : start.ground;
-    const accent = this.paint(spec.accent) ?? this.accent;
+    const given = this.paint(spec.accent) ?? this.accent;
+    const accent = given.css === 'currentcolor' ? label : given;
     const isDefault = this.source.look.states[name] === undefined;
     const labels = isDefault && this.tools ? this.#labels() : null;
     return stateGround(spec, { from, under, accent, labels, moves: this.source.moves }, this.tools);
@@ -170,7 +182,8 @@ export class Box {
     { isWritten, start, ground }: { isWritten: boolean; start: StateValues; ground: Ground | null },
   ): Paint {
     const tools = this.tools;
-    if (!tools || ground === null || color.hex === null) return color;
+    if (!tools || ground === null) return color;
+    if (color.hex === null) return isWritten ? color : this.#onKnown(ground);
     const path = `states.${name}.color`;
     // What was written and told as too faint need not be better in a state than in the one that it starts from.
     const before = this.#ratioIn(start);
@@ -189,6 +202,11 @@ export class Box {
     if (!this.source.isSilent && !isDefault && passing.hex !== color.hex)
       this.#contrast!.mended(this.source.look, path, { color: color.hex, ground }, passing.css);
     return passing;
+  }
+
+  #onKnown(ground: Ground): Paint {
+    const hex = textOn(ground, this.#level, this.tools!);
+    return { css: hex, hex };
   }
 
   #mended(color: Hex, ground: Ground, level: number): Paint {

@@ -1,5 +1,6 @@
 import { parts } from '../plan/parts/index.ts';
 import { classes, cssPage, properties } from './css.ts';
+import { looksText } from './looks.ts';
 import { keyPages, keyParts } from './keys.ts';
 import { allRules } from './rules.ts';
 import { wordPages } from './words.ts';
@@ -11,6 +12,7 @@ export function documents(): Record<string, string> {
     'rules.md': rulesDocument(),
     'words.md': wordsDocument(),
     'restyling.md': restylingDocument(),
+    'looks.md': document('Looks to start from', [looksText()]),
   };
 }
 

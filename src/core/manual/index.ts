@@ -1,6 +1,7 @@
 import { parts } from '../plan/parts/index.ts';
 import { tradeWords } from '../plan/trade.ts';
 import { nearest } from '../text/nearest.ts';
+import { looksPage } from './looks.ts';
 import { cssPage } from './css.ts';
 import { editorPage } from './editor.ts';
 import { type KeyPage, keyPages, keyParts } from './keys.ts';
@@ -19,7 +20,7 @@ export function nearestName(name: string): string | null {
   return nearest(name, new Set(allPages().map(page => page.name)));
 }
 
-const topics: readonly ManualPage[] = [cssPage, editorPage];
+const topics: readonly ManualPage[] = [cssPage, editorPage, looksPage];
 let made: ManualPage[] | null = null;
 
 /** Topics, words, keys and rules. */
