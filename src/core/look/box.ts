@@ -122,7 +122,7 @@ export class Box {
     const from = own ?? start.background;
     const under = own ? this.#groundOf(own) : start.ground;
     const given = this.paint(spec.accent) ?? this.accent;
-    const accent = given.css === 'currentcolor' ? label : given;
+    const accent = given.css === 'currentcolor' && label.hex !== null ? label : given;
     const isDefault = this.source.look.states[name] === undefined;
     const labels = isDefault && this.tools ? this.#labels() : null;
     return stateGround(spec, { from, under, accent, labels, moves: this.source.moves }, this.tools);

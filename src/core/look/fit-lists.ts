@@ -48,9 +48,12 @@ export function besideHome(
   { entries, home, space, gap }: Row,
 ): { entries: EntryFit[]; width: number } {
   if (menu.home === null && !isCentredBar(menu)) return { entries: [...entries], width: endOf(entries) };
-  if (menu.home?.at === 'above' && forms[menu.form].isRow)
-    return { entries: [...entries], width: Math.max(home, endOf(entries)) };
-  if (isCentredBar(menu)) return centred(menu, { entries, home, space, gap });
+  const isAbove = menu.home?.at === 'above' && forms[menu.form].isRow;
+  if (isCentredBar(menu)) {
+    const laid = centred(menu, { entries, home, space, gap });
+    return isAbove ? { ...laid, width: Math.max(home, laid.width) } : laid;
+  }
+  if (isAbove) return { entries: [...entries], width: Math.max(home, endOf(entries)) };
   if (!hasHomeInMiddle(menu)) {
     const start = home + space + gap;
     return { entries: moved(entries, start), width: Math.max(endOf(entries) + start, start) };

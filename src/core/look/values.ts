@@ -33,6 +33,7 @@ export function valuesOf(box: Box, { draft, uses, borderWidth }: ValuesContext):
   }
   values.set('marker', markPaint(box, 'marker', ['current', 'within', 'hover', 'pressed']).css);
   values.set('focus', markPaint(box, 'focus', ['hover']).css);
+  if (address.part === 'home' && own?.font.weight != null) values.set('home-weight', own.font.weight);
   drawn(values, box, { uses, borderWidth, highlight });
   spaces(values, draft, uses);
   if (kind === 'ground' && address.part === null) framed(values, look.frame, uses.frame);

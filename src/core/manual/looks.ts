@@ -21,7 +21,7 @@ export const looksPage: ManualPage = {
       code: drawnLines(drawnLooks['pills']!),
     },
   ],
-  see: ['look', 'draft'],
+  see: ['look', 'state'],
 };
 
 /** The document that shows them all. */

@@ -5,7 +5,7 @@ import type { ResolvedLooks } from '../look/types.ts';
 import { menuClass, parts } from '../markup/names.ts';
 import { apart, arranged, hairline, separatedBelow } from './arrange.ts';
 import { foldStyles, pageRules, when } from './fold-kinds.ts';
-import { narrowLists, wideLists } from './lists.ts';
+import { narrowLists, reservedLabels, wideLists } from './lists.ts';
 import { sheetLines } from './scopes.ts';
 import { menuMarks } from './markers.ts';
 import { aligned, columns, sheetWidths, highlight, lines, sheets } from './rules.ts';
@@ -96,6 +96,7 @@ function wideRules(menu: ResolvedMenu, looks: ResolvedLooks): string {
     forms[menu.form].classes.includes('tabs') ? tabs(own) : '',
     arranged(own, menu),
     wideLists(menu),
+    looks.uses.weight ? reservedLabels(own, menu) : '',
     menu.entries.some(one => one.apart) ? apart(own, isRow) : '',
   ].join('');
 }

@@ -2,7 +2,7 @@ import { hasHomeInMiddle, isCentredBar } from '../menu/lists.ts';
 import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import { forms } from '../plan/forms.ts';
 import { menuClass, parts } from '../markup/names.ts';
-import { topList } from './parts.ts';
+import { topEntry, topList } from './parts.ts';
 
 const remainsIn = (entries: readonly ResolvedEntry[]): boolean => entries.some(one => one.remains);
 
@@ -13,8 +13,8 @@ export function wideLists(menu: ResolvedMenu): string {
   const apart = entries.some(one => one.remains && one.apart)
     ? `${own} .${parts.list}.${parts.remains} {\n  flex: none;\n  margin-inline-start: auto;\n}\n`
     : '';
-  if (isCentredBar(menu)) return centred(own);
-  if (!home || home.at === 'start' || !forms[form].isRow) return apart;
+  const ends = isCentredBar(menu) ? centred(own, home?.at === 'start') : apart;
+  if (!home || home.at === 'start' || !forms[form].isRow) return ends;
   if (!hasHomeInMiddle({ form, home }))
     return `${own} .${parts.room}::before {
   content: "";
@@ -24,7 +24,7 @@ ${own} .${parts.home}.${parts.home}.${parts.home} {
   order: -1;
   margin-inline: ${align === 'center' ? 'auto' : align === 'end' ? 'auto 0' : '0 auto'};
 }
-${apart}`;
+${ends}`;
   // Both sides are as wide as each other, so that the home stands in the middle of the bar.
   return `${own} :is(.${parts.before}, .${parts.after}) {
   flex: 1 1 0;
@@ -47,13 +47,12 @@ ${apart}`;
  * In the middle of the bar, not of what its neighbours leave: these lie at its ends, and it is folded before they meet.
  * The room of a bar that folds by itself cannot be changed by its own width, what is in it can.
  */
-const centred = (own: string): string => `${own} .${parts.room} {
+const centred = (own: string, hasHome: boolean): string => `${own} .${parts.room} {
   position: relative;
 }
-${own} .${parts.home}.${parts.home}.${parts.home},
-${own} ${topList}.${parts.remains} {
+${hasHome ? `${own} .${parts.home}.${parts.home}.${parts.home},\n` : ''}${own} ${topList}.${parts.remains} {
   position: absolute;
-  inset-block: 0;
+  inset-block: auto 0;
   inset-inline: 0 auto;
   margin: 0;
 }
@@ -61,6 +60,18 @@ ${own} ${topList}.${parts.remains} {
   inset-inline: auto 0;
 }
 `;
+
+/** A label that keeps room for a bolder one stands in it where its entry says. */
+export function reservedLabels(own: string, { align, widths, entries }: ResolvedMenu): string {
+  const all = align === 'end' ? 'end' : align === 'start' && widths === 'natural' ? null : 'center';
+  const line = (selector: string, at: string): string => `${selector} {\n  justify-items: ${at};\n}\n`;
+  return [
+    all === null ? '' : line(`${own} ${topEntry} .${parts.label}`, all),
+    entries.some(one => one.highlight !== null)
+      ? line(`${own} .${parts.highlight} .${parts.label}`, 'center')
+      : '',
+  ].join('');
+}
 
 /** The same in a folded menu. */
 export function narrowLists({ name, form, home, entries, fold }: ResolvedMenu): string {

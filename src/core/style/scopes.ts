@@ -4,10 +4,17 @@ import type { ResolvedLooks, Scope, ScopeAddress } from '../look/types.ts';
 import { entryAttribute, highlightClass, menuClass, parts } from '../markup/names.ts';
 import { openFold } from './selectors.ts';
 
-/** The values of looks as custom properties: those of all menus, then what differs in menus, parts and entries. */
-export function scopeRules({ scopes, scheme }: ResolvedLooks, menus: readonly ResolvedMenu[]): string {
+/**
+ * The values of looks as custom properties: those of all menus, then what differs in menus, parts and entries. What does
+ * not come to an element through these is drawn by rules of its own, which stand behind those that all have.
+ */
+export function scopeRules(
+  { scopes, scheme }: ResolvedLooks,
+  menus: readonly ResolvedMenu[],
+): { values: string; drawn: string } {
   const rules = new Map<string, string[]>();
   const dark = new Map<string, string[]>();
+  const drawn = new Map<string, string[]>();
   const add = (to: Map<string, string[]>, body: string, selector: string): void => {
     if (body !== '') to.set(body, [...(to.get(body) ?? []), selector]);
   };
@@ -18,12 +25,14 @@ export function scopeRules({ scopes, scheme }: ResolvedLooks, menus: readonly Re
     for (const selector of selectorsOf(scope.address, menus)) {
       add(rules, body(scope, { around, scheme, constant }), selector);
       add(dark, darkBody(scope, around), selector);
+      add(drawn, drawnBody(scope, { around, constant }), selector);
     }
   }
   const text = (all: Map<string, string[]>): string =>
     [...all].map(([lines, selectors]) => `${selectors.join(',\n')} {\n${lines}}\n`).join('');
   const inDark = text(dark);
-  return text(rules) + (inDark === '' ? '' : `@supports (color: light-dark(red, red)) {\n${inDark}}\n`);
+  const schemes = inDark === '' ? '' : `@supports (color: light-dark(red, red)) {\n${inDark}}\n`;
+  return { values: text(rules) + schemes, drawn: text(drawn) };
 }
 
 /** Read again by an element that the look of its menu does not reach through inheritance. */
@@ -59,14 +68,26 @@ function body(
   const isSite = isOuter && scope.address.menu === null;
   const lines = [...scope.values].flatMap(([name, value]) => {
     if (around?.values.get(name) === value || (!isSite && constant.has(name))) return [];
-    const line = `  --kamino-${name}: ${value};\n`;
-    return typeRows.has(name) && !isOuter && value !== 'inherit' ? [line, `  ${name}: ${value};\n`] : [line];
+    return [`  --kamino-${name}: ${value};\n`];
   });
   const follows = isSite && scheme === 'auto' ? ['  color-scheme: light dark;\n'] : [];
-  const painted = scope.paints
+  return [...follows, ...lines].join('');
+}
+
+/** Type, and the ground of a part. */
+function drawnBody(
+  { address, values, paints }: Scope,
+  { around, constant }: { around: Scope | null; constant: ReadonlySet<string> },
+): string {
+  if (address.part === null && address.entry === null && address.highlight === null) return '';
+  const type = [...values].filter(
+    ([name, value]) =>
+      typeRows.has(name) && value !== 'inherit' && around?.values.get(name) !== value && !constant.has(name),
+  );
+  const painted = paints
     ? ['  color: var(--kamino-color);\n', '  background: var(--kamino-background);\n']
     : [];
-  return [...follows, ...lines, ...painted].join('');
+  return [...type.map(([name]) => `  ${name}: var(--kamino-${name});\n`), ...painted].join('');
 }
 
 function darkBody(scope: Scope, around: Scope | null): string {

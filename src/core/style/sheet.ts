@@ -48,9 +48,11 @@ export function styleSheet(
     ...(used.has('column') ? [`.${parts.column} .${parts.list}`] : []),
     ...(has.submenu ? [within('submenu')] : []),
   ];
+  const { values, drawn } = scopeRules(looks, named);
   const rules = [
     inPage(named, looks),
     partRules(has, uses),
+    drawn,
     base(uses, has),
     ...(used.has('bar') ? [bar] : []),
     ...(used.has('plain') ? [plain] : []),
@@ -74,6 +76,6 @@ export function styleSheet(
     skip,
     conditions(has, uses),
   ].join('\n');
-  const sheet = `${head}\n${scopeRules(looks, named)}${compact(rules)}\n`;
+  const sheet = `${head}\n${values}${compact(rules)}\n`;
   return sheet.replace(/[^\0-\x7f]/gu, letter => `\\${letter.codePointAt(0)!.toString(16)} `);
 }
