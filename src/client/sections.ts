@@ -52,7 +52,8 @@ function watch(margin: string, see: (entry: IntersectionObserverEntry) => void):
       entries.forEach(see);
       mark();
     },
-    { rootMargin: margin, threshold: 1 },
+    // In a frame too its own window counts.
+    { root: document, rootMargin: margin, threshold: 1 },
   );
   observers.push(observer);
   return observer;

@@ -178,5 +178,9 @@ on('keydown', event => {
   next.focus();
 });
 
-addEventListener('pagehide', () => closeAllBut([]));
+addEventListener('pagehide', () => {
+  // What was about to open is not open when the visitor comes back.
+  clearTimeout(timer);
+  closeAllBut([]);
+});
 addEventListener('resize', () => sheets().forEach(place));

@@ -6,7 +6,7 @@ for (const row of all(`.${parts.top}`))
   new IntersectionObserver(
     ([entry]) => row.classList.toggle(parts.away, entry!.intersectionRatio === 1),
     // The length after which it shows, as the style sheet has it, in px.
-    { rootMargin: `${styleOf(row, 'scroll-margin-top')} 0px ${1e7}px`, threshold: 1 },
+    { root: document, rootMargin: `${styleOf(row, 'scroll-margin-top')} 0px ${1e7}px`, threshold: 1 },
   ).observe(document.documentElement);
 
 on('click', ({ target }) => {

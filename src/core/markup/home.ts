@@ -5,8 +5,9 @@ import { parts } from './names.ts';
 import type { Standpoint } from './standpoint.ts';
 
 /** The site’s name at the head of a menu. */
-export function homeMarkup(home: ResolvedHome, from: Standpoint): string {
-  const current = home.page === from.page ? ' aria-current="page"' : '';
+/** @param isMarked an entry of the menu leads to this very page, and is marked as such */
+export function homeMarkup(home: ResolvedHome, from: Standpoint, isMarked: boolean): string {
+  const current = home.page === from.page && !isMarked ? ' aria-current="page"' : '';
   const address = escapeMarkup(writtenAddress(from.folder, home.page, from.links));
   return `<a class="${parts.home}" href="${address}"${current}>${homeContent(home, from)}</a>`;
 }

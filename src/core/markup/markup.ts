@@ -38,7 +38,7 @@ export function menuMarkup(menu: ResolvedMenu, from: Standpoint, line: LinePlace
   const lines = [
     `${cell}<nav class="${parts.menu} ${formClasses(menu.form)} ${menuClass(menu.name)}${joins}${over}"${cell === '' ? ours : ''} aria-label="${escapeMarkup(menu.title)}">`,
     `  <div class="${parts.room}">`,
-    ...(menu.home ? [`    ${homeMarkup(menu.home, from)}`] : []),
+    ...(menu.home ? [`    ${homeMarkup(menu.home, from, [...marks.values()].includes('current'))}`] : []),
     ...(folds(menu) ? foldLines(menu, words, own) : own).map(text => `    ${text}`),
     ...(remaining.length > 0 ? listed(remaining, parts.remains) : []).map(text => `    ${text}`),
     ...(menu.hasData ? [`    ${trailData(entries, from)}`] : []),

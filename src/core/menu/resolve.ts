@@ -55,13 +55,13 @@ export function resolveMenus(plan: Plan, site: SiteFacts, source: Source): Resol
 /** The way to the top, as a menu of a single entry at the end of every page. */
 function topMenus({ toTop }: Plan, ground: Ground, resolver: MenuResolver): ResolvedMenu[] {
   if (!toTop) return [];
-  const { corner, showsAfter, size, labels, look, mark } = toTop;
+  const { corner, showsAfter, size, over, labels, look, mark } = toTop;
   const own = bareMenu({
     name: 'top' satisfies ReservedName,
     form: 'top',
     title: 'Top',
-    carriedBy: ['**'],
-    except: [],
+    carriedBy: toTop.carriedBy,
+    except: toTop.except,
     place: [{ side: 'last-in', selector: 'body', drop: false }],
     mark,
   });
@@ -79,7 +79,7 @@ function topMenus({ toTop }: Plan, ground: Ground, resolver: MenuResolver): Reso
       highlight: look ?? 'background',
       icon: drawing === null ? null : { markup: drawing, at: 'start', show: 'icon' },
     };
-    return { ...menu, toTop: { corner, showsAfter, size }, entries: [entry] };
+    return { ...menu, toTop: { corner, showsAfter, size, over }, entries: [entry] };
   });
 }
 

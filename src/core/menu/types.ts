@@ -34,7 +34,7 @@ export interface ResolvedMenu {
   /** Structured data beside it. */
   hasData: boolean;
   /** What the way to the top needs beside its entry; null for menus. */
-  toTop: Pick<ToTop, 'corner' | 'showsAfter' | 'size'> | null;
+  toTop: Pick<ToTop, 'corner' | 'showsAfter' | 'size' | 'over'> | null;
   entries: readonly ResolvedEntry[];
   /** An entry for every page that may need one of its own: for a trail. */
   pages: ReadonlyMap<SitePath, ResolvedEntry> | null;

@@ -81,6 +81,9 @@ export class Conversion {
       label: value,
       labels: by,
       icon: written.icon === 'arrow' ? 'arrow' : icon,
+      over: written.over === 'true',
+      carriedBy: written['carried-by'].map(glob => this.#places.slashes(glob, [...path, 'carried-by'])),
+      except: written.except.map(glob => this.#places.slashes(glob, [...path, 'except'])),
       look: written.look ? readLook(written.look, [...path, 'look'], this.#places) : null,
       mark: this.#places.mark(path),
     };

@@ -64,6 +64,10 @@ export interface ToTop {
   label: string | null;
   labels: ByLanguage<string>;
   icon: 'arrow' | DrawingFile;
+  /** At the end of the page it lies over what is there. */
+  over: boolean;
+  carriedBy: readonly string[];
+  except: readonly string[];
   look: Look | null;
   mark: Mark;
 }

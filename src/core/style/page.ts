@@ -54,7 +54,7 @@ export function singles(menus: readonly ResolvedMenu[]): string {
 `
     : '';
   if (!top) return button;
-  const { corner, showsAfter, size } = top.toTop!;
+  const { corner, showsAfter, size, over } = top.toTop!;
   const own = `.${menuClass(top.name)}`;
   return `${button}.${parts.menu}.${parts.top} {
   position: sticky;
@@ -65,7 +65,7 @@ export function singles(menus: readonly ResolvedMenu[]): string {
   padding: 0.75rem;
   padding-block-end: calc(max(0.75rem, env(safe-area-inset-bottom)) + var(--kamino-lift, 0px));
   padding-inline: max(0.75rem, env(safe-area-inset-left), env(safe-area-inset-right));
-  scroll-margin-block-start: ${showsAfter};
+  scroll-margin-block-start: ${showsAfter};${over ? `\n  margin-block-start: calc((${size} + 1.5rem) * -1);` : ''}
   background: none;
   pointer-events: none;
 }

@@ -1,5 +1,5 @@
 import { type WrittenOf, mapOf, oneOf, optional, preset } from '../../format/key.ts';
-import { label, lengths, said, text, way } from '../../format/values.ts';
+import { globs, label, lengths, said, text, truth, way } from '../../format/values.ts';
 import { ownLook } from './look.ts';
 
 export const toTopKeys = {
@@ -27,6 +27,23 @@ export const toTopKeys = {
     takes: '`arrow` or an SVG file',
     means: 'What is seen.',
     example: 'icon: img/up.svg',
+  }),
+  over: optional(truth, {
+    otherwise: '`false`',
+    means: 'At the end of the page it lies over the footer, in the place of a row of its own below it.',
+    example: 'over: true',
+  }),
+  'carried-by': preset(globs, ['**'], {
+    takes: 'patterns of paths',
+    otherwise: 'every page',
+    means: 'The pages that carry it.',
+    example: 'carried-by: "journal/**"',
+  }),
+  except: preset(globs, [], {
+    takes: 'patterns of paths',
+    otherwise: 'nothing',
+    means: 'Pages that do not carry it after all.',
+    example: 'except: index.html',
   }),
   look: optional(ownLook, {
     below: 'own-look',
