@@ -1,10 +1,11 @@
 import { crc32 } from 'node:zlib';
 import type { ColorTools } from '../core/look/hex.ts';
-import { type FontSource, type MenuFonts, foldWidths } from '../core/look/fonts.ts';
+import { type FontFile, type FontSource, type MenuFonts, foldWidths } from '../core/look/fonts.ts';
 import { hasLooks } from '../core/look/merge.ts';
 import { resolveLooks } from '../core/look/scopes.ts';
 import type { ResolvedLooks } from '../core/look/types.ts';
 import { hasSheets } from '../core/menu/folds.ts';
+import { withLooks } from '../core/menu/relook.ts';
 import type { Resolution } from '../core/menu/resolve.ts';
 import type { SiteFacts } from '../core/target/facts.ts';
 import { behavioursOf } from '../core/markup/script.ts';
@@ -24,6 +25,24 @@ import { planMark } from '../files/plan-mark.ts';
 import { Run } from '../files/run.ts';
 import { version } from '../files/version.ts';
 
+type SiteFonts = Pick<FontSource, 'open' | 'files' | 'page'>;
+
+/** The fonts of a site, each read once. */
+async function fontsOf(site: OpenSite): Promise<SiteFonts> {
+  const [{ pageFonts }, { fontIn }, { PageReader }] = await Promise.all([
+    import('../core/look/fonts.ts'),
+    import('../files/font.ts'),
+    import('../core/page/reader.ts'),
+  ]);
+  const page = site.facts.front ?? [...site.facts.pages].sort()[0] ?? null;
+  const known = new Map<string, FontFile | null>();
+  const open = (file: string): FontFile | null => {
+    if (!known.has(file)) known.set(file, fontIn(site.root, file));
+    return known.get(file)!;
+  };
+  return { open, files: site.facts.files, page: pageFonts(page, new PageReader(site.contents)) };
+}
+
 export interface Styled {
   looks: ResolvedLooks;
   style: string;
@@ -42,6 +61,8 @@ export class Opened {
   readonly resolution: Resolution;
   /** What is wrong in the plan, and in what it says of the site. */
   readonly findings: readonly Finding[];
+  /** What its fonts are found in, once that was asked for. */
+  #ofSite: Promise<SiteFonts> | null = null;
 
   constructor(here: Pick<Opened, 'open' | 'plan' | 'site'>, facts: SiteFacts, resolution: Resolution) {
     this.open = here.open;
@@ -54,21 +75,19 @@ export class Opened {
 
   /** What menus are measured with. */
   async fonts(): Promise<MenuFonts> {
-    const [{ MenuFonts: Fonts, pageFonts }, { fontIn }, { PageReader }] = await Promise.all([
-      import('../core/look/fonts.ts'),
-      import('../files/font.ts'),
-      import('../core/page/reader.ts'),
-    ]);
-    const { site, open, resolution } = this;
-    const page = site.facts.front ?? [...site.facts.pages].sort()[0] ?? null;
-    const given: FontSource = {
-      look: resolution.look,
-      source: open.source,
-      open: file => fontIn(site.root, file),
-      files: site.facts.files,
-      page: pageFonts(page, new PageReader(site.contents)),
-    };
-    return new Fonts(given);
+    const { MenuFonts: Fonts } = await import('../core/look/fonts.ts');
+    this.#ofSite ??= fontsOf(this.site);
+    const { look } = this.resolution;
+    return new Fonts({ ...(await this.#ofSite), look, source: this.open.source });
+  }
+
+  /** The same site with other looks: nothing of it is read again. */
+  relooked(open: OpenPlan, plan: Plan): Opened {
+    const { site, facts, resolution } = this;
+    const made = new Opened({ open, plan, site }, facts, withLooks(resolution, plan));
+    this.#ofSite ??= fontsOf(site);
+    made.#ofSite = this.#ofSite;
+    return made;
   }
 
   /** The looks of menus, and their style sheet; text is measured only where a menu folds by its own room. */

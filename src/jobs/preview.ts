@@ -14,7 +14,9 @@ import { outputsOf } from '../files/site.ts';
 import type { PreviewServer } from '../server/serve.ts';
 import type { PreviewSource } from '../server/types.ts';
 import { openAll } from './open.ts';
+import type { Opened } from './opened.ts';
 import { sheetOf } from './sheet.ts';
+import { Trials } from './trial.ts';
 
 export interface PreviewOptions {
   /** A plan, or the folder of one. */
@@ -54,7 +56,12 @@ export async function preview(options: PreviewOptions = {}): Promise<Preview | {
   const server: PreviewServer = await serve(() => builds.source!, {
     port,
     lan,
-    scripts: { live: ownScriptOf('live'), widths: ownScriptOf('widths') },
+    scripts: {
+      live: ownScriptOf('live'),
+      widths: ownScriptOf('widths'),
+      controls: ownScriptOf('controls'),
+    },
+    trial: new Trials(() => builds.opened!),
   });
   const again = new Rebuilding(async () => options.onBuild?.(await builds.next()), server);
   const watcher = watchFiles(builds.root, [builds.planFile], {
@@ -112,6 +119,8 @@ function noNetwork(): Finding {
 /** The site as it was built last, as long as the plan is right. */
 class Builds {
   source: PreviewSource | null = null;
+  /** The plan of the last good build, and its site. */
+  opened: Opened | null = null;
   root = '';
   planFile = '';
   readonly #given: string | undefined;
@@ -153,6 +162,7 @@ class Builds {
     const { run, style, findings } = await opened.prepared();
     if (!run) return findings;
     this.source = this.#sourceOf(run, style, open);
+    this.opened = opened;
     return [...findings, ...fromUser(site.findings, site.root)];
   }
 

@@ -1,11 +1,15 @@
+import { randomUUID } from 'node:crypto';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { extname } from 'node:path';
 import express, { type Request, type Response } from 'express';
-import type { PreviewScripts, PreviewSource } from './types.ts';
+import type { PreviewScripts, PreviewSource, Trial, TrialAsk } from './types.ts';
+import { controlsHtml } from './controls.ts';
 import { widthsPage } from './widths.ts';
 
 export interface ServerOptions {
+  /** Looks that are tried from the page of widths; never for the network. */
+  trial: Trial;
   /** The first port that is tried. */
   port: number;
   /** Of the machine on its network; null for this machine alone. */
@@ -38,10 +42,7 @@ export async function serve(source: () => PreviewSource, options: ServerOptions)
   });
   app.get('/_kamino/live.js', (_, response) => void response.type('js').send(scripts.live));
   app.get('/_kamino/widths.js', (_, response) => void response.type('js').send(scripts.widths));
-  app.get('/_widths', (request, response) => {
-    const page = typeof request.query['page'] === 'string' ? request.query['page'] : null;
-    response.type('html').send(widthsPage(source(), page));
-  });
+  addWidths(app, source, options);
   app.get('/_specimen', async (_, response) => {
     response.type('html').send(await source().specimen());
   });
@@ -55,6 +56,41 @@ export async function serve(source: () => PreviewSource, options: ServerOptions)
   };
   const close = (): Promise<void> => closed(server, listeners);
   return { port: (server.address() as AddressInfo).port, tell, close };
+}
+
+/** The page of widths, with its controls where this machine alone is served. */
+function addWidths(
+  app: express.Express,
+  source: () => PreviewSource,
+  { lan, scripts, trial }: ServerOptions,
+): void {
+  const token = randomUUID();
+  app.get('/_kamino/controls.js', (_, response) => void response.type('js').send(scripts.controls));
+  app.get('/_widths', async (request, response) => {
+    const page = typeof request.query['page'] === 'string' ? request.query['page'] : null;
+    const controls = lan === null ? controlsHtml(token, await trial.menus()) : '';
+    response.type('html').send(widthsPage(source(), page, controls));
+  });
+  if (lan !== null) return;
+  app.post('/_kamino/trial', express.json({ limit: '64kb' }), async (request, response) => {
+    const ask = readAsk(request.body, token);
+    if (ask === null)
+      return void response.status(403).type('text').send('This page may not change the plan.\n');
+    response.json(await trial.answer(ask));
+  });
+}
+
+/** What a page asks for that knows the token; null for anything else. */
+function readAsk(body: unknown, token: string): TrialAsk | null {
+  const ask = body as Partial<TrialAsk & { token: string }> | null;
+  if (ask?.token !== token || !['try', 'write', 'undo'].includes(ask.act ?? '')) return null;
+  const isPath = (path: unknown): boolean =>
+    Array.isArray(path) && path.every(key => typeof key === 'string' || Number.isInteger(key));
+  const isEdit = ({ path, value }: TrialAsk['edits'][number]): boolean =>
+    isPath(path) && (value === null || (typeof value === 'string' && value.length < 500));
+  const isRight =
+    Array.isArray(ask.edits) && ask.edits.every(isEdit) && ask.scope?.keys.every(isPath) === true;
+  return isRight ? (ask as TrialAsk) : null;
 }
 
 /** A page of another site must not reach this one by a name of its own that leads here. */

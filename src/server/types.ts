@@ -2,6 +2,7 @@
 export interface PreviewScripts {
   live: string;
   widths: string;
+  controls: string;
 }
 
 /** What the server shows: the finished site as it is now. */
@@ -18,4 +19,38 @@ export interface PreviewSource {
   specimen: () => Promise<string>;
   /** The folder of the server that the site will lie in, with `/` at both ends. */
   base: string;
+}
+
+/** A value of a plan that is tried; null takes it out. */
+export interface TrialEdit {
+  path: readonly (string | number)[];
+  value: string | null;
+}
+
+/** What the controls ask for. */
+export interface TrialAsk {
+  act: 'try' | 'write' | 'undo';
+  edits: readonly TrialEdit[];
+  /** What the controls show: a menu or all, a part of it, and the paths of their values. */
+  scope: { menu: string | null; part: string | null; keys: readonly (readonly (string | number)[])[] };
+}
+
+/** What a plan with these values would be. */
+export interface TrialAnswer {
+  /** The style sheet; null where it could not be made. */
+  style: string | null;
+  problems: string | null;
+  /** What is another in the plan, as lines of a difference. */
+  lines: readonly string[];
+  /** Contrast of labels, marks and rings in the scope. */
+  figures: readonly { state: string; of: string; ratio: number; isEnough: boolean }[];
+  /** What the plan says at each of the keys. */
+  said: readonly (string | null)[];
+  isUndoable: boolean;
+}
+
+/** Looks that are tried, and written. */
+export interface Trial {
+  answer: (ask: TrialAsk) => Promise<TrialAnswer>;
+  menus: () => Promise<{ name: string; path: readonly (string | number)[] }[]>;
 }

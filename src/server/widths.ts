@@ -1,3 +1,4 @@
+import { controlsStyle } from './controls.ts';
 import type { PreviewSource } from './types.ts';
 
 const widths = [320, 390, 768, 1024, 1280];
@@ -11,7 +12,7 @@ const states: readonly [value: string, label: string][] = [
 ];
 
 /** A page at several widths side by side, one of them to be dragged; what is held open stays so when it is loaded again. */
-export function widthsPage({ pages, front }: PreviewSource, wanted: string | null): string {
+export function widthsPage({ pages, front }: PreviewSource, wanted: string | null, controls: string): string {
   const page = wanted !== null && pages.includes(wanted) ? wanted : (front ?? pages[0] ?? '');
   const address = `/${page.split('/').map(encodeURIComponent).join('/')}`;
   const option = (path: string): string =>
@@ -30,6 +31,7 @@ body { margin: 0; color: #22262e; background: #ecece8; font: 14px/1.5 system-ui,
 header { position: sticky; top: 0; z-index: 1; display: flex; flex-wrap: wrap; gap: 0.5rem 2rem; align-items: center; padding: 0.75rem 1.5rem; border-bottom: 1px solid #d4d4ce; background: #fff; }
 fieldset { display: flex; flex-wrap: wrap; gap: 0.25rem 1.1rem; margin: 0; padding: 0; border: 0; }
 select { padding: 0.35rem 0.5rem; font: inherit; }
+${controlsStyle}
 main { display: flex; gap: 1.5rem; padding: 1.5rem; overflow-x: auto; align-items: flex-start; }
 figure { flex: none; margin: 0; }
 figcaption { margin-bottom: 0.35rem; color: #63676f; font-variant-numeric: tabular-nums; }
@@ -46,12 +48,15 @@ h2 { margin: 0 0 0.75rem; font-size: 1rem; }
 <label>Page <select id="page">${pages.map(option).join('')}</select></label>
 <fieldset><legend hidden>What is held</legend>${states.map(radio).join('')}</fieldset>
 </header>
+<div class="beside">
+${controls}
 <main>
 <figure><figcaption id="dragged">drag the edge</figcaption><div class="drag"><iframe title="any width" src="${address}"></iframe></div></figure>
 ${widths.map(frame).join('\n')}
 </main>
+</div>
 <section class="specimen"><h2>Every entry in every state</h2><iframe title="specimen" src="/_specimen"></iframe></section>
-<script src="/_kamino/widths.js"></script>
+<script src="/_kamino/widths.js"></script>${controls === '' ? '' : '<script src="/_kamino/controls.js"></script>'}
 </body>
 </html>
 `;

@@ -150,7 +150,6 @@ function planOf(form: string, look: Look): string {
   const entries = {
     home: { label: 'Fold' },
     entries: [
-      'index.html',
       { page: 'a.html', icon: 'lamp.svg', entries: [{ page: 'b.html', icon: 'lamp.svg' }, 'c.html'] },
       { page: 'd.html', icon: 'lamp.svg' },
     ],

@@ -188,13 +188,13 @@ it('shows a page at several widths, and holds states and menus open, also when i
     );
   await tab.waitForFunction(() => document.querySelectorAll('main iframe').length === 6);
   const atRest = await grounds();
-  await tab.locator('[value=hover]').check();
+  await tab.locator('input[value=hover]').check();
   const held = await eventually(grounds, now =>
     expect(now.map((one, at) => one !== atRest[at])).toEqual(now.map(() => true)),
   );
   await tab.reload();
   await eventually(grounds, now => expect(now).toEqual(held));
-  await tab.locator('[value=submenu]').check();
+  await tab.locator('input[value=submenu]').check();
   for (const frame of frames()) expect(await frame.locator('.kamino-submenu').isVisible()).toBe(true);
   expect(await tab.locator('#page option').allTextContents()).toEqual([
     'index.html',
@@ -212,4 +212,63 @@ test('a plan that is wrong from the start is told, and nothing is served', async
   put(folder, { 'kamino.yaml': 'kamino: 2\n' });
   await expect(start(folder, '--port', '4820')).rejects.toThrow(/ended with 2: [^]*wrong-value/);
   expect(readFileSync(join(folder, 'kamino.yaml'), 'utf8')).toBe('kamino: 2\n');
+});
+
+test('a look is tried in every width at once, shown as lines, written, and undone', async () => {
+  const folder = site();
+  const { address } = await start(folder, '--port', '4790');
+  const tab = await open(`${address}/_widths`);
+  const grounds = (): Promise<string[]> =>
+    tab.evaluate(() =>
+      [...document.querySelectorAll<HTMLIFrameElement>('main iframe')].map(
+        frame => getComputedStyle(frame.contentDocument!.querySelector('nav')!).backgroundColor,
+      ),
+    );
+  const text = (): string => readFileSync(join(folder, 'kamino.yaml'), 'utf8');
+  await tab.getByLabel('Ground', { exact: true }).fill('#fff0dd');
+  const wears = (color: string) => (found: string[]) => {
+    expect(found).toEqual(Array(6).fill(color));
+  };
+  await eventually(grounds, wears('rgb(255, 240, 221)'));
+  expect(text()).toBe(plan);
+  await tab.locator('.lines summary').click();
+  expect(await tab.locator('.lines pre').textContent()).toContain('background: "#fff0dd"');
+  // A length goes up and down by the arrow keys; what cannot be read is told beside.
+  const padding = tab.getByLabel('Room inside', { exact: true });
+  await padding.fill('1rem 2rem');
+  await padding.press('ArrowUp');
+  expect(await padding.inputValue()).toBe('1.05rem 2rem');
+  await tab.getByLabel('Label', { exact: true }).fill('#ffeecc');
+  await eventually(
+    () => tab.locator('.figures .low').first().textContent(),
+    found => expect(found).toContain('label'),
+  );
+  await tab.getByLabel('Label', { exact: true }).fill('');
+  await tab.getByRole('button', { name: 'Write it' }).click();
+  await eventually(
+    () => Promise.resolve(text()),
+    found => expect(found).toContain('background: "#fff0dd", padding: 1.05rem 2rem }'),
+  );
+  await tab.getByRole('button', { name: 'Undo' }).click();
+  await eventually(
+    () => Promise.resolve(text()),
+    found => expect(found).toBe(plan),
+  );
+  await tab.context().close();
+});
+
+test('nothing is tried or written without the token of the page', async () => {
+  const folder = site();
+  const { address } = await start(folder, '--port', '4794');
+  const scope = { menu: null, part: null, keys: [] };
+  const edits = [{ path: ['look', 'color'], value: 'red' }];
+  for (const token of [undefined, '', 'x', null]) {
+    const answer = await fetch(`${address}/_kamino/trial`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ act: 'write', edits, scope, token }),
+    });
+    expect(answer.status).toBe(403);
+  }
+  expect(readFileSync(join(folder, 'kamino.yaml'), 'utf8')).toBe(plan);
 });

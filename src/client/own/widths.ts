@@ -28,7 +28,7 @@ function hold(frame: HTMLIFrameElement): void {
       one.open = state === 'submenu' && at === 0;
 }
 
-for (const one of all<HTMLInputElement>('[name=state]')) {
+for (const one of all<HTMLInputElement>('input[name=state]')) {
   one.checked = one.value === state;
   one.addEventListener('change', () => {
     state = one.value;
