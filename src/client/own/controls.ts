@@ -115,7 +115,13 @@ function show(
   const told = within<HTMLElement>('.told');
   told.hidden = problems === null;
   told.textContent = problems;
-  within('.lines pre').textContent = edits.size === 0 ? 'Nothing is changed.' : lines.join('\n');
+  within('.lines pre').replaceChildren(
+    ...(edits.size === 0 ? ['Nothing is changed.'] : lines).map(line => {
+      const one = document.createElement('div');
+      one.textContent = line;
+      return one;
+    }),
+  );
   within<HTMLButtonElement>('[name=undo]').disabled = !isUndoable;
   within('.figures').replaceChildren(
     ...figures.map(({ state: name, of, ratio, isEnough }) => {
