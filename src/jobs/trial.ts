@@ -46,15 +46,14 @@ export class Trials implements Trial {
   }
 
   /** The menus of the plan, with the path of the look of each; a look that has a name is changed where it stands. */
-  async menus(): Promise<{ name: string; path: ValuePath }[]> {
+  menus(): { name: string; path: ValuePath }[] {
     const { open, plan } = this.#opened();
     const { text } = open.source;
-    const found = plan.menus.flatMap(({ name }, at) => {
+    return plan.menus.flatMap(({ name }, at) => {
       if (valueAt(text, ['menus', at, 'menu']) !== name) return [];
       const named = valueAt(text, ['menus', at, 'look']);
       return [{ name, path: named === null ? ['menus', at, 'look'] : ['looks', named] }];
     });
-    return Promise.resolve(found);
   }
 
   /** The style sheet of a text, with what is told of it. */

@@ -66,9 +66,9 @@ function addWidths(
 ): void {
   const token = randomUUID();
   app.get('/_kamino/controls.js', (_, response) => void response.type('js').send(scripts.controls));
-  app.get('/_widths', async (request, response) => {
+  app.get('/_widths', (request, response) => {
     const page = typeof request.query['page'] === 'string' ? request.query['page'] : null;
-    const controls = lan === null ? controlsHtml(token, await trial.menus()) : '';
+    const controls = lan === null ? controlsHtml(token, trial.menus()) : '';
     response.type('html').send(widthsPage(source(), page, controls));
   });
   if (lan !== null) return;

@@ -52,5 +52,5 @@ export interface TrialAnswer {
 /** Looks that are tried, and written. */
 export interface Trial {
   answer: (ask: TrialAsk) => Promise<TrialAnswer>;
-  menus: () => Promise<{ name: string; path: readonly (string | number)[] }[]>;
+  menus: () => { name: string; path: readonly (string | number)[] }[];
 }

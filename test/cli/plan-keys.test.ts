@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, it, test } from '@jest/globals';
-import { folderWith, kamino, page, plan, unsealedIn } from '../helpers/site.ts';
+import { folderWith, kamino, page, plan, put, unsealedIn } from '../helpers/site.ts';
 
 const built = (planText: string, files: Record<string, string> = {}): Record<string, string> => {
   const folder = folderWith({
@@ -65,4 +65,57 @@ it('leads past the menu to what the plan names where there is no main', () => {
   const text = readFileSync(join(folder, 'built/index.html'), 'utf8');
   expect(text).toContain('<div data-kamino-id="main" id="main" class="text">');
   expect(unsealedIn(text)).toContain('data-kamino="skip" href="#main"');
+});
+
+test.each([
+  ['about: Here', 'entries: [{ page: index.html, about: Here }]', 'form: column'],
+  ['folds: false', 'entries: [{ page: index.html, folds: false }]', 'fold: { when: crowded }'],
+  ['widths: equal', 'form: column, widths: equal, entries: [index.html]', 'form: bar'],
+  ['at: middle', 'form: column, home: { label: A, at: middle }, entries: [index.html]', 'form: tabs'],
+  [
+    'width: 9em',
+    'form: column, opens: { width: 9em }, entries: [index.html]',
+    'opens: { by: hover, width: 9em }',
+  ],
+  [
+    'scrolled',
+    'over: true, look: { parts: { scrolled: { background: "#ffffff" } } }, entries: [index.html]',
+    'stays: top',
+  ],
+  [
+    'icon-size',
+    'look: { icon-size: 2em }, entries: [index.html]',
+    'entries: [{ page: index.html, icon: a.svg }]',
+  ],
+  [
+    'submenu',
+    'look: { parts: { submenu: { gap: 1em } } }, entries: [index.html]',
+    'entries: [{ label: B, entries: [index.html] }]',
+  ],
+  ['toggle', 'look: { parts: { toggle: { gap: 1em } } }, entries: [index.html]', 'fold: { when: crowded }'],
+])('`%s` is told where it has no effect, and not where it has one', (key, lines, needed) => {
+  const folder = folderWith({
+    'index.html': page('A'),
+    'a.svg': '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><path d="M0 0h9v9z"/></svg>',
+  });
+  const told = (menu: string): string => {
+    put(folder, { 'kamino.yaml': `kamino: 1\nmenus:\n  - { menu: m, ${menu} }\n` });
+    return kamino(folder, 'build').err;
+  };
+  expect(told(lines)).toMatch(new RegExp(`warning no-effect: [^]*${key}[^]*\\^`));
+  const changed = needed.split(':')[0]!;
+  const without = lines.replace(new RegExp(`(^|, )${changed}: (\\{[^}]*\\}|\\[[^\\]]*\\]|\\w+)`), '');
+  expect(told([needed, without.replace(/^, /, '')].join(', '))).not.toContain('no-effect');
+});
+
+it('tells nothing of what has an effect in another menu that takes the entry over', () => {
+  const folder = folderWith({
+    'index.html': page('A'),
+    'kamino.yaml': `kamino: 1
+menus:
+  - { menu: m, entries: [{ page: index.html, about: Here, folds: false }] }
+  - { menu: side, form: column, entries-of: m, fold: { when: crowded } }
+`,
+  });
+  expect(kamino(folder, 'build').err).not.toContain('no-effect');
 });

@@ -22,7 +22,14 @@ function labelled(home: string): YAMLMap['items'][number] {
   return made.items[0]!;
 }
 
-export const drawnLook = ({ name }: DraftStart): YAMLMap => read(drawnLooks[name]!.look);
+/** Its `look`, without the part that nothing of the site is in. */
+export function drawnLook({ name, hasSubmenus }: DraftStart): YAMLMap {
+  const look = read(drawnLooks[name]!.look);
+  const parts = look.get('parts') as YAMLMap | undefined;
+  if (!hasSubmenus) parts?.delete('submenu');
+  if (parts?.items.length === 0) look.delete('parts');
+  return look;
+}
 
 /** A look as the lines of a plan, under its menu and beside it. */
 export function drawnLines({ menu, look }: DrawnLook, home = 'Brackenfold'): string {
@@ -47,7 +54,10 @@ export function startedMenus(
     /^home:/m.test(keys) && entry === ofFront && entry.entries.length === 0;
   const entries = first.entries.filter(entry => !isTaken(entry));
   const notes = note === undefined ? first.notes : [...first.notes, note];
-  return { menus: [{ ...first, entries, notes }, ...others], start: { name, home } };
+  return {
+    menus: [{ ...first, entries, notes }, ...others],
+    start: { name, home, hasSubmenus: entries.some(one => one.entries.length > 0) },
+  };
 }
 
 /** A look that there is not. */

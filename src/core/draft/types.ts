@@ -19,6 +19,8 @@ export interface Draft {
 export interface DraftStart {
   name: string;
   home: string;
+  /** Some entries of the menu have entries below them. */
+  hasSubmenus: boolean;
 }
 
 export interface DraftMenu {

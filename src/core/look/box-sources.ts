@@ -4,6 +4,7 @@ import { anyGround, groundOf, textOn } from './grounds.ts';
 import { turned, turnedColor } from './dark.ts';
 import type { Draft } from './drafts.ts';
 import type { ColorTools, Ground, Hex } from './hex.ts';
+import { groundIn } from './merge.ts';
 
 /** Finds what each box is made from: its own look, and what lies around it. */
 export class BoxSources {
@@ -68,15 +69,15 @@ export class BoxSources {
   }
 
   /** The page is seen through a ground: what is behind the labels lies between two. */
-  #isUnsure({ isSheet, isOver, look: { background } }: Draft): boolean {
+  #isUnsure({ isSheet, isOver, look }: Draft): boolean {
     if (isSheet || !this.#tools) return false;
-    if (background === null || background === 'none') return isOver === true;
-    return this.#tools.solid(background) !== background;
+    const css = groundIn(look);
+    return css === null ? isOver === true : this.#tools.solid(css) !== css;
   }
 
   /** What is behind the labels on a ground; null where only the page knows. */
-  #behind({ isSheet, isOver }: Draft, isDark: boolean, { background }: Look): Ground | null {
-    const css = background === 'none' ? null : background;
+  #behind({ isSheet, isOver }: Draft, isDark: boolean, look: Look): Ground | null {
+    const css = groundIn(look);
     if (!this.#tools) return null;
     if (css === null) return isOver ? anyGround : null;
     return this.#ground(isSheet ? this.#tools.solid(css) : css, anyGround, isDark);
@@ -119,8 +120,7 @@ export class BoxSources {
 }
 
 /** A sheet without a ground of its own has that of the page’s scheme. */
-const isOnPage = ({ isSheet, look: { background } }: Draft): boolean =>
-  isSheet && (background === null || background === 'none');
+const isOnPage = ({ isSheet, look }: Draft): boolean => isSheet && groundIn(look) === null;
 
 function boxOf(
   look: Look,

@@ -2,7 +2,7 @@ import type { Highlight, ResolvedEntry } from '../menu/types.ts';
 import type { Look } from '../plan/look-types.ts';
 import type { Draft } from './drafts.ts';
 import type { Grounds } from './menu-grounds.ts';
-import { mergeLooks } from './merge.ts';
+import { groundIn, mergeLooks } from './merge.ts';
 
 /** Entries with a look of their own, on every ground that they may lie on. */
 export class Boxes {
@@ -38,7 +38,7 @@ export class Boxes {
     const { menu, submenu, scrolled, fold, foldSubmenu } = this.#grounds;
     const folded = depth === 1 ? fold : (foldSubmenu ?? fold);
     // A submenu without a look of its own lies on the ground of its menu, in the flow or as a sheet.
-    const isOnMenu = submenu.own === null && (menu.look.background ?? 'none') !== 'none';
+    const isOnMenu = submenu.own === null && groundIn(menu.look) !== null;
     const inside = isOnMenu ? menu : submenu;
     const first = depth === 1 ? [menu, ...(scrolled ? [scrolled] : [])] : [inside];
     return folded ? [...first, folded] : first;

@@ -1,6 +1,7 @@
 import type { Look } from '../plan/look-types.ts';
 import { anyGround } from './grounds.ts';
 import type { ColorTools, Ground, Hex } from './hex.ts';
+import { groundIn } from './merge.ts';
 import type { LookTeller } from './teller.ts';
 
 /** Levels of WCAG 2.2: 1.4.3 and 1.4.6 for text, 1.4.11 for marks. */
@@ -37,10 +38,10 @@ export class ContrastTeller {
   unsure(look: Look, path: string, { color, ground }: Seen): void {
     const all = ground.map(at => this.#tools.contrast(color, at));
     const [least, most] = [Math.min(...all), Math.max(...all)];
-    const isClear = look.background === null || look.background === 'none';
-    const cover = this.#coverOf(isClear ? this.#opposite(color) : look.background!, color);
+    const css = groundIn(look);
+    const cover = this.#coverOf(css ?? this.#opposite(color), color);
     if (cover === null) return this.low(look, path, { color, ground });
-    this.#teller.tellOnce('unsure-contrast', look, isClear ? path : 'background', [
+    this.#teller.tellOnce('unsure-contrast', look, css === null ? path : 'background', [
       `the page is seen through this ground: what lies behind it leaves text in ${color} a contrast from ${least.toFixed(2)} to ${most.toFixed(2)}; ${this.#level} is needed`,
       `Look at it on the pages, or let it cover more:  background: "${cover}"`,
     ]);

@@ -1,6 +1,7 @@
 import type { Highlight } from '../menu/types.ts';
-import { type Frame, type Look, type StateName, stateNames } from '../plan/look-types.ts';
+import { type Frame, type Look, type StateName, passingStates, stateNames } from '../plan/look-types.ts';
 import { emptyFrame } from '../plan/read-look.ts';
+import { markerOf } from './markers.ts';
 import type { ResolvedLooks, ScopeAddress } from './types.ts';
 import { typeRows } from './type-rows.ts';
 
@@ -22,7 +23,7 @@ export interface Draft {
 }
 
 /** What any of the looks says: what no look says needs no rules. */
-export function usesOf(drafts: readonly Draft[], { hasSeparators }: { hasSeparators: boolean }): Uses {
+export function usesOf(drafts: readonly Draft[]): Uses {
   const isSaid = (test: (look: Look) => boolean): boolean => drafts.some(one => test(one.look));
   const states = new Set<StateName>(['hover', 'pressed']);
   for (const name of stateNames)
@@ -44,7 +45,8 @@ export function usesOf(drafts: readonly Draft[], { hasSeparators }: { hasSeparat
     type: new Set(typeRows.filter(([, key]) => isSaid(look => look.font[key] !== null)).map(([row]) => row)),
     iconSize: isSaid(look => look.iconSize !== null),
     motion: isSaid(look => look.motion !== null),
-    separators: hasSeparators,
+    comes: isSaid(look => passingStates.some(name => (markerOf(look, name)?.at ?? 'none') !== 'none')),
+    twoGaps: isSaid(look => look.gap?.includes(' ') === true),
     markerColors: new Set(stateNames.filter(name => isSaid(look => hasMarkColor(look, name)))),
     ofStates: {
       border: isStated('border'),

@@ -1,8 +1,11 @@
 import { forms } from '../plan/forms.ts';
+import { sizeOf, weightOf as weightOfText } from '../page/fonts.ts';
+import { hasIconAbove } from '../menu/lists.ts';
 import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import type { Look } from '../plan/look-types.ts';
 import type { TextWidth } from './fallbacks.ts';
 import { type EntryFit, besideHome } from './fit-lists.ts';
+import { mergeLooks } from './merge.ts';
 import { lengthOf, sides, transformed } from './lengths.ts';
 
 /** What labels are set in. */
@@ -125,10 +128,9 @@ function frameOf({ frame }: Look, px: (length: string) => number): MenuFit['fram
  */
 export function fitOf(menu: ResolvedMenu, look: Look, types: { type: MenuType; measure: Measure }): MenuFit {
   const ruler = rulerOf(menu, look, types);
-  const { em, type, top, side, bottom, other, gap, border, textOf } = ruler;
-  const homeWidth = homeOf(menu, em, textOf);
-  const home = homeWidth === null ? 0 : homeWidth.most + side + other + border;
-  const leastHome = homeWidth === null ? 0 : homeWidth.least + side + other + border;
+  const { em, type, top, bottom, gap, border } = ruler;
+  const homeWidth = homeOf(menu, look, types);
+  const [home, leastHome] = [homeWidth?.most ?? 0, homeWidth?.least ?? 0];
   let [offset, leastOffset] = [0, 0];
   const entries = menu.entries.map((entry, at): EntryFit => {
     const apart = at === 0 ? 0 : gap + (entry.highlight === null ? 0 : highlightGap * em);
@@ -163,9 +165,8 @@ function entryFit(entry: ResolvedEntry, ruler: Ruler, offset: number): EntryFit 
   const end = hasOpener && isLink ? openerLink * em : other;
   const opener = !hasOpener ? 0 : isLink ? openerWidth * em : (openerGap + openerSign) * em;
   const around = side + end + extras + opener;
-  const isAbove = entry.icon?.show === 'both' && entry.icon.at === 'above';
   const widthOf = (label: number): number =>
-    entry.icon?.show === 'icon' ? 0 : isAbove ? Math.max(label, ruler.icon) : label;
+    entry.icon?.show === 'icon' ? 0 : hasIconAbove(entry) ? Math.max(label, ruler.icon) : label;
   return {
     label: entry.label,
     textWidth: text.most,
@@ -178,8 +179,7 @@ function entryFit(entry: ResolvedEntry, ruler: Ruler, offset: number): EntryFit 
 
 /** What drawings above labels add to the height of a row. */
 function aboveOf({ entries }: ResolvedMenu, { em, icon }: Ruler): number {
-  const isThere = entries.some(one => one.icon?.show === 'both' && one.icon.at === 'above');
-  return isThere ? icon + iconAboveGap * em : 0;
+  return entries.some(hasIconAbove) ? icon + iconAboveGap * em : 0;
 }
 
 /** All as wide as the widest. */
@@ -188,26 +188,34 @@ function equalized(entries: readonly EntryFit[], gap: number): EntryFit[] {
   return entries.map((one, at) => ({ ...one, width, offset: at * (width + gap) }));
 }
 
+/** The box of the home, in its own type. */
 function homeOf(
-  { home }: ResolvedMenu,
-  em: number,
-  textOf: (text: string, weight: number) => TextWidth,
+  menu: ResolvedMenu,
+  look: Look,
+  { type, measure }: { type: MenuType; measure: Measure },
 ): TextWidth | null {
+  const { home } = menu;
   if (home === null) return null;
-  const text = textOf(home.label, 700);
-  if (home.image === null || home.show === 'label') return text;
-  const { size } = home.image;
-  const picture = size === null ? 0 : (size.width / size.height) * homeMark * em;
-  if (home.show === 'image') return { least: picture, most: picture };
-  const both = picture + homeMarkGap * em;
+  const own = look.parts.home?.font ?? null;
+  const size = own?.size ? (sizeOf(own.size, type.size) ?? type.size) : type.size;
+  const ruler = rulerOf(menu, mergeLooks(look, look.parts.home ?? null), {
+    type: { ...type, size },
+    measure,
+  });
+  const { em, side, other, border } = ruler;
+  const around = side + other + border;
+  const text = ruler.textOf(home.label, own?.weight ? weightOfText(own.weight) : 700);
+  const isSeen = home.image !== null && home.show !== 'label';
+  const picture =
+    isSeen && home.image!.size ? (home.image!.size.width / home.image!.size.height) * homeMark * em : 0;
+  if (isSeen && home.show === 'image') return { least: picture + around, most: picture + around };
+  const both = around + (isSeen ? picture + homeMarkGap * em : 0);
   return { least: text.least + both, most: text.most + both };
 }
 
 function extrasOf(entry: ResolvedEntry, { em, icon: size, textOf }: Ruler): number {
   const icon =
-    entry.icon === null ||
-    entry.icon.show === 'label' ||
-    (entry.icon.show === 'both' && entry.icon.at === 'above')
+    entry.icon === null || entry.icon.show === 'label' || hasIconAbove(entry)
       ? 0
       : size + (entry.icon.show === 'icon' ? 0 : iconGap * em);
   const note =
@@ -219,7 +227,7 @@ function extrasOf(entry: ResolvedEntry, { em, icon: size, textOf }: Ruler): numb
 
 function weightOf({ look, highlight }: ResolvedEntry, weight: number): number {
   const own = look?.font.weight ?? (typeof highlight === 'object' ? highlight?.font.weight : null) ?? null;
-  return own === null ? weight : own === 'bold' ? 700 : own === 'normal' ? 400 : Number(own);
+  return own === null ? weight : weightOfText(own);
 }
 
 /** The width of the border that all entries keep room for. */

@@ -1,8 +1,9 @@
-import { hasSheets } from '../menu/folds.ts';
+import { folds, hasSheets, hasSubmenus } from '../menu/folds.ts';
 import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
-import { type Look, type StateName, stateNames } from '../plan/look-types.ts';
+import { type Look, type LookPart, type StateName, stateNames } from '../plan/look-types.ts';
 import type { Draft } from './drafts.ts';
 import type { ColorTools } from './hex.ts';
+import { groundIn } from './merge.ts';
 import type { LookTeller } from './teller.ts';
 
 /** Tells of values that change nothing where they stand, with the reason. */
@@ -22,15 +23,16 @@ export function tellIdle(
         `\`accent\` is what \`tint\` mixes in, and \`${name}\` has no tint`,
         'Add one:  tint: 12%',
       );
-  const isSheet = menus.some(
-    menu =>
-      (address.menu === null || menu.name === address.menu) &&
-      hasSheets(menu) &&
-      menu.fold.when !== 'any-width',
-  );
+  const named = menus.filter(menu => address.menu === null || menu.name === address.menu);
+  const isSheet = named.some(hasSheets);
   for (const key of ['border', 'shadow'] as const)
     if (address.part === 'submenu' && own[key] !== null && !isSheet)
       tell(key, 'a submenu in the flow of its menu is no sheet with an edge', 'Take this out.');
+  for (const part of Object.keys(own.parts) as LookPart[])
+    if (!named.some(partsOf[part].isIn)) {
+      const { marks } = own.parts[part]!;
+      teller.tell('no-effect', own.parts[part]!, Object.keys(marks)[0] ?? '', partsOf[part].told);
+    }
   for (const path of iconPaths(own))
     if (address.part === 'home')
       tell(path, 'the home has a picture, whose colours and size are its own', 'Take this out.');
@@ -39,6 +41,44 @@ export function tellIdle(
   tellIdleFrame({ look, own }, { tools, tell });
 }
 
+/** Where a part is seen, and what is told of one that is seen nowhere. */
+const partsOf: Readonly<
+  Record<LookPart, { isIn: (menu: ResolvedMenu) => boolean; told: [message: string, remedy: string] }>
+> = {
+  submenu: {
+    isIn: hasSubmenus,
+    told: ['`submenu` is for what lies below an entry, and no entry here has any', 'Take this out.'],
+  },
+  fold: {
+    isIn: folds,
+    told: [
+      '`fold` is for a menu that folds away',
+      'Let it:  fold: { when: crowded }  for the menu, or take this out.',
+    ],
+  },
+  toggle: {
+    isIn: folds,
+    told: [
+      '`toggle` is for a menu that folds away',
+      'Let it:  fold: { when: crowded }  for the menu, or take this out.',
+    ],
+  },
+  home: {
+    isIn: menu => menu.home !== null,
+    told: [
+      '`home` is for the site’s name in a menu, and none is here',
+      'Write  home: { label: … }  for the menu, or take this out.',
+    ],
+  },
+  scrolled: {
+    isIn: menu => menu.over && menu.stays !== null,
+    told: [
+      '`scrolled` is for a menu that lies over the page and stays',
+      'Write  over: true  and  stays: top  for the menu, or take this out.',
+    ],
+  },
+};
+
 type Tell = (path: string, message: string, remedy: string) => void;
 
 /** A blur that nothing is seen through, and edges without a border. */
@@ -46,11 +86,9 @@ function tellIdleFrame(
   { look, own }: { look: Look; own: Look },
   { tools, tell }: { tools: ColorTools | null; tell: Tell },
 ): void {
-  const ground = tools && look.background !== null ? tools.read(look.background) : null;
-  if (
-    own.frame.blur !== null &&
-    (look.background === null || look.background === 'none' || (ground !== null && tools!.isOpaque(ground)))
-  )
+  const css = groundIn(look);
+  const isSeenThrough = css !== null && tools !== null && tools.solid(css) !== css;
+  if (own.frame.blur !== null && !isSeenThrough)
     tell(
       'frame.blur',
       'nothing is seen through this ground, so nothing is blurred',

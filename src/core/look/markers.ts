@@ -21,6 +21,8 @@ export function markerOf(look: Look, name: StateName, chain: readonly StateName[
   return before ?? (name === 'current' || name === 'within' ? usualMarker : null);
 }
 
+export const isUsual = (marker: Marker): boolean => JSON.stringify(marker) === JSON.stringify(usualMarker);
+
 /** The marks of all states that have one to say. */
 function markersOf(look: Look): ReadonlyMap<StateName, Marker> {
   return new Map(

@@ -3,7 +3,7 @@ import type { ResolvedMenu } from '../menu/types.ts';
 import { emptyLook } from '../plan/read-look.ts';
 import type { Draft } from './drafts.ts';
 import type { ColorTools } from './hex.ts';
-import { mergeLooks } from './merge.ts';
+import { groundIn, mergeLooks } from './merge.ts';
 
 /** A part of a menu in its place. */
 export function partDraft(around: Draft, part: 'submenu' | 'toggle' | 'home'): Draft {
@@ -65,10 +65,9 @@ function scrolledDraft(menu: Draft): Draft {
 function foldDraft(menu: Draft, isCover: boolean, tools: ColorTools | null): Draft | null {
   const own = menu.look.parts.fold ?? null;
   const look = mergeLooks(menu.look, own);
-  const { background } = look;
-  const isClear = background === null || background === 'none';
-  const covered = isClear || (tools !== null && tools.solid(background) !== background);
-  if (own === null && !(isCover && covered)) return null;
+  const css = groundIn(look);
+  const isSeenThrough = css === null || (tools !== null && tools.solid(css) !== css);
+  if (own === null && !(isCover && isSeenThrough)) return null;
   return {
     address: { ...menu.address, part: 'fold' },
     look,

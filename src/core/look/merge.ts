@@ -16,6 +16,10 @@ export function mergeLooks(under: Look, over: Look | null): Look {
   };
 }
 
+/** The ground that a look gives; null for none. */
+export const groundIn = ({ background }: Pick<Look, 'background'>): string | null =>
+  background === 'none' ? null : background;
+
 /** The same without colours and a box: what lies on the page's own ground has the page's. */
 export function withoutColors(look: Look): Look {
   return {

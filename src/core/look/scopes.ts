@@ -1,4 +1,4 @@
-import { folds } from '../menu/folds.ts';
+import { folds, hasSubmenus } from '../menu/folds.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import type { Look, LookPart } from '../plan/look-types.ts';
 import { forms } from '../plan/forms.ts';
@@ -14,7 +14,7 @@ import { Grounds, partDraft } from './menu-grounds.ts';
 import type { ColorTools, Ground } from './hex.ts';
 import { tellIdle } from './idle.ts';
 import { ownMarkers } from './markers.ts';
-import { mergeLooks, withoutColors } from './merge.ts';
+import { groundIn, mergeLooks, withoutColors } from './merge.ts';
 import { LookTeller } from './teller.ts';
 import type { Paint, ResolvedLooks, Scope, ScopeAddress, StateValues } from './types.ts';
 import { type Uses, valuesOf } from './values.ts';
@@ -72,8 +72,7 @@ class LooksResolver {
   /** A menu that stays lies over what scrolls by. */
   #tellSeeThrough(menu: ResolvedMenu, source: Source): void {
     const under = forms[menu.form].isGroundless ? withoutColors(this.#site.look) : this.#site.look;
-    const { background } = mergeLooks(under, menu.look);
-    const isSeen = background !== null && background !== 'none';
+    const isSeen = groundIn(mergeLooks(under, menu.look)) !== null;
     // Where it lies over the page it is told what it lies over.
     if (menu.stays === null || menu.stays.selector !== null || menu.over || isSeen) return;
     const { start, end } = menu.stays.mark;
@@ -88,9 +87,7 @@ class LooksResolver {
   }
 
   resolve(): ResolvedLooks {
-    const uses = usesOf(this.#drafts, {
-      hasSeparators: this.#menus.some(one => one.separators !== null),
-    });
+    const uses = usesOf(this.#drafts);
     const borderWidth = widestBorder(this.#drafts.map(one => one.look));
     const scheme = this.#site.look.dark ?? 'page';
     const scopes = this.#drafts.map(draft => this.#scope(draft, uses, borderWidth));
@@ -122,7 +119,7 @@ class LooksResolver {
   /** What of parts holds wherever they are: what is folded has its place in its menu. */
   #parts(draft: Draft, menus: readonly ResolvedMenu[]): void {
     const has: Record<LookPart, boolean> = {
-      submenu: menus.some(menu => menu.entries.some(one => one.entries.length > 0)),
+      submenu: menus.some(hasSubmenus),
       fold: false,
       scrolled: false,
       toggle: menus.some(menu => folds(menu)),

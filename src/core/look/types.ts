@@ -79,8 +79,10 @@ export interface ResolvedLooks {
     iconSize: boolean;
     /** States come otherwise than by default. */
     motion: boolean;
-    /** Lines between entries ask for the gap in each direction. */
-    separators: boolean;
+    /** Some marks come in states that pass. */
+    comes: boolean;
+    /** Some gaps are others across lines than along them. */
+    twoGaps: boolean;
     /** States whose mark has a colour of its own. */
     markerColors: ReadonlySet<StateName>;
     /** What of these any state says for itself; all others have it from the base. */

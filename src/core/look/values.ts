@@ -2,6 +2,7 @@ import { type Frame, type StateName, frameEdges } from '../plan/look-types.ts';
 import type { Box } from './box.ts';
 import { markPaint, markerColor } from './box-marks.ts';
 import type { Draft } from './drafts.ts';
+import { groundIn } from './merge.ts';
 import { typeRows } from './type-rows.ts';
 import type { ResolvedLooks, StateValues } from './types.ts';
 
@@ -33,7 +34,6 @@ export function valuesOf(box: Box, { draft, uses, borderWidth }: ValuesContext):
   }
   values.set('marker', markPaint(box, 'marker', ['current', 'within', 'hover', 'pressed']).css);
   values.set('focus', markPaint(box, 'focus', ['hover']).css);
-  if (address.part === 'home' && own?.font.weight != null) values.set('home-weight', own.font.weight);
   drawn(values, box, { uses, borderWidth, highlight });
   spaces(values, draft, uses);
   if (kind === 'ground' && address.part === null) framed(values, look.frame, uses.frame);
@@ -48,8 +48,9 @@ export function valuesOf(box: Box, { draft, uses, borderWidth }: ValuesContext):
 }
 
 function groundOf({ look, tools }: Box, isSheet: boolean): string {
-  if (look.background === null || look.background === 'none') return isSheet ? 'Canvas' : 'transparent';
-  return isSheet && tools ? tools.solid(look.background) : look.background;
+  const css = groundIn(look);
+  if (css === null) return isSheet ? 'Canvas' : 'transparent';
+  return isSheet && tools ? tools.solid(css) : css;
 }
 
 /** Borders, shadows and weights; every state has its own, so that none mixes with another. */
@@ -111,17 +112,15 @@ function spaces(values: Map<string, string>, { look, kind }: ValuesContext['draf
   for (const [name, value] of rows) values.set(name, value);
 }
 
-/** A line between entries stands in the middle of the gap, which a sum of lengths is made of. */
-function gapRows(gap: string, { separators }: Uses): [name: string, value: string][] {
-  const [block = '0', inline = block] = gap.split(' ').map(one => (one === '0' ? '0px' : one));
+/** Sums are made with it, of lengths alone. */
+function gapRows(gap: string, { twoGaps }: Uses): [name: string, value: string][] {
+  const [block = '0px', inline = block] = gap.split(' ').map(one => (one === '0' ? '0px' : one));
+  const both = block === inline ? block : `${block} ${inline}`;
+  if (!twoGaps) return [['gap', both]];
   return [
-    ['gap', gap],
-    ...(separators
-      ? ([
-          ['gap-block', block],
-          ['gap-inline', inline],
-        ] as [string, string][])
-      : []),
+    ['gap', both],
+    ['gap-block', block],
+    ['gap-inline', inline],
   ];
 }
 

@@ -77,9 +77,6 @@ export function hasCurrent(entry: ResolvedEntry, marks: Marks): boolean {
   return entry.entries.some(one => marks.has(one) || hasCurrent(one, marks));
 }
 
-/** There is no room for it in a line of labels. */
-const hasAbout = ({ about, depth }: ResolvedEntry): boolean => about !== null && depth > 1;
-
 type Same = { item: string; label: string; about: string };
 const known = new WeakMap<ResolvedEntry, Map<boolean, Same>>();
 
@@ -90,7 +87,8 @@ export function sameEverywhere(entry: ResolvedEntry, reserves: boolean): Same {
   const kept = before.get(reserves);
   if (kept) return kept;
   const label = escapeMarkup(entry.label);
-  const about = hasAbout(entry) ? ` <span class="${parts.about}">${escapeMarkup(entry.about!)}</span>` : '';
+  const about =
+    entry.about === null ? '' : ` <span class="${parts.about}">${escapeMarkup(entry.about)}</span>`;
   const made = {
     item: ` ${entryAttribute}="${entry.hook}" ${depthAttribute}="${entry.depth}"`,
     label: withIcon(

@@ -1,5 +1,5 @@
 import { forms } from '../plan/forms.ts';
-import { folds } from '../menu/folds.ts';
+import { folds, hasSubmenus } from '../menu/folds.ts';
 import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import { type Behaviour, behaviours } from './names.ts';
 
@@ -7,7 +7,7 @@ const needs: Record<Behaviour, (menu: ResolvedMenu) => boolean> = {
   sections: ({ entries }) => leadsToSections(entries),
   top: ({ toTop }) => toTop !== null,
   panels: ({ entries }) => leadsToPanels(entries),
-  submenus: ({ form, entries }) => !forms[form].showsAll && entries.some(one => one.entries.length > 0),
+  submenus: menu => !forms[menu.form].showsAll && hasSubmenus(menu),
   folds: menu => folds(menu),
   over: ({ over, stays }) => over && stays !== null,
 };

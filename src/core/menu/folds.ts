@@ -17,14 +17,14 @@ export function covers(menu: Folding): boolean {
   return folds(menu) && foldKinds[menu.fold.as].isCover;
 }
 
+export const hasSubmenus = ({ entries }: Pick<ResolvedMenu, 'entries'>): boolean =>
+  entries.some(one => one.entries.length > 0);
+
 /** Whether its submenus ever lie over the page, as sheets that the pointer may open. */
-export function hasSheets({
-  form,
-  opens,
-  entries,
-}: Pick<ResolvedMenu, 'form' | 'opens' | 'entries'>): boolean {
-  const { isRow, opensInFlow } = forms[form];
-  return (isRow || (opensInFlow && opens.by === 'hover')) && entries.some(one => one.entries.length > 0);
+export function hasSheets(menu: Pick<ResolvedMenu, 'form' | 'opens' | 'entries' | 'fold'>): boolean {
+  const { isRow, opensInFlow } = forms[menu.form];
+  const isOver = isRow || (opensInFlow && menu.opens.by === 'hover');
+  return isOver && hasSubmenus(menu) && menu.fold.when !== 'any-width';
 }
 
 /** Whether it is a link on its own: a button, or the way to the top. */

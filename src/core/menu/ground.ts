@@ -7,6 +7,7 @@ import type { ResolvedPanels, SectionHeading, SiteFacts } from '../target/facts.
 import { hookOf } from './hooks.ts';
 import { fileLabel, labelOf, sharedPart } from './labels.ts';
 import { SiteLanguages } from './languages.ts';
+import { PlacedKeys } from './placed-keys.ts';
 import { drawingOf } from './resolve-drawing.ts';
 import { counterpartsOf } from './counterparts.ts';
 import type { GivenId } from './types.ts';
@@ -20,6 +21,7 @@ export class Ground {
   readonly languages: SiteLanguages | null;
   readonly findings: Finding[] = [];
   panels: readonly ResolvedPanels[] = [];
+  readonly placed = new PlacedKeys();
   /** Ids that headings are given, by page. */
   readonly ids = new Map<SitePath, GivenId[]>();
   /** The part that the titles of each language share. */

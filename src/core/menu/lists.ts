@@ -20,6 +20,10 @@ export function isCentredBar(
   );
 }
 
+/** Whether the drawing of an entry stands above its label, where it is not folded. */
+export const hasIconAbove = ({ icon }: Pick<ResolvedEntry, 'icon'>): boolean =>
+  icon?.show === 'both' && icon.at === 'above';
+
 /** The lists of a menu: those before and behind a home in its middle, and those that stay when others are folded. */
 export function listsOf(
   menu: Bar,

@@ -1,5 +1,5 @@
 import type { SitePath } from '../address/path.ts';
-import type { Entry, EntryIcon, Mark } from '../plan/types.ts';
+import type { Entry, EntryIcon, Mark, Menu } from '../plan/types.ts';
 import type { TargetContext } from '../target/kind.ts';
 import { wordsKey } from '../target/kinds/heading.ts';
 import {
@@ -26,8 +26,7 @@ export interface EntriesContext {
   carriers: readonly SitePath[];
   /** The language of those pages; null where the plan names none. */
   tag: string | null;
-  /** Its name. */
-  menu: string;
+  menu: Pick<Menu, 'name' | 'form' | 'fold'>;
 }
 
 export const plainEntry = {
@@ -126,7 +125,7 @@ export class EntryResolver {
         highlight,
         look: this.#ground.look(entry.look),
         apart: entry.apart,
-        ...this.#own(entry, depth),
+        ...this.#ground.placed.in(this.#context.menu, entry, { depth, tag: this.#context.tag }),
         icon: entry.icon && this.#icon(entry.icon, hook),
         covers,
         newWindow,
@@ -138,11 +137,6 @@ export class EntryResolver {
         entries: this.resolve(entry.entries, depth + 1, page),
       },
     ];
-  }
-
-  #own({ remains, about, abouts }: Entry, depth: number): Pick<ResolvedEntry, 'remains' | 'about'> {
-    const own = abouts.get(this.#context.tag ?? '');
-    return { remains: remains && depth === 1, about: own ?? about };
   }
 
   /** The entry as it is in this language; null where it is left out. */
@@ -225,7 +219,7 @@ export class EntryResolver {
 
   /** The drawing of an entry, with ids that no other one has. */
   #icon({ written, at, show, mark }: EntryIcon, hook: string): ResolvedEntry['icon'] {
-    const markup = drawingOf({ written, mark }, `${this.#context.menu}-${hook}`, {
+    const markup = drawingOf({ written, mark }, `${this.#context.menu.name}-${hook}`, {
       ground: this.#ground,
       context: this.#target(false),
     });

@@ -49,6 +49,7 @@ export function resolveMenus(plan: Plan, site: SiteFacts, source: Source): Resol
   const look = ground.look(plan.look);
   const { ids, languages, panels } = ground;
   tellUnswitched(resolved, ground);
+  for (const { mark, reason } of ground.placed.idle()) ground.tell('no-effect', mark, ...reason);
   return { menus: resolved, panels, ids, languages, look, findings: distinct(ground.findings) };
 }
 
@@ -119,7 +120,7 @@ class MenuResolver {
     const front = (language && this.#ground.languages?.front(language.tag)) ?? this.#ground.site.front;
     const shows = shownBy(menu);
     const own = this.#sourceEntries(menu, carriers);
-    const resolver = new EntryResolver(this.#ground, { carriers, tag, menu: name });
+    const resolver = new EntryResolver(this.#ground, { carriers, tag, menu });
     const entries = resolver.resolve(own, shows === 'branch' ? 0 : 1);
     return {
       name,

@@ -3,6 +3,8 @@ import type { Mark } from '../text/mark.ts';
 /** The states of an entry beside `base`, in the order in which one wins over another. */
 export const stateNames = ['within', 'current', 'hover', 'focus', 'pressed'] as const;
 export type StateName = (typeof stateNames)[number];
+/** Those that come and go. */
+export const passingStates = ['hover', 'focus', 'pressed'] as const satisfies readonly StateName[];
 
 /** The parts of a menu that may look otherwise. */
 export const partNames = ['submenu', 'fold', 'toggle', 'home', 'scrolled'] as const;

@@ -1,4 +1,5 @@
 import { forms } from '../plan/forms.ts';
+import { hasIconAbove } from '../menu/lists.ts';
 import { iconAboveGap } from '../look/fit.ts';
 import type { Separators } from '../plan/types.ts';
 import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
@@ -30,23 +31,26 @@ ${lines}  pointer-events: none;
 `;
 const stroke = ({ thickness, color }: Separators): string =>
   `${thickness ?? '1px'} solid ${color ?? hairline}`;
-/** Half of the gap and of the line itself. */
+/** The gap along lines, and across them. */
+export const gapOf = ({ twoGaps }: ResolvedLooks['uses'], way: 'inline' | 'block'): string =>
+  `var(--kamino-gap${twoGaps ? `-${way}` : ''})`;
+/** Half of the gap, and of the line itself where that is more than a hair. */
 const middle = ({ thickness }: Separators, gap: string): string =>
-  `calc((${gap} + ${thickness ?? '1px'}) / -2)`;
+  `calc(${thickness ? `(${gap} + ${thickness})` : gap} / -2)`;
 
-const separated = (menu: string, line: Separators): string =>
+const separated = (menu: string, line: Separators, gap: string): string =>
   separator(
     menu,
     `  inset-block: ${line.inset ?? '0.6em'};
-  inset-inline-start: ${middle(line, 'var(--kamino-gap-inline)')};
+  inset-inline-start: ${middle(line, gap)};
   border-inline-start: ${stroke(line)};
 `,
   );
 
-export const separatedBelow = (menu: string, line: Separators): string =>
+export const separatedBelow = (menu: string, line: Separators, gap: string): string =>
   separator(
     menu,
-    `  inset-block-start: ${middle(line, 'var(--kamino-gap-block)')};
+    `  inset-block-start: ${middle(line, gap)};
   inset-inline: ${line.inset ?? 'var(--kamino-mark-inline)'};
   border-block-start: ${stroke(line)};
 `,
@@ -122,12 +126,22 @@ ${own} ${topEntry}>.${parts.link}>.${parts.iconAbove} {
 `;
 
 /** How the entries of a menu that is not folded are arranged. */
-export function arranged(own: string, { form, widths, separators, entries }: ResolvedMenu): string {
+export function arranged(
+  own: string,
+  { form, widths, separators, entries }: ResolvedMenu,
+  uses: ResolvedLooks['uses'],
+): string {
   const isBeside = !forms[form].opensInFlow;
   return [
-    ...(entries.some(one => one.icon?.at === 'above' && one.icon.show === 'both') ? [above(own)] : []),
+    ...(entries.some(hasIconAbove) ? [above(own)] : []),
     ...(widths === 'equal' && isBeside ? [equal(own)] : []),
-    ...(separators ? [isBeside ? separated(own, separators) : separatedBelow(own, separators)] : []),
+    ...(separators
+      ? [
+          isBeside
+            ? separated(own, separators, gapOf(uses, 'inline'))
+            : separatedBelow(own, separators, gapOf(uses, 'block')),
+        ]
+      : []),
   ].join('');
 }
 

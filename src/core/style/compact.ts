@@ -12,6 +12,7 @@ function tight(css: string): string {
     .replace(/ ?([{};,]) ?/g, '$1')
     .replace(/([\w-]): /g, '$1:')
     .replaceAll(' > ', '>')
+    .replaceAll(' / ', '/')
     .replaceAll(';}', '}')
     .replace(/([:, (-])0\.(?=\d)/g, '$1.');
 }

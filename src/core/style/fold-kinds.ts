@@ -3,10 +3,7 @@ import type { ResolvedMenu } from '../menu/types.ts';
 import { menuClass, parts } from '../markup/names.ts';
 import type { FoldKind } from '../plan/fold-kinds.ts';
 import { topList } from './parts.ts';
-
-/** A block of rules, or the rules themselves where they always hold. */
-export const when = (condition: string | null, rules: string): string =>
-  rules === '' ? '' : condition === null ? rules : `${condition} {\n${rules}}\n`;
+import { when } from './room.ts';
 
 /** In the flow, pushing the page down; a bar that stays scrolls inside itself. */
 const stack = (

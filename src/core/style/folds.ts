@@ -1,10 +1,11 @@
-import { covers, folds, hasSheets } from '../menu/folds.ts';
+import { covers, folds, hasSheets, hasSubmenus } from '../menu/folds.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import { forms } from '../plan/forms.ts';
 import type { ResolvedLooks } from '../look/types.ts';
 import { menuClass, parts } from '../markup/names.ts';
-import { apart, arranged, hairline, separatedBelow } from './arrange.ts';
-import { foldStyles, pageRules, when } from './fold-kinds.ts';
+import { apart, arranged, gapOf, hairline, separatedBelow } from './arrange.ts';
+import { foldStyles, pageRules } from './fold-kinds.ts';
+import { containerOf, roomOf, when } from './room.ts';
 import { narrowLists, reservedLabels, wideLists } from './lists.ts';
 import { sheetLines } from './scopes.ts';
 import { menuMarks } from './markers.ts';
@@ -12,9 +13,10 @@ import { aligned, columns, sheetWidths, highlight, lines, sheets } from './rules
 import { tabs } from './tabs.ts';
 
 /** How submenus and a fold open under the pointer, which the script asks for. */
-function settings({ name, opens, fold, ...menu }: ResolvedMenu): string {
+function settings(menu: ResolvedMenu): string {
+  const { name, opens, fold } = menu;
   const own = `.${parts.menu}.${menuClass(name)}`;
-  const sheets = hasSheets({ ...menu, opens })
+  const sheets = hasSheets(menu)
     ? `${own} {\n${opens.by === 'hover' ? `  --kamino-after: ${opens.after};\n` : ''}  --kamino-ease: ${opens.ease};\n}\n`
     : '';
   return (
@@ -33,24 +35,15 @@ function placeRules(
   width: number | undefined,
   { marks, looks }: { marks: { wide: string; narrow: string }; looks: ResolvedLooks },
 ): string {
-  const { name, fold } = menu;
   const wide = wideRules(menu, looks) + marks.wide;
-  const narrow = narrowRules(menu) + marks.narrow;
-  if (fold.when === 'never') return wide;
-  if (fold.when === 'any-width') return narrow + pageRules(menu);
-  if (fold.when === 'below')
-    return (
-      when(`@media (width >= ${fold.belowEm}em)`, wide) +
-      when(`@media (width < ${fold.belowEm}em)`, narrow) +
-      pageRules(menu)
-    );
-  // Without fonts nothing is known of its width.
-  if (width === undefined) return wide;
-  const container = `kamino-${name}`;
+  const narrow = narrowRules(menu, looks) + marks.narrow;
+  if (menu.fold.when === 'any-width') return narrow + pageRules(menu);
+  const room = roomOf(menu, width);
+  if (room === null) return wide;
   return (
-    crowded(`.${parts.menu}.${menuClass(name)}`, container, width) +
-    when(`@container ${container} (inline-size >= ${width}em)`, wide) +
-    when(`@container ${container} (inline-size < ${width}em)`, narrow) +
+    (menu.fold.when === 'crowded' ? crowded(menu, width!) : '') +
+    when(room.wide, wide) +
+    when(room.narrow, narrow) +
     pageRules(menu)
   );
 }
@@ -59,22 +52,28 @@ function placeRules(
  * The menu asks the page for the width that it needs, and may shrink to nothing; its room is a size container. The 1 px
  * answers the rounding of lengths.
  */
-const crowded = (menu: string, container: string, em: number): string => `${menu} {
+const crowded = ({ name }: ResolvedMenu, em: number): string => `.${parts.menu}.${menuClass(name)} {
   display: grid;
   grid-template-columns: minmax(0, calc(${em}em + 1px)) minmax(0, 1fr);
 }
-${menu}>.${parts.room} {
+.${parts.menu}.${menuClass(name)}>.${parts.room} {
   grid-column: 1 / -1;
   position: relative;
   z-index: var(--kamino-layer, 20);
-  container: ${container} / inline-size;
+  container: ${containerOf(name)} / inline-size;
 }
 `;
 
-/** A sheet over the page has a ground, where its menu has none. */
-function sheetColors({ name }: ResolvedMenu, looks: ResolvedLooks): string {
+/** Submenus over the page; a sheet has a ground, where its menu has none. */
+function sheetRules({ name, form, opens }: ResolvedMenu, looks: ResolvedLooks): string {
+  const own = `.${menuClass(name)}`;
   const lines = sheetLines(looks, name);
-  return lines === '' ? '' : `.${parts.menu}.${menuClass(name)} .${parts.submenu} {\n${lines}}\n`;
+  return [
+    sheets(own, forms[form].isRow),
+    lines === '' ? '' : `.${parts.menu}${own} .${parts.submenu} {\n${lines}}\n`,
+    opens.columns > 1 ? columns(own, opens.columns) : '',
+    sheetWidths(own, opens),
+  ].join('');
 }
 
 function wideRules(menu: ResolvedMenu, looks: ResolvedLooks): string {
@@ -88,22 +87,20 @@ function wideRules(menu: ResolvedMenu, looks: ResolvedLooks): string {
   return [
     hidden.length > 0 ? `${hidden.join(',')} {\n  display: none;\n}\n` : '',
     covers(menu) ? `${own} .${parts.fold} {\n  display: contents;\n}\n` : '',
-    hasSheets(menu) ? sheets(own, isRow) + sheetColors(menu, looks) : '',
-    hasSheets(menu) && menu.opens.columns > 1 ? columns(own, menu.opens.columns) : '',
-    hasSheets(menu) ? sheetWidths(own, menu.opens) : '',
+    hasSheets(menu) ? sheetRules(menu, looks) : '',
     aligned(own, menu.align),
     isRow && menu.entries.some(one => one.highlight !== null) ? highlight(own) : '',
     forms[menu.form].classes.includes('tabs') ? tabs(own) : '',
-    arranged(own, menu),
+    arranged(own, menu, looks.uses),
     wideLists(menu),
     looks.uses.weight ? reservedLabels(own, menu) : '',
     menu.entries.some(one => one.apart) ? apart(own, isRow) : '',
   ].join('');
 }
 
-function narrowRules(menu: ResolvedMenu): string {
+function narrowRules(menu: ResolvedMenu, looks: ResolvedLooks): string {
   const own = `.${menuClass(menu.name)}`;
-  const opens = [menu, ...menu.joined].some(({ entries }) => entries.some(one => one.entries.length > 0));
+  const opens = [menu, ...menu.joined].some(hasSubmenus);
   if (!folds(menu))
     return `${menu.fold.joins === null ? `.${parts.menu}${own}` : `.${parts.joins}${own}`} {\n  display: none;\n}\n`;
   return `${
@@ -118,7 +115,7 @@ function narrowRules(menu: ResolvedMenu): string {
   }${lines(`${own} .${parts.list}`, own, opens)}${own} .${parts.toggle} {
   ${menu.fold.toggle.at === 'end' ? 'margin-inline-start: auto' : 'order: -1'};
 }
-${menu.separators ? separatedBelow(own, menu.separators) : ''}${
+${menu.separators ? separatedBelow(own, menu.separators, gapOf(looks.uses, 'block')) : ''}${
     menu.joined.length > 0
       ? `${own} .${parts.joined} {
   margin-block-start: 0.6em;

@@ -61,16 +61,13 @@ ${own} ${topList}.${parts.remains} {
 }
 `;
 
-/** A label that keeps room for a bolder one stands in it where its entry says. */
+/** A label that keeps room for a bolder one stands in it where its entry says; entries of one width have it in the middle. */
 export function reservedLabels(own: string, { align, widths, entries }: ResolvedMenu): string {
-  const all = align === 'end' ? 'end' : align === 'start' && widths === 'natural' ? null : 'center';
-  const line = (selector: string, at: string): string => `${selector} {\n  justify-items: ${at};\n}\n`;
-  return [
-    all === null ? '' : line(`${own} ${topEntry} .${parts.label}`, all),
-    entries.some(one => one.highlight !== null)
-      ? line(`${own} .${parts.highlight} .${parts.label}`, 'center')
-      : '',
-  ].join('');
+  if (widths === 'equal') return '';
+  const line = (selector: string, at: string): string =>
+    `${selector} .${parts.label} {\n  text-align: ${at};\n}\n`;
+  if (align !== 'start') return line(`${own} ${topEntry}`, align === 'end' ? 'end' : 'center');
+  return entries.some(one => one.highlight !== null) ? line(`${own} .${parts.highlight}`, 'center') : '';
 }
 
 /** The same in a folded menu. */
@@ -115,6 +112,6 @@ const about = `.${parts.menu} .${parts.link}:has(>.${parts.about}) {
 
 export function aboutRules(menus: readonly ResolvedMenu[]): string {
   const has = (entries: readonly ResolvedEntry[]): boolean =>
-    entries.some(one => (one.about !== null && one.depth > 1) || has(one.entries));
+    entries.some(one => one.about !== null || has(one.entries));
   return menus.some(menu => has(menu.entries)) ? about : '';
 }

@@ -89,7 +89,7 @@ function homeKept(uses: Uses): string {
     ...(uses.ofStates.border
       ? ['  border: var(--kamino-border);', '  margin: 0;', '  margin-inline-end: 0.6em;']
       : []),
-    ...(uses.weight ? ['  font-weight: var(--kamino-home-weight, 700);'] : []),
+    ...(uses.weight ? ['  font-weight: 700;'] : []),
   ];
   const home = `.${parts.menu} .${parts.home}.${parts.home}.${parts.home}`;
   return lines.length === 0 ? '' : `${home} {\n${lines.join('\n')}\n}\n`;

@@ -1,11 +1,13 @@
-import { covers, folds } from '../menu/folds.ts';
+import { covers, folds, hasSubmenus } from '../menu/folds.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
+import { isUsual } from '../look/markers.ts';
 import type { ResolvedLooks, Scope } from '../look/types.ts';
 import { entryAttribute, menuClass, parts } from '../markup/names.ts';
 import { forms } from '../plan/forms.ts';
-import type { Marker, StateName } from '../plan/look-types.ts';
+import { type StateName, passingStates } from '../plan/look-types.ts';
 import { type MarkPlace, markEndOfPair, markGeometry, markMotion } from './mark-geometry.ts';
-import { scopeOf } from './scopes.ts';
+import { when } from './room.ts';
+import { type Narrow, scopeOf } from './scopes.ts';
 import { openFold } from './selectors.ts';
 
 type Marks = NonNullable<Scope['markers']>;
@@ -44,12 +46,14 @@ interface Drawn {
 
 /** Rules for the marks of one carrier: what they have alike, then what each has for itself. */
 function rules(carrier: Carrier, marks: Marks, { uses, place, own = place }: Drawn): string {
-  const states = [...marks]
+  const all = [...marks]
     .filter(([name]) =>
       name === 'within' ? carrier.within !== null : name !== 'current' || carrier.hasCurrent,
     )
     .map(([name, { marker, isOwn }]) => ({ name, marker, place: isOwn ? own : place }));
-  const coming = states.find(({ name, marker }) => passing.has(name) && marker.at !== 'none');
+  const coming = all.find(({ name, marker }) => passing.has(name) && marker.at !== 'none');
+  // The usual marks have their rules already; one that comes hides what is there at rest.
+  const states = coming ? all : all.filter(({ marker }) => !isUsual(marker));
   const first = coming ?? states.find(({ marker }) => marker.at !== 'none');
   const selectorOf = (name: StateName): string =>
     `${name === 'within' ? carrier.within! : carrier.element + pseudo[name]}::after`;
@@ -69,41 +73,21 @@ function rules(carrier: Carrier, marks: Marks, { uses, place, own = place }: Dra
   const marked = coming ? `${carrier.element}::after` : states.map(({ name }) => selectorOf(name)).join(',');
   const end = markEndOfPair(first.marker, first.place);
   return `${marked} {
-${shared}${alike.join('')}${motion.before}}
-${coming ? comingRules(coming.marker, marked) : ''}${each.join('')}${
+${coming || place === 'flat' ? shared : ''}${alike.join('')}${motion.before}${coming?.marker.comes === 'at-once' ? '  transition: none;\n' : ''}}
+${each.join('')}${
     end === null || carrier.within === null
       ? ''
       : `${carrier.element}.${parts.link}:has(+.${parts.opener})::after {\n  inset-inline-end: ${end};\n}\n`
   }`;
 }
 
-const passing = new Set<StateName>(['hover', 'focus', 'pressed']);
+const passing: ReadonlySet<StateName> = new Set(passingStates);
 const shared = `  content: "";
   position: absolute;
   border-radius: 1em;
   background: var(--kamino-marker);
   pointer-events: none;
 `;
-
-/** A mark that comes takes its time, and is seen in the colours that a system forces. */
-function comingRules({ comes }: Marker, after: string): string {
-  const motion =
-    comes === 'at-once'
-      ? ''
-      : `@media (prefers-reduced-motion: no-preference) {
-  ${after} {
-    transition: opacity var(--kamino-motion, 0.14s ease-out), scale var(--kamino-motion, 0.14s ease-out);
-  }
-}
-`;
-  return `${motion}@media (forced-colors: active) {
-  ${after} {
-    forced-color-adjust: none;
-    background: Highlight;
-  }
-}
-`;
-}
 
 /** The marks of one menu: where its entries stand in a line, where it is folded, and what holds in both. */
 export function menuMarks(
@@ -133,15 +117,30 @@ export function menuMarks(
   const list = (inside: string, place: MarkPlace): string =>
     marks ? rules(linkIn(`${own} ${inside}>`), marks, { uses, place }) : '';
   const place = isRow || isGroundless ? line : 'own-stack';
+  // What stands at the side of its label does so wherever that is.
+  const turns = entries
+    .concat(marks ? { carrier: linkIn(''), marks } : [])
+    .some(one => turnsAside(one.marks));
+  if (isRow && !turns)
+    return { wide: '', narrow: '', always: list(`.${parts.list}`, 'stack') + each('stack') };
   return {
     wide: list(`:not(li)>.${parts.list}`, place) + each(place),
     narrow: folds(menu) ? list(`.${parts.list}`, 'stack') + each('stack') : '',
-    always: list(`.${parts.submenu}`, isRow ? 'stack' : place),
+    always: hasSubmenus(menu) ? list(`.${parts.submenu}`, isRow ? 'stack' : place) : '',
   };
 }
 
+/** Some of these marks lie below or above their labels, and stand aside where entries lie below each other. */
+function turnsAside(marks: Marks): boolean {
+  const all = [...marks];
+  const comes = all.some(([name, { marker }]) => passing.has(name) && marker.at !== 'none');
+  return all.some(
+    ([, { marker }]) => (comes || !isUsual(marker)) && (marker.at === 'below' || marker.at === 'above'),
+  );
+}
+
 /** The marks of parts: the home, the toggle, what lies below entries, and what is folded. */
-export function partMarks(looks: ResolvedLooks, menus: readonly ResolvedMenu[]): string {
+export function partMarks(looks: ResolvedLooks, menus: readonly ResolvedMenu[], narrow: Narrow): string {
   const { uses } = looks;
   return looks.scopes
     .flatMap(({ address, markers }) => {
@@ -154,11 +153,11 @@ export function partMarks(looks: ResolvedLooks, menus: readonly ResolvedMenu[]):
         rules(carrier, markers, { uses, place, own: place === 'stack' ? 'own-stack' : place });
       if (part === 'home') return [ruled(control(twice('home'), true), 'line')];
       if (part === 'toggle') return [ruled(control(`${twice('toggle')}>*`, false), 'line')];
-      if (part === 'submenu' || part === 'fold-submenu')
-        return [ruled(linkIn(`${twice('submenu')}>`), 'stack')];
+      if (part === 'submenu') return [ruled(linkIn(`${twice('submenu')}>`), 'stack')];
+      const below = part === 'fold-submenu' ? ` .${parts.submenu}>` : ' ';
       return menus
-        .filter(one => folds(one) && (address.menu === null || one.name === address.menu))
-        .map(one => ruled(linkIn(`${openFold(one, covers(one))} `), 'stack'));
+        .filter(one => one.name === address.menu)
+        .map(one => when(narrow(one), ruled(linkIn(openFold(one, covers(one)) + below), 'stack')));
     })
     .join('');
 }

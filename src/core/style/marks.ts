@@ -45,35 +45,39 @@ export const markPlain = `.${parts.plain} .${parts.entry} a.${parts.link}.${part
 `;
 
 /** What changes in a state, and in what time. */
-function changes(uses: ResolvedLooks['uses']): string {
-  const time = uses.motion ? 'var(--kamino-motion)' : '0.14s ease-out';
-  return [
+const changes = ({ ofStates }: ResolvedLooks['uses'], time: string): string =>
+  [
     'color',
     'background-color',
-    ...(uses.ofStates.border ? ['border-color'] : []),
-    ...(uses.ofStates.shadow ? ['box-shadow'] : []),
+    ...(ofStates.border ? ['border-color'] : []),
+    ...(ofStates.shadow ? ['box-shadow'] : []),
   ]
     .map(one => `${one} ${time}`)
     .join(', ');
-}
 
-export const conditions = (
-  has: StyleParts,
-  uses: ResolvedLooks['uses'],
-): string => `@media (prefers-reduced-motion: no-preference) {
-  ${pick(has)} {
-    transition: ${changes(uses)};
+/** Whatever may carry a mark that comes. */
+const coming = `.${parts.menu} :is(a.${parts.link},.${parts.home},.${parts.toggle}>*)::after`;
+
+export function conditions(has: StyleParts, uses: ResolvedLooks['uses']): string {
+  const time = uses.motion ? 'var(--kamino-motion)' : '0.14s ease-out';
+  const comes = `  ${coming} {
+    transition: opacity ${time}, scale ${time};
   }
-}
+`;
+  return `@media (prefers-reduced-motion: no-preference) {
+  ${pick(has)} {
+    transition: ${changes(uses, time)};
+  }
+${uses.comes ? comes : ''}}
 @media (pointer: coarse) {
   ${pick(has)} {
     min-block-size: 44px;
   }
 }
 @media (forced-colors: active) {
-  ${marked(has)} {
+  ${uses.comes ? coming : marked(has)} {
     forced-color-adjust: none;
-    background: Highlight;
+    background: Highlight${uses.comes || uses.markerColors.size > 0 ? ' !important' : ''};
   }
 }
 @media print {
@@ -82,3 +86,4 @@ export const conditions = (
   }
 }
 `;
+}

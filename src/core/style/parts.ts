@@ -21,6 +21,9 @@ export const within = (part: keyof typeof parts): string => `.${parts.menu} .${p
 export const topList = `:not(li)>.${parts.list}`;
 export const topEntry = `${topList}>.${parts.entry}`;
 
+const anyOf = (selectors: readonly string[]): string =>
+  selectors.length === 1 ? selectors[0]! : `:is(${selectors.join(',')})`;
+
 /** What opens and closes: openers, toggles and the button of a cover. */
 const controls = (has: StyleParts): string[] => [
   ...(has.submenu ? [`.${parts.opener}>*`] : []),
@@ -36,7 +39,7 @@ export const pick = (has: StyleParts, state = ''): string =>
 export function partRules(has: StyleParts, uses: ResolvedLooks['uses']): string {
   const own = `.${parts.menu} [class^=kamino-]:not(:where(svg,img))`;
   const openers = [...(has.submenu ? [`.${parts.opener}`] : []), ...(has.toggle ? [`.${parts.toggle}`] : [])];
-  const inside = openers.length > 0 ? `,.${parts.menu} :is(${openers.join(',')})>*` : '';
+  const inside = openers.length > 0 ? `,.${parts.menu} ${anyOf(openers)}>*` : '';
   const all = `.${parts.menu}.${parts.menu},${own}${inside}`;
   const before = all
     .split(/,(?=\.kamino[. ])/)
@@ -159,7 +162,7 @@ ${
 
 /** The marks of openers and toggles are drawn, and turn when open. */
 function summaries(has: StyleParts, uses: ResolvedLooks['uses']): string {
-  const all = `.${parts.menu} :is(${controls(has).join(',')})`;
+  const all = `.${parts.menu} ${anyOf(controls(has))}`;
   return `${all} {
   gap: 0.5em;
   min-inline-size: 2em;

@@ -2,6 +2,7 @@ import { covers, folds } from '../menu/folds.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import type { ResolvedLooks, Scope, ScopeAddress } from '../look/types.ts';
 import { entryAttribute, highlightClass, menuClass, parts } from '../markup/names.ts';
+import { when } from './room.ts';
 import { openFold } from './selectors.ts';
 
 /**
@@ -11,28 +12,48 @@ import { openFold } from './selectors.ts';
 export function scopeRules(
   { scopes, scheme }: ResolvedLooks,
   menus: readonly ResolvedMenu[],
+  narrow: Narrow,
 ): { values: string; drawn: string } {
-  const rules = new Map<string, string[]>();
-  const dark = new Map<string, string[]>();
-  const drawn = new Map<string, string[]>();
-  const add = (to: Map<string, string[]>, body: string, selector: string): void => {
-    if (body !== '') to.set(body, [...(to.get(body) ?? []), selector]);
-  };
+  const [rules, dark, drawn] = [new Rules(), new Rules(), new Rules()];
   const constant = constantsOf(scopes);
   for (const scope of scopes) {
     if (scope.isOfSheets) continue;
     const around = aroundOf(scope, scopes);
-    for (const selector of selectorsOf(scope.address, menus)) {
-      add(rules, body(scope, { around, scheme, constant }), selector);
-      add(dark, darkBody(scope, around), selector);
-      add(drawn, drawnBody(scope, { around, constant }), selector);
+    for (const [selector, condition] of selectorsOf(scope.address, menus, narrow)) {
+      rules.add(body(scope, { around, scheme, constant }), selector, condition);
+      dark.add(darkBody(scope, around), selector, condition);
+      drawn.add(drawnBody(scope, { around, constant }), selector, condition);
     }
   }
-  const text = (all: Map<string, string[]>): string =>
-    [...all].map(([lines, selectors]) => `${selectors.join(',\n')} {\n${lines}}\n`).join('');
-  const inDark = text(dark);
+  const inDark = dark.text();
   const schemes = inDark === '' ? '' : `@supports (color: light-dark(red, red)) {\n${inDark}}\n`;
-  return { values: text(rules) + schemes, drawn: text(drawn) };
+  return { values: rules.text() + schemes, drawn: drawn.text() };
+}
+
+/** The condition under which a menu is folded; null for always. */
+export type Narrow = (menu: ResolvedMenu) => string | null;
+
+/** Rules with the same lines are one, under the condition that they hold in. */
+class Rules {
+  readonly #of = new Map<string | null, Map<string, string[]>>();
+
+  add(lines: string, selector: string, condition: string | null): void {
+    if (lines === '') return;
+    const all = this.#of.get(condition) ?? new Map<string, string[]>();
+    this.#of.set(condition, all);
+    all.set(lines, [...(all.get(lines) ?? []), selector]);
+  }
+
+  text(): string {
+    return [...this.#of]
+      .map(([condition, all]) =>
+        when(
+          condition,
+          [...all].map(([lines, selectors]) => `${selectors.join(',\n')} {\n${lines}}\n`).join(''),
+        ),
+      )
+      .join('');
+  }
 }
 
 /** Read again by an element that the look of its menu does not reach through inheritance. */
@@ -118,19 +139,25 @@ export const scopeOf = (scopes: readonly Scope[], menu: string | null): Scope | 
       address.menu === menu && address.part === null && address.entry === null && address.highlight === null,
   );
 
+/** Each with the condition that it holds in. */
 function selectorsOf(
   { menu, part, entry, highlight }: ScopeAddress,
   menus: readonly ResolvedMenu[],
-): string[] {
+  narrow: Narrow,
+): [selector: string, condition: string | null][] {
   const scope = menu === null ? `.${parts.menu}` : `.${parts.menu}.${menuClass(menu)}`;
   const grounds = groundsOf(scope, part, menus, menu);
-  if (highlight !== null)
-    return grounds.map(ground => `${ground} .${highlightClass(highlight)} > .${parts.link}`);
-  if (entry === null) return grounds;
-  return grounds.flatMap(ground => {
-    const item = `${ground} [${entryAttribute}="${entry}"]`;
-    return [`${item} > .${parts.link}`, `${item} > .${parts.opener} > summary`];
-  });
+  const own = menus.find(one => one.name === menu);
+  // What was opened while there was no room may still be open where there is.
+  const condition = own && (part === 'fold' || part === 'fold-submenu') ? narrow(own) : null;
+  return grounds
+    .flatMap(ground => {
+      if (highlight !== null) return [`${ground} .${highlightClass(highlight)}>.${parts.link}`];
+      if (entry === null) return [ground];
+      const item = `${ground} [${entryAttribute}="${entry}"]`;
+      return [`${item}>.${parts.link}`, `${item}>.${parts.opener}>summary`];
+    })
+    .map(selector => [selector, condition]);
 }
 
 /** What holds a part. */
@@ -146,9 +173,10 @@ function groundsOf(
     case 'submenu':
       return [`${scope} .${parts.submenu}`];
     case 'home':
-      return [`${scope} .${parts.home}`];
+      // Stronger than what keeps its weight and border in every state.
+      return [`${scope} ${`.${parts.home}`.repeat(4)}`];
     case 'toggle':
-      return [`${scope} .${parts.toggle} > *`];
+      return [`${scope} .${parts.toggle}>*`];
     case 'scrolled':
       return [`${scope}.${parts.scrolled}`];
     case 'fold':

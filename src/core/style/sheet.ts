@@ -1,4 +1,4 @@
-import { covers, folds, isSingle } from '../menu/folds.ts';
+import { covers, folds, hasSubmenus, isSingle } from '../menu/folds.ts';
 import { forms } from '../plan/forms.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import type { ResolvedPanels } from '../target/facts.ts';
@@ -8,7 +8,8 @@ import { styleSignature } from '../markup/own.ts';
 import { arrangements } from './arrange.ts';
 import { compact } from './compact.ts';
 import { menuRules } from './folds.ts';
-import { scopeRules } from './scopes.ts';
+import { roomOf } from './room.ts';
+import { type Narrow, scopeRules } from './scopes.ts';
 import { toggleRules } from './toggles.ts';
 import { extras } from './forms.ts';
 import { aboutRules } from './lists.ts';
@@ -32,7 +33,7 @@ export function styleSheet(
   const { uses } = looks;
   const has: StyleParts = {
     home: menus.some(menu => menu.home !== null),
-    submenu: menus.some(menu => menu.entries.some(one => one.entries.length > 0)),
+    submenu: menus.some(hasSubmenus),
     toggle: menus.some(menu => folds(menu)),
     cover: menus.some(menu => covers(menu)),
     boxes: looks.scopes.some(one => one.values.has('entry-background')),
@@ -48,7 +49,8 @@ export function styleSheet(
     ...(used.has('column') ? [`.${parts.column} .${parts.list}`] : []),
     ...(has.submenu ? [within('submenu')] : []),
   ];
-  const { values, drawn } = scopeRules(looks, named);
+  const narrow: Narrow = menu => roomOf(menu, fits.get(menu.name))?.narrow ?? null;
+  const { values, drawn } = scopeRules(looks, named, narrow);
   const rules = [
     inPage(named, looks),
     partRules(has, uses),
@@ -65,9 +67,9 @@ export function styleSheet(
       : []),
     ...(used.has('plain') ? [markPlain] : []),
     arrangements(named, uses),
-    toggleRules(named, uses),
+    toggleRules(named, looks),
     ...named.map(menu => menuRules(menu, fits.get(menu.name), looks)),
-    partMarks(looks, named),
+    partMarks(looks, named, narrow),
     extras(menus),
     ...(menus.some(isSingle) ? [singles(named)] : []),
     ...named.filter(({ form }) => forms[form].isGroundless).map(ownSpaces),

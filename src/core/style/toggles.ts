@@ -3,8 +3,11 @@ import type { ResolvedMenu } from '../menu/types.ts';
 import type { ResolvedLooks } from '../look/types.ts';
 import { menuClass, parts } from '../markup/names.ts';
 
+const arm = (angle: string): string =>
+  `linear-gradient(${angle}, transparent calc(50% - 0.08em), currentcolor calc(50% - 0.07em) calc(50% + 0.07em), transparent calc(50% + 0.08em))`;
+
 /** The marks of toggles and of what closes a cover: lines or dots, and a cross. */
-export function toggleRules(menus: readonly ResolvedMenu[], uses: ResolvedLooks['uses']): string {
+export function toggleRules(menus: readonly ResolvedMenu[], { scopes, uses }: ResolvedLooks): string {
   const folding = menus.filter(folds);
   if (folding.length === 0) return '';
   const own = (icon: 'lines' | 'dots'): ResolvedMenu[] =>
@@ -20,12 +23,14 @@ export function toggleRules(menus: readonly ResolvedMenu[], uses: ResolvedLooks[
     ...(folding.some(covers) ? [`.${parts.menu} .${parts.close}.${parts.close}::before`] : []),
   ];
   const marks = [drawn('lines'), drawn('dots'), ...crosses].filter(one => one !== '').join(',');
-  const ofIcons = [
-    uses.icon ? '  color: var(--kamino-icon-now, currentcolor);\n' : '',
-    uses.iconSize ? '  font-size: calc(var(--kamino-icon-size) * 0.8);\n' : '',
-  ].join('');
-  const arm = (angle: string): string =>
-    `linear-gradient(${angle}, transparent calc(50% - 0.08em), currentcolor calc(50% - 0.07em) calc(50% + 0.07em), transparent calc(50% + 0.08em))`;
+  // Lines and dots are as their toggle is, but for what its own look says of icons.
+  const hasOwn = scopes.some(({ address }) => address.part === 'toggle');
+  const ofIcons = !hasOwn
+    ? ''
+    : [
+        uses.icon ? '  color: var(--kamino-icon-now, currentcolor);\n' : '',
+        uses.iconSize ? '  font-size: calc(var(--kamino-icon-size) * 0.8);\n' : '',
+      ].join('');
   const rule = (selector: string, body: string): string =>
     selector === '' ? '' : `${selector} {\n${body}}\n`;
   return [

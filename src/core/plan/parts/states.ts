@@ -1,6 +1,6 @@
 import { type Key, type WrittenOf, mapOf, oneOf, optional } from '../../format/key.ts';
 import { border, color, mapOr, shadow, share } from '../../format/values.ts';
-import { type StateName, markerKinds, stateNames } from '../look-types.ts';
+import { type StateName, markerKinds, passingStates, stateNames } from '../look-types.ts';
 import { stateFontKeys } from './font.ts';
 import { marker } from './marker.ts';
 
@@ -86,9 +86,6 @@ export type WrittenState = WrittenOf<typeof stateKeys>;
 const state = mapOf(stateKeys).oxor('tint', 'lighter', 'darker');
 
 /** In the order in which one wins over another. */
-/** States that come and go. */
-const passing = new Set<StateName>(['hover', 'focus', 'pressed']);
-
 export const statesKeys = {
   within: optional(state, {
     below: 'state',
@@ -132,7 +129,7 @@ export const states = mapOf(statesKeys).custom(
   (value: Partial<Record<StateName, WrittenState>>, helpers): unknown => {
     const still = stateNames.find(name => {
       const own = value[name]?.marker;
-      return !passing.has(name) && typeof own === 'object' && own.comes !== undefined;
+      return !passingStates.some(one => one === name) && typeof own === 'object' && own.comes !== undefined;
     });
     return still === undefined ? value : helpers.error('marker.still', { still });
   },

@@ -108,7 +108,7 @@ export const outputRules = {
   },
   'no-effect': {
     severity: 'warning',
-    about: 'What the plan says of a look is seen somewhere.',
+    about: 'What the plan says has an effect where it stands.',
     why: 'Where it stands this value changes nothing. Mostly something that it needs is missing.',
     example: 'hover: { accent: "#a33" }   →  hover: { accent: "#a33", tint: 20% }',
   },
