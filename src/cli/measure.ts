@@ -85,11 +85,11 @@ function menuText(menu: MeasuredMenu, { out }: Voice, make: MakeTable): string {
   ].join('\n');
 }
 
-function fitLine({ width, fits, left, letters }: MeasuredMenu['widths'][number], out: Voice['out']): string {
+function fitLine({ width, fits, left, shorter }: MeasuredMenu['widths'][number], out: Voice['out']): string {
   const at = `${String(width).padStart(5)} px`;
   if (fits) return `${at}  fits, ${px(left)} px left`;
-  const hint = letters
-    ? `: “${cut(letters.label)}” would have to lose ${letters.less} ${letters.less === 1 ? 'letter' : 'letters'}`
+  const hint = shorter
+    ? `: “${cut(shorter.label)}” is ${px(shorter.width)} px and may be ${px(shorter.atMost)}`
     : '';
   return `${at}  ${out.warning(`${px(-left)} px too wide`)}${hint}`;
 }

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, renameSync } from 'node:fs';
-import { basename, dirname, join } from 'node:path';
+import { basename, dirname, join, relative, sep } from 'node:path';
 import { type Raw, bytesOf, rawOf } from '../core/text/bytes.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
 import { shownPath } from './paths.ts';
@@ -78,6 +78,30 @@ export class SiteRecord {
       .map(([path, one]): Row => [path, one.sourceSize, one.sourceTime, one.size, one.time, one.checksum])
       .sort(([one], [other]) => (one < other ? -1 : 1));
     this.#stored.outputs[name] = { basis: record.basis, glance: record.glance, files };
+    this.#write();
+  }
+
+  /** Sheets and pictures that were written, as whole paths, with their size. */
+  get sheets(): ReadonlyMap<string, number> {
+    const folder = dirname(this.#folder);
+    return new Map((this.#stored.sheets ?? []).map(([path, size]) => [join(folder, path), size]));
+  }
+
+  /** Files below the plan's folder that are no part of the site. */
+  saveSheets(files: readonly { file: string; size: number }[]): void {
+    const rows = files.map(
+      ({ file, size }) => [relative(dirname(this.#folder), file).split(sep).join('/'), size] as const,
+    );
+    const own = new Map([
+      ...(this.#stored.sheets ?? []),
+      ...rows.filter(([path]) => !/^(?:\.\.\/|\/|[a-z]:)/i.test(path)),
+    ]);
+    if (own.size === 0) return;
+    this.#stored.sheets = [...own].sort(([one], [other]) => (one < other ? -1 : 1));
+    this.#write();
+  }
+
+  #write(): void {
     const text = JSON.stringify(this.#stored);
     if (this.#isDry || text === this.#text) return;
     this.#enter('');

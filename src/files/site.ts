@@ -15,24 +15,35 @@ export interface SitePlace {
   /** The plan's file, whether it is there or not. */
   plan: string;
   /** What Kamino wrote, by the names that the plan gave its folders. */
-  record: Pick<SiteRecord, 'folders'>;
+  record: Pick<SiteRecord, 'folders' | 'sheets'>;
   /** The output folder, as the plan has it; `built` where there is none. */
   output?: string;
   leaveOut?: readonly string[];
 }
 
 /**
- * The files that belong to a site: what lies below its folder, but for the plan, the folders that Kamino wrote, and what
- * is left out.
+ * The files that belong to a site: what lies below its folder, but for the plan and others beside it, the folders and
+ * sheets that Kamino wrote, and what is left out.
  */
 export function listSite(place: SitePlace): Walk {
   const { files, ...walk } = walkFolder(place.root, leftBy(place));
-  return { ...walk, files: files.filter(({ path }) => path !== specimenFile || !isSheet(place.root, path)) };
+  const { sheets } = place.record;
+  const isOwn = ({ path, size }: SiteFile): boolean => {
+    const file = join(place.root, path);
+    if (path === specimenFile || (sheets.has(file) && /\.html?$/i.test(path)))
+      return starts(file, isOwnSheet);
+    return sheets.get(file) === size || (/\.ya?ml$/i.test(path) && starts(file, isPlan));
+  };
+  return { ...walk, files: files.filter(file => !isOwn(file)) };
 }
 
-function isSheet(root: string, path: string): boolean {
+/** A text that begins as plans do, after comments. */
+const isPlan = (text: string): boolean =>
+  /^(?:\ufeff|\u00ef\u00bb\u00bf)?(?:[ \t]*(?:#[^\n]*|---)?\r?\n)*kamino[ \t]*:/.test(text);
+
+function starts(file: string, is: (text: string) => boolean): boolean {
   try {
-    return isOwnSheet(readFileSync(join(root, path), 'latin1'));
+    return is(readFileSync(file, 'latin1'));
   } catch {
     return false;
   }

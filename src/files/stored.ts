@@ -4,6 +4,8 @@ import { normalizePath } from '../core/address/path.ts';
 export interface Stored {
   kamino: 1;
   outputs: Record<string, StoredOutput>;
+  /** Sheets and pictures that were asked for, seen from the plan's folder, with their size. */
+  sheets?: [path: string, size: number][];
 }
 
 export interface StoredOutput {
@@ -45,6 +47,7 @@ export function readStored(text: string): Stored | null {
     return null;
   }
   if (!isRecord(stored) || stored['kamino'] !== 1 || !isRecord(stored['outputs'])) return null;
+  if (stored['sheets'] !== undefined && !isListOf(stored['sheets'], isSheetRow)) return null;
   return Object.values(stored['outputs']).every(isOutput) ? (stored as unknown as Stored) : null;
 }
 
@@ -71,6 +74,9 @@ function isRow(value: unknown): value is Row {
   const checksum = figures.pop();
   return isInside(path) && figures.every(isCount) && (checksum === null || isCount(checksum));
 }
+
+const isSheetRow = (value: unknown): boolean =>
+  Array.isArray(value) && value.length === 2 && isInside(value[0]) && isCount(value[1]);
 
 /** A path that does not leave the folder which it is in. */
 function isInside(value: unknown): boolean {

@@ -1,10 +1,12 @@
 import { readFileSync } from 'node:fs';
-import { extname, join } from 'node:path';
+import { join } from 'node:path';
 import { type SpecimenMenu, fontRule, specimenPage } from '../core/draw/specimen.ts';
 import type { MenuFont } from '../core/look/fonts.ts';
+import { homeContent } from '../core/markup/home.ts';
 import { menuMarkup } from '../core/markup/markup.ts';
 import { withPlanned } from '../core/menu/planned.ts';
 import { type Finding, hasErrors } from '../core/text/finding.ts';
+import { HeldFiles, dataAddress } from '../files/held.ts';
 import type { OpenPlan } from '../files/plan.ts';
 import { openAll } from './open.ts';
 import type { Opened } from './opened.ts';
@@ -26,12 +28,13 @@ export async function sheetOf(plan: string | OpenPlan | undefined): Promise<Shee
   const { looks, style, findings: ofLooks } = await opened.styled();
   const told = [...opened.findings.filter(one => one.rule !== 'no-title'), ...ofLooks];
   if (hasErrors(told)) return { html: null, findings: told, menus: 0, entries: 0 };
-  const shown = await menusOf(opened, looks.uses.weight);
+  const held = new HeldFiles(opened.site);
+  const shown = await menusOf(opened, held, looks.uses.weight);
   const html = specimenPage({
     title: `Specimen of ${opened.open.source.file}`,
     menus: shown,
     looks,
-    style,
+    style: opened.plan.style ? style + held.style(opened.plan.style.path) : style,
     fonts: fontRules(shown, opened.site.root),
     widths,
   });
@@ -39,7 +42,11 @@ export async function sheetOf(plan: string | OpenPlan | undefined): Promise<Shee
   return { html, findings: told, menus: shown.length, entries };
 }
 
-async function menusOf(opened: Opened, reserves: boolean): Promise<(SpecimenMenu & { font: MenuFont })[]> {
+async function menusOf(
+  opened: Opened,
+  held: HeldFiles,
+  reserves: boolean,
+): Promise<(SpecimenMenu & { font: MenuFont })[]> {
   const { plan, site, facts, resolution } = opened;
   const menus = resolution.menus.filter(
     menu => menu.shows === 'entries' && menu.entries.length > 0 && menu.form !== 'top',
@@ -51,24 +58,20 @@ async function menusOf(opened: Opened, reserves: boolean): Promise<(SpecimenMenu
   const line = { indent: '', lineBreak: '\n', was: null, cell: null };
   return menus.map(menu => {
     const { font, ...fit } = fonts.fit(menu);
-    return { menu, markup: menuMarkup(menu, from, line, new Map()), fit, family: font.family, font };
+    return {
+      menu,
+      markup: held.markup(menuMarkup(menu, from, line, new Map())),
+      home: menu.home && held.markup(homeContent(menu.home, from)),
+      ...{ fit, family: font.family, font },
+    };
   });
 }
-
-const types: Readonly<Record<string, string>> = {
-  '.woff2': 'font/woff2',
-  '.woff': 'font/woff',
-  '.ttf': 'font/ttf',
-  '.otf': 'font/otf',
-};
 
 /** The fonts of menus with their files inside, so that the sheet stands alone. */
 function fontRules(shown: readonly { font: MenuFont }[], root: string): string {
   const rules = new Set<string>();
   for (const { font } of shown)
-    for (const { family, weight, file } of font.faces) {
-      const type = types[extname(file).toLowerCase()] ?? 'font/ttf';
-      rules.add(fontRule({ family, weight, type, data: readFileSync(join(root, file)).toString('base64') }));
-    }
+    for (const { family, weight, file } of font.faces)
+      rules.add(fontRule({ family, weight, data: dataAddress(file, readFileSync(join(root, file))) }));
   return [...rules].join('\n');
 }

@@ -1,9 +1,10 @@
-import { resolve } from 'node:path';
+import { dirname, resolve } from 'node:path';
 import { findBrowser } from '../browser/find.ts';
 import { pictureOf } from '../browser/picture.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { ownScriptOf, specimenFile } from '../files/own.ts';
-import { shownPath } from '../files/paths.ts';
+import { findPlan, shownPath } from '../files/paths.ts';
+import { SiteRecord } from '../files/record.ts';
 import { writeWhole } from '../files/write.ts';
 import { sheetOf } from './sheet.ts';
 
@@ -31,17 +32,21 @@ export async function specimen(options: SpecimenOptions = {}): Promise<SpecimenR
   if (html === null)
     return { status: 2, findings: sortFindings(findings), written: [], menus: 0, entries: 0 };
   const out = resolve(options.out ?? specimenFile);
-  writeWhole(out, Buffer.from(html));
-  const written = [shownPath(out)];
+  const sheet = Buffer.from(html);
+  writeWhole(out, sheet);
+  const made = [{ file: out, size: sheet.length }];
   const told = [...findings];
   const picture = options.png === undefined ? null : await writePicture(html, resolve(options.png));
-  if (typeof picture === 'string') written.push(picture);
+  if (picture && 'size' in picture) made.push(picture);
   else if (picture) told.push(picture);
+  // They are no part of the site, wherever they lie.
+  new SiteRecord(dirname(findPlan(options.plan))).saveSheets(made);
+  const written = made.map(({ file }) => shownPath(file));
   return { status: hasErrors(told) ? 2 : 0, findings: sortFindings(told), written, menus, entries };
 }
 
-/** The picture as the user sees its path, or the reason why there is none. */
-async function writePicture(html: string, file: string): Promise<string | Finding> {
+/** The picture's file, or the reason why there is none. */
+async function writePicture(html: string, file: string): Promise<{ file: string; size: number } | Finding> {
   const failed = (message: string, remedy: string): Finding =>
     finding('cannot-write', { file: shownPath(file) }, message, remedy);
   const browser = findBrowser();
@@ -54,5 +59,5 @@ async function writePicture(html: string, file: string): Promise<string | Findin
   if (png === null)
     return failed('the browser gave no picture', 'Try it again, or name another one in KAMINO_BROWSER.');
   writeWhole(file, Buffer.from(png));
-  return shownPath(file);
+  return { file, size: png.length };
 }

@@ -61,18 +61,23 @@ describe('measure', () => {
     expect(menu!.fitsFromLeastPx).toBeLessThan(menu!.fitsFromPx);
   });
 
-  it('tells where a bar fits, and how many letters less would make it fit', () => {
+  it('tells where a bar fits, and how wide the longest label may be for it to fit', () => {
     const long =
       '[{ page: index.html, label: The telescopes on the hill }, { page: index.html, label: Visit }]';
     const [menu] = measured(site(plan('', long)), '--at', '240', '--at', '500').menus;
     const at = (width: number) => menu!.widths.find(one => one.width === width)!;
-    expect(at(500)).toMatchObject({ fits: true, letters: null });
-    expect(at(240)).toMatchObject({ fits: false, letters: { label: 'The telescopes on the hill' } });
-    const shorter = long.replace(
-      'The telescopes on the hill',
-      'The telescopes on the hill'.slice(0, -at(240).letters!.less),
-    );
-    expect(measured(site(plan('', shorter)), '--at', '240').menus[0]!.widths[0]!.fits).toBe(true);
+    expect(at(500)).toMatchObject({ fits: true, shorter: null });
+    const { label, width, atMost } = at(240).shorter!;
+    expect(label).toBe('The telescopes on the hill');
+    expect(width - atMost).toBeCloseTo(-at(240).left, 1);
+    // Labels of that width fit, and of one letter more do not.
+    const fits = (text: string): boolean =>
+      measured(site(plan('', long.replace(label, text))), '--at', '240').menus[0]!.widths[0]!.fits;
+    let cut = label;
+    const widthOf = (text: string): number =>
+      measured(site(plan('', long.replace(label, text)))).menus[0]!.entries[0]!.textWidth;
+    while (widthOf(cut) > atMost) cut = cut.slice(0, -1);
+    expect([fits(cut), fits(label.slice(0, cut.length + 1))]).toEqual([true, false]);
   });
 
   it('prints a table', () => {

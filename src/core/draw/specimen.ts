@@ -1,33 +1,24 @@
 import type { MenuFit } from '../look/fit.ts';
 import type { Figure, ResolvedLooks, Scope } from '../look/types.ts';
-import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
+import { folds } from '../menu/folds.ts';
+import type { ResolvedMenu } from '../menu/types.ts';
 import { sheetStart } from '../markup/own.ts';
 import { forms } from '../plan/forms.ts';
-import type { StateName } from '../plan/look-types.ts';
 import { escapeMarkup } from '../text/references.ts';
+import { type SpecimenMenu, stateTable } from './specimen-states.ts';
 
-/** What a specimen shows of one menu. */
-export interface SpecimenMenu {
-  menu: ResolvedMenu;
-  /** As it stands in a page. */
-  markup: string;
-  fit: MenuFit;
-  /** Of its font, as a family, and in px. */
-  family: string | null;
-}
+export type { SpecimenMenu } from './specimen-states.ts';
 
 export interface SpecimenSource {
   title: string;
   menus: readonly SpecimenMenu[];
   looks: ResolvedLooks;
-  /** Kamino’s style sheet, and the fonts that it needs, with their files inside. */
+  /** Kamino’s style sheet with the plan’s own, and the fonts that it needs, with their files inside. */
   style: string;
   fonts: string;
   /** Widths of windows, in px. */
   widths: readonly number[];
 }
-
-const states: readonly ('base' | StateName)[] = ['base', 'hover', 'pressed', 'focus', 'current', 'within'];
 
 /** One page that shows every entry in every state, each menu at each width, and the figures behind the colours. */
 export function specimenPage({ title, menus, looks, style, fonts, widths }: SpecimenSource): string {
@@ -83,44 +74,6 @@ function about({ menu, fit, family }: SpecimenMenu): string {
     : `${menu.form}, ${type}`;
 }
 
-/** A row for each entry, a column for each state, side by side. */
-function stateTable({ menu, fit, family }: SpecimenMenu, scheme: 'light' | 'dark', isNamed: boolean): string {
-  const font = `font: ${fit.type.weight} ${fit.type.size}px ${family ?? 'system-ui, sans-serif'}`;
-  const rows = everyEntry(menu.entries).map(
-    entry =>
-      `<tr><th scope="row" class="unseen">${escapeMarkup(entry.label)}</th>${states
-        .map(state => `<td>${inMenu(menu, entryIn(entry, state))}</td>`)
-        .join('')}</tr>`,
-  );
-  const head = states.map(state => `<th scope="col">${state}</th>`).join('');
-  const caption = isNamed ? `<caption>${scheme}</caption>` : '';
-  return `<div class="scheme ${scheme}" style='${escapeQuote(font)}'><table class="states">${caption}<thead><tr><td class="unseen"></td>${head}</tr></thead><tbody>${rows.join('')}</tbody></table></div>`;
-}
-
-function inMenu(menu: ResolvedMenu, item: string): string {
-  const form = forms[menu.form].classes.map(one => `kamino-${one}`).join(' ');
-  return `<div class="kamino ${form} kamino-menu-${menu.name}"><div class="kamino-room"><ul class="kamino-list">${item}</ul></div></div>`;
-}
-
-function entryIn(entry: ResolvedEntry, state: 'base' | StateName): string {
-  const way = typeof entry.highlight === 'string' ? ` kamino-highlight-${entry.highlight}` : '';
-  const classes = `kamino-entry${entry.highlight === null ? '' : ` kamino-highlight${way}`}${state === 'within' ? ' kamino-within' : ''}`;
-  const current = state === 'current' ? ' aria-current="page"' : '';
-  const held = state === 'hover' || state === 'pressed' || state === 'focus' ? ` data-state="${state}"` : '';
-  const icon = entry.icon === null || entry.icon.show === 'label' ? '' : entry.icon.markup;
-  const label = escapeMarkup(entry.label);
-  const text = `<span class="kamino-label" data-kamino-label="${label}">${label}</span>`;
-  const content = entry.icon?.at === 'end' ? text + icon : icon + (entry.icon?.show === 'icon' ? '' : text);
-  return `<li class="${classes}" data-kamino-entry="${entry.hook}" data-kamino-depth="1"><a class="kamino-link" href="#"${current}${held}>${content}</a></li>`;
-}
-
-function everyEntry(entries: readonly ResolvedEntry[]): ResolvedEntry[] {
-  return entries.flatMap(one => [
-    ...(one.leadsTo.kind === 'insert' ? [] : [one]),
-    ...everyEntry(one.entries),
-  ]);
-}
-
 /** Colours with their contrast, for the menu and what differs in it. */
 function figureTable(looks: ResolvedLooks, menu: ResolvedMenu): string {
   const scopes = looks.scopes.filter(
@@ -156,16 +109,37 @@ function figureRow(
 
 /** The whole menu in windows of each width. */
 function windows(
-  { markup, fit, family }: SpecimenMenu,
+  { menu, markup, fit, family }: SpecimenMenu,
   { style, fonts, widths }: Pick<SpecimenSource, 'style' | 'fonts' | 'widths'>,
 ): string {
   const font = `body{margin:0;font:${fit.type.weight} ${fit.type.size}px ${family ?? 'system-ui, sans-serif'}}`;
   const page = `<!doctype html><html lang="en"><meta charset="utf-8"><title>Menu</title><style>${fonts}${style}${font}</style><body>${markup}</body></html>`;
   const frames = widths.map(
     width =>
-      `<figure style="width:${width}px"><figcaption>${width} px</figcaption><iframe title="${width} px" width="${width}" height="${Math.ceil(fit.height * 1.25)}" srcdoc='${escapeQuote(page)}'></iframe></figure>`,
+      `<figure style="width:${width}px"><figcaption>${width} px</figcaption><iframe title="${width} px" width="${width}" height="${heightIn(width, menu, fit)}" srcdoc='${escapeQuote(page)}'></iframe></figure>`,
   );
   return `<div class="windows">${frames.join('')}</div>`;
+}
+
+/** Enough for all of a menu that is closed: with as many rows as its entries take where they may wrap. */
+function heightIn(
+  width: number,
+  menu: ResolvedMenu,
+  { entries, home, type, height, frame }: MenuFit,
+): number {
+  // Rules of one's own may make entries wider.
+  const room = Math.min(width - frame.sides, frame.row) * 0.85;
+  const isAbove = menu.home?.at === 'above';
+  let [rows, end] = [1, isAbove ? 0 : home];
+  for (const [at, one] of entries.entries()) {
+    const apart = at === 0 ? type.size : one.offset - entries[at - 1]!.offset - entries[at - 1]!.width;
+    const isNext = end > 0 && end + apart + one.width > room;
+    if (isNext) rows += 1;
+    end = isNext ? one.width : end + apart + one.width;
+  }
+  const picture = menu.home?.image ? type.size : 0;
+  const lines = (folds(menu) && menu.fold.when === 'crowded' ? 1 : rows) + (isAbove ? 1 : 0);
+  return Math.ceil(lines * (height + type.size * 0.6) + picture + frame.ends);
 }
 
 function escapeQuote(text: string): string {
@@ -196,6 +170,8 @@ table { border-collapse: collapse; }
 .states .kamino { display: block; width: max-content; position: static; }
 .states .kamino .kamino-room { container-type: normal; }
 .states .kamino .kamino-list { display: flex; }
+.states .kamino .kamino-home { margin: 0; }
+.states .kamino .kamino-submenu { position: static; display: block; min-width: 0; margin: 0; padding: 0; columns: auto; opacity: 1; visibility: visible; translate: none; transition: none; }
 .figures { margin: 0 0 1.25rem; font-size: 13px; }
 .figures th, .figures td { padding: 0.22rem 1.4rem 0.22rem 0; text-align: start; font-weight: 400; font-variant-numeric: tabular-nums; white-space: nowrap; }
 .figures thead th { color: #63676f; }
@@ -210,13 +186,8 @@ table { border-collapse: collapse; }
 .windows iframe { display: block; border: 0; outline: 1px solid #dcdcd6; background: #fff; }
 `;
 
-/** A font with its file inside. @param data in base64 */
-export function fontRule(font: {
-  family: string;
-  weight: readonly [number, number];
-  type: string;
-  data: string;
-}): string {
-  const { family, weight, type, data } = font;
-  return `@font-face{font-family:"${family}";font-weight:${weight.join(' ')};src:url(data:${type};base64,${data})}`;
+/** A font with its file inside. @param data as an address that holds it */
+export function fontRule(font: { family: string; weight: readonly [number, number]; data: string }): string {
+  const { family, weight, data } = font;
+  return `@font-face{font-family:"${family}";font-weight:${weight.join(' ')};src:url(${data})}`;
 }

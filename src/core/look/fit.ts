@@ -30,8 +30,8 @@ export interface MenuFit {
   leastWidth: number;
   /** Of an entry’s box. */
   height: number;
-  /** What the menu's own box takes at both sides together, and how wide what is in it may become. */
-  frame: { sides: number; row: number };
+  /** What the menu's own box takes at both sides together, and above and below; how wide what is in it may become. */
+  frame: { sides: number; ends: number; row: number };
   type: MenuType;
 }
 
@@ -111,15 +111,17 @@ function rulerOf(
 /** What the menu's own box takes of its width; lengths that go by the window are left to the browser. */
 function frameOf({ frame }: Look, px: (length: string) => number): MenuFit['frame'] {
   const isKnown = (length: string | null): length is string => length !== null && !/%|vw/.test(length);
-  const [, side, , other] = sides(frame.padding ?? '0') as [string, string, string, string];
-  const edges = (['start', 'end'] as const).filter(one => (frame.edges ?? [one]).includes(one));
+  const [top, side, bottom, other] = sides(frame.padding ?? '0') as [string, string, string, string];
   const border = frame.border === null || frame.border === 'none' ? 0 : px(frame.border.split(' ')[0]!);
-  const sum = [side, other].filter(isKnown).reduce((all, one) => all + px(one), edges.length * border);
+  const taken = (rooms: readonly string[], edges: readonly ('top' | 'bottom' | 'start' | 'end')[]): number =>
+    rooms.filter(isKnown).reduce((all, one) => all + px(one), 0) +
+    border * edges.filter(one => (frame.edges ?? [one]).includes(one)).length;
+  const sum = taken([side, other], ['start', 'end']);
   const [row, width] = [frame.row, frame.width].map(one => (isKnown(one) ? px(one) : Infinity)) as [
     number,
     number,
   ];
-  return { sides: sum, row: Math.min(row, width - sum) };
+  return { sides: sum, ends: taken([top, bottom], ['top', 'bottom']), row: Math.min(row, width - sum) };
 }
 
 /**

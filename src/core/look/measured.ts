@@ -2,7 +2,7 @@ import { forms } from '../plan/forms.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import type { EntryFit } from './fit-lists.ts';
 import type { MenuFit } from './fit.ts';
-import type { MenuFont, MenuFonts } from './fonts.ts';
+import type { MenuFonts } from './fonts.ts';
 
 export interface MeasuredMenu {
   menu: string;
@@ -27,8 +27,8 @@ export interface FitAt {
   fits: boolean;
   /** How much room is left, or lacking where it is negative. */
   left: number;
-  /** Where it does not fit: how many letters less would make it fit, and in which label. */
-  letters: { label: string; less: number } | null;
+  /** Where it does not fit: the longest label, how wide it is, and how wide it may be for all to fit; null where that is nothing. */
+  shorter: { label: string; width: number; atMost: number } | null;
 }
 
 /** How wide a menu is, and at which of these widths it fits. */
@@ -57,7 +57,7 @@ export function measuredMenu(menu: ResolvedMenu, fonts: MenuFonts, widths: reado
       offset: hundredth(one.offset),
     })),
     height: hundredth(height),
-    widths: forms[menu.form].isRow ? widths.map(at => fitAt(at, fit)) : [],
+    widths: forms[menu.form].isRow ? widths.map(at => fitAt(at, menu, fit)) : [],
   };
 }
 
@@ -65,18 +65,18 @@ function hundredth(value: number): number {
   return Math.round(value * 100) / 100;
 }
 
-function fitAt(at: number, { width, entries, type, font, frame }: MenuFit & { font: MenuFont }): FitAt {
+function fitAt(at: number, menu: ResolvedMenu, { width, entries, frame }: MenuFit): FitAt {
   const room = Math.min(at - frame.sides, frame.row);
   const left = Math.floor((room - width) * 100) / 100;
-  if (left >= 0) return { width: at, fits: true, left, letters: null };
-  const widthOf = (label: string): number => font.measure(label, type.boldest).most * type.size;
-  const longest = [...entries].sort((one, other) => other.textWidth - one.textWidth)[0];
-  const letters = [...(longest?.label ?? '')];
-  const whole = longest ? widthOf(longest.label) : 0;
-  let less = 1;
-  while (less < letters.length && whole - widthOf(letters.slice(0, -less).join('').trimEnd()) < -left)
-    less += 1;
+  if (left >= 0) return { width: at, fits: true, left, shorter: null };
+  const [longest, next] = [...entries].sort((one, other) => other.textWidth - one.textWidth);
+  // Where all are as wide as the widest, all of them become narrower with it.
+  const [share, least] = menu.widths === 'equal' ? [entries.length, next?.textWidth ?? 0] : [1, 0];
+  const atMost = Math.floor(((longest?.textWidth ?? 0) + left / share) * 100) / 100;
   // Shortening one label helps only as long as something of it is left.
-  const isWorthIt = longest !== undefined && less <= letters.length - 3;
-  return { width: at, fits: false, left, letters: isWorthIt ? { label: longest.label, less } : null };
+  const isWorthIt = longest !== undefined && atMost >= Math.max(longest.textWidth / 3, least);
+  return {
+    ...{ width: at, fits: false, left },
+    shorter: isWorthIt ? { label: longest.label, width: hundredth(longest.textWidth), atMost } : null,
+  };
 }

@@ -4,8 +4,7 @@ import { escapeMarkup } from '../text/references.ts';
 import { parts } from './names.ts';
 import type { Standpoint } from './standpoint.ts';
 
-/** The site’s name at the head of a menu. */
-/** @param isMarked an entry of the menu leads to this very page, and is marked as such */
+/** The site’s name at the head of a menu. @param isMarked an entry of the menu leads to this very page, and is marked as such */
 export function homeMarkup(home: ResolvedHome, from: Standpoint, isMarked: boolean): string {
   const current = home.page === from.page && !isMarked ? ' aria-current="page"' : '';
   const address = escapeMarkup(writtenAddress(from.folder, home.page, from.links));
@@ -13,7 +12,7 @@ export function homeMarkup(home: ResolvedHome, from: Standpoint, isMarked: boole
 }
 
 /** The picture has its own width and height, so that nothing moves when it comes. */
-function homeContent({ label, image, show }: ResolvedHome, from: Standpoint): string {
+export function homeContent({ label, image, show }: ResolvedHome, from: Standpoint): string {
   const text = escapeMarkup(label);
   if (image === null || show === 'label') return text;
   const { path, size } = image;

@@ -1,0 +1,61 @@
+import { readFileSync } from 'node:fs';
+import { extname, join } from 'node:path';
+import { decodePercent } from '../core/address/href.ts';
+import { folderOf, joinPath, normalizePath } from '../core/address/path.ts';
+import { parts } from '../core/markup/names.ts';
+import { readAttributeReferences } from '../core/text/references.ts';
+import type { OpenSite } from './open-site.ts';
+
+const types: Readonly<Record<string, string>> = {
+  '.svg': 'image/svg+xml',
+  '.png': 'image/png',
+  '.jpg': 'image/jpeg',
+  '.jpeg': 'image/jpeg',
+  '.gif': 'image/gif',
+  '.webp': 'image/webp',
+  '.avif': 'image/avif',
+  '.woff2': 'font/woff2',
+  '.woff': 'font/woff',
+  '.ttf': 'font/ttf',
+  '.otf': 'font/otf',
+};
+
+/** What a document holds of a file, so that it stands alone. */
+export const dataAddress = (file: string, bytes: Buffer): string =>
+  `data:${types[extname(file).toLowerCase()] ?? 'font/ttf'};base64,${bytes.toString('base64')}`;
+
+/** Files of a site, held by a sheet that lies wherever it is put. */
+export class HeldFiles {
+  readonly #site: OpenSite;
+
+  constructor(site: OpenSite) {
+    this.#site = site;
+  }
+
+  /** Markup as on the front page, with the pictures of homes inside. */
+  markup(text: string): string {
+    return text.replace(
+      new RegExp(`(<img class="${parts.mark}" src=")([^"]*)`, 'g'),
+      (_, start: string, address: string) => start + this.#data('', readAttributeReferences(address)),
+    );
+  }
+
+  /** A style sheet of the site with its pictures inside; other sheets that it takes over are left out. */
+  style(path: string): string {
+    const { root, onDisk } = this.#site;
+    return readFileSync(join(root, onDisk.get(path) ?? path), 'utf8')
+      .replace(/@import[^;]*;/g, '')
+      .replace(
+        /url\(\s*(["']?)(?!data:)([^)"']*)\1\s*\)/g,
+        (_, __, address: string) => `url("${this.#data(folderOf(path), address)}")`,
+      );
+  }
+
+  /** Nothing where it is no picture or font of the site. */
+  #data(folder: string, address: string): string {
+    const { root, onDisk, facts } = this.#site;
+    const path = normalizePath(joinPath(folder, decodePercent(address.replace(/[?#].*$/, ''))));
+    const isKnown = path !== null && facts.files.has(path) && extname(path).toLowerCase() in types;
+    return isKnown ? dataAddress(path, readFileSync(join(root, onDisk.get(path) ?? path))) : 'data:,';
+  }
+}
