@@ -79,7 +79,7 @@ function menuText(menu: MeasuredMenu, { out }: Voice, make: MakeTable): string {
   return [
     `${out.strong(name)}  ${out.quiet(`${family?.split(',')[0] ?? 'the page’s own font'}, ${sizePx} px, weight ${weight} (${source})`)}`,
     table.toString().replace(/ +$/gm, ''),
-    `  Side by side it is ${out.strong(`${px(menu.fitsFromPx)} px`)} wide, ${menu.fitsFromEm} em${range}.`,
+    `  Side by side it is ${out.strong(`${px(menu.fitsFromPx)} px`)} wide, ${menu.fitsFromEm} em, and fits windows from ${menu.fitsFromWindowEm}em${range}.`,
     `  An entry is ${px(height)} px high.${low}`,
     ...widths.map(one => `  ${fitLine(one, out)}`),
   ].join('\n');

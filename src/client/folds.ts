@@ -1,5 +1,5 @@
 import { parts } from '../core/markup/names.ts';
-import { all, around, focusOn, isLink, isOpened, on, slip, styleOf, timeOf } from './shared.ts';
+import { all, around, focusOn, isLink, isOpened, on, slip, styleOf, figureOf } from './shared.ts';
 
 /**
  * Folded menus open and close by themselves: a stack is a `details`, a drawer and a full-screen menu a `popover`. What is
@@ -140,7 +140,7 @@ on('pointerover', ({ target, pointerType }) => {
   if (pointerType === 'touch') return;
   clearTimeout(timer);
   const toggle = around(target, parts.toggle);
-  const rest = toggle ? timeOf(toggle, '--kamino-rest') : NaN;
+  const rest = toggle ? figureOf(toggle, '--kamino-rest') : NaN;
   if (rest >= 0)
     timer = setTimeout(() => {
       const fold = toggle!.matches('details')

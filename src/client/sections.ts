@@ -1,5 +1,5 @@
 import { parts } from '../core/markup/names.ts';
-import { all, arriveAt, named, on, styleOf } from './shared.ts';
+import { all, arriveAt, figureOf, named, on, styleOf } from './shared.ts';
 
 /**
  * Sections of the page: how high what stays at the top is, which section is in view, where the focus goes. Nothing here
@@ -62,7 +62,8 @@ function watch(margin: string, see: (entry: IntersectionObserverEntry) => void):
 function start(): void {
   for (const one of observers) one.disconnect();
   observers = [];
-  const line = stays() + 1.1;
+  // The air below what stays is a margin of the root, which moves nothing there.
+  const line = stays() + figureOf(root, 'scroll-margin-top') + 1.1;
   sections = all<HTMLAnchorElement>(`.${parts.menu} a:not([data-kamino-panel])`).flatMap(link => {
     const target = targetOf(link);
     return target ? [[link, target] as [HTMLAnchorElement, Element]] : [];

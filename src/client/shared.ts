@@ -22,8 +22,8 @@ export function styleOf(element: Element, name: string): string {
   return getComputedStyle(element).getPropertyValue(name);
 }
 
-/** A time in ms that the style sheet says; not a number where it says none. */
-export const timeOf = (element: Element, name: string): number => parseFloat(styleOf(element, name));
+/** A time in ms or a length in px that the style sheet says; not a number where it says none. */
+export const figureOf = (element: Element, name: string): number => parseFloat(styleOf(element, name));
 
 /** How long what the pointer opened stays when it leaves. */
 export const slip = 300;

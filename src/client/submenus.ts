@@ -1,5 +1,5 @@
 import { parts } from '../core/markup/names.ts';
-import { all, around, isLink, isOpened, on, slip, styleOf, timeOf } from './shared.ts';
+import { all, around, isLink, isOpened, on, slip, styleOf, figureOf } from './shared.ts';
 
 /**
  * Submenus that lie over the page open as the pointer rests on their entries, and on a click; only one way down is open
@@ -19,7 +19,7 @@ const summaryOf = (opener: Opener): HTMLElement => opener.firstElementChild as H
 const isSheet = (opener: Opener): boolean => styleOf(listOf(opener), 'position') === 'absolute';
 const sheets = (): Opener[] => all<Opener>(isOpened).filter(isSheet);
 /** How long the pointer rests on an entry before its submenu opens. */
-const restOf = (opener: Opener): number => timeOf(opener, '--kamino-after');
+const restOf = (opener: Opener): number => figureOf(opener, '--kamino-after');
 const openerOf = (entry: Element): Opener | null => entry.querySelector<Opener>(`:scope>.${parts.opener}`);
 
 /** The openers of the entries around a node, from the innermost on. */
@@ -53,7 +53,7 @@ function open(opener: Opener): void {
 function place(opener: Opener): void {
   const list = listOf(opener);
   const { classList, style } = list;
-  classList.remove(parts.up, parts.tall);
+  classList.remove(parts.up, parts.tall, parts.turned);
   style.maxBlockSize = '';
   // Where it lies by itself, whatever moves it now.
   const { offsetLeft, offsetTop, offsetWidth: width, offsetHeight: height } = list;
@@ -67,7 +67,10 @@ function place(opener: Opener): void {
   if (offsetTop < entry.height) {
     // Beside its entry: as far from it on the other side.
     const turned = entry.left + entry.right - right;
-    if (x && turned >= 0 && turned + width <= wide) x = turned - left;
+    if (x && turned >= 0 && turned + width <= wide) {
+      x = turned - left;
+      classList.add(parts.turned);
+    }
     y = Math.max(Math.min(high - bottom, 0), -top);
   }
   if (bottom + y > high) {

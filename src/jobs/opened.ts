@@ -3,6 +3,7 @@ import type { ColorTools } from '../core/look/hex.ts';
 import { type FontFile, type FontSource, type MenuFonts, foldWidths } from '../core/look/fonts.ts';
 import { hasLooks } from '../core/look/merge.ts';
 import { resolveLooks } from '../core/look/scopes.ts';
+import { mayBeTight, tellTight } from '../core/look/tight.ts';
 import type { ResolvedLooks } from '../core/look/types.ts';
 import { hasSheets } from '../core/menu/folds.ts';
 import { withLooks } from '../core/menu/relook.ts';
@@ -73,6 +74,20 @@ export class Opened {
     this.findings = [...this.open.findings, ...this.site.record.findings, ...resolution.findings];
   }
 
+  /** The same with the folds that bars need of which the plan says nothing. */
+  async settled(): Promise<Opened> {
+    const { open, plan, site, facts, resolution } = this;
+    if (!resolution.menus.some(menu => menu.fold.isUsual)) return this;
+    const [fonts, { settledFolds }] = await Promise.all([
+      this.fonts(),
+      import('../core/look/settled-folds.ts'),
+    ]);
+    const menus = settledFolds(resolution.menus, fonts);
+    const made = new Opened({ open, plan, site }, facts, { ...resolution, menus });
+    made.#ofSite = this.#ofSite;
+    return made;
+  }
+
   /** What menus are measured with. */
   async fonts(): Promise<MenuFonts> {
     const { MenuFonts: Fonts } = await import('../core/look/fonts.ts');
@@ -96,11 +111,13 @@ export class Opened {
     const tools = await this.#colors();
     const wrong = await this.#wrongValues();
     const { looks, findings } = resolveLooks(look, menus, { tools, source: this.open.source });
-    const isCrowded = menus.some(menu => menu.fold.when === 'crowded');
-    const fonts = isCrowded ? await this.fonts() : null;
+    const isMeasured = menus.some(menu => menu.fold.when === 'crowded' || mayBeTight(menu));
+    const fonts = isMeasured ? await this.fonts() : null;
     const fits = fonts ? foldWidths(menus, fonts) : new Map<string, number>();
+    const { open, plan } = this;
+    const tight = fonts ? tellTight(menus, fonts, { plan: plan.menus, source: open.source }) : [];
     const style = styleSheet(menus, looks, { fits, panels });
-    return { looks, style, findings: [...wrong, ...findings, ...(fonts?.findings ?? [])] };
+    return { looks, style, findings: [...wrong, ...findings, ...tight, ...(fonts?.findings ?? [])] };
   }
 
   /** All that can be known, and can be wrong, before a page is touched; null for no run where something is wrong. */

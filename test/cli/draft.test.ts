@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it, test } from '@jest/globals';
@@ -400,7 +400,7 @@ menus:
   });
 });
 
-it('asks on a terminal, and Enter takes the defaults', () => {
+it('asks on a terminal, and Enter takes the defaults', async () => {
   const menu =
     '<div class="top"><a href="index.html">Home</a> | <a href="a.html">Aa</a> | <a href="b.html">Bb</a></div>';
   const folder = folderWith({
@@ -409,17 +409,26 @@ it('asks on a terminal, and Enter takes the defaults', () => {
     'b.html': page('Bb', menu),
   });
   const program = join(import.meta.dirname, '../../dist/kamino.js');
-  const terminal = (input: string, ...args: string[]): string =>
-    spawnSync('script', ['-qec', [process.execPath, program, 'draft', ...args].join(' '), '/dev/null'], {
-      cwd: folder,
-      input,
-      encoding: 'utf8',
-      env: { ...process.env, TERM: 'dumb' },
-    }).stdout;
-  const shown = terminal('\r\r\r');
+  // Each answer when it is asked for: what is typed before a program listens may be lost.
+  const terminal = (answers: readonly string[], ...args: string[]): Promise<string> =>
+    new Promise(done => {
+      const line = [process.execPath, program, 'draft', ...args].join(' ');
+      const env = { ...process.env, TERM: 'dumb' };
+      const started = spawn('script', ['-qec', line, '/dev/null'], { cwd: folder, env, timeout: 50_000 });
+      let [text, said] = ['', 0];
+      started.stdout.on('data', (more: Buffer) => {
+        text += more.toString();
+        for (; text.split('Enter for 1: ').length - 1 > said; said += 1)
+          started.stdin.write(answers[said] ?? '\r');
+      });
+      started.on('close', () => {
+        done(text);
+      });
+    });
+  const shown = await terminal([]);
   expect(shown).toMatch(/Which menu shall the new one replace\?[^]*What may Kamino change\?[^]*set apart/);
   expect(planOf(folder)).toMatch(/output: in-place[^]*instead-of: div\.top/);
-  terminal('2\r9\r1\r2\r2\r', '--force');
+  await terminal(['2\r', '9\r', '1\r', '2\r', '2\r'], '--force');
   expect(planOf(folder)).toMatch(/output: built[^]*place: \{ first-in: body \}[^]*highlight: background/);
-  expect(terminal('', '--force', '--yes')).not.toContain('Which menu');
+  expect(await terminal([], '--force', '--yes')).not.toContain('Which menu');
 });

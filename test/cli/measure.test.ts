@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it, test } from '@jest/globals';
-import { demoFolder, folderWith, kamino, page } from '../helpers/site.ts';
+import { demoFolder, folderWith, kamino, page, put } from '../helpers/site.ts';
 import type { MeasureResult } from '../../src/jobs/measure.ts';
 
 const sans = readFileSync(join(demoFolder, 'fonts/source-sans-400.woff2'));
@@ -85,6 +85,7 @@ describe('measure', () => {
     expect(status).toBe(0);
     expect(out).toMatch(/Telescopes +[\d.]+ +[\d.]+ +[\d.]+/);
     expect(out).toMatch(/320 px {2}fits, [\d.]+ px left/);
+    expect(out).toMatch(/px wide, [\d.]+ em, and fits windows from [\d.]+em\./);
     const lost = kamino(site(plan()), 'measure', '--menu', 'n');
     expect([lost.status, lost.err]).toEqual([2, expect.stringContaining('no menu is called `n`')]);
   });
@@ -121,4 +122,32 @@ describe('measure --browser', () => {
     kamino(folder, 'build');
     expect(kamino(folder, 'measure', '--browser').err).toContain('warning width-differs');
   });
+});
+
+test.each([
+  [
+    'fold: { when: below 12em }',
+    '',
+    /late-fold: .* folds below 12em and takes ([\d.]+)em/,
+    'fold: { when: below $1em }',
+  ],
+  [
+    'widths: equal\n    fold: { when: never }',
+    '[{ page: index.html, label: Observatory }, { page: index.html, label: Planetarium }, { page: index.html, label: Telescopes }]',
+    /broken-word: in a window of 390 px each entry of `m` is 1\d\d px wide, and `(?:Observatory|Planetarium)` needs 1\d\d/,
+    'widths: equal\n    fold: { when: crowded }',
+  ],
+])('a bar with  %s  is told before it is seen, and not where it has room', (lines, entries, says, mended) => {
+  const text = (own: string): string =>
+    plan('look: { font: { size: 22px } }\n', entries || undefined).replace(
+      '- menu: m\n',
+      `- menu: m\n    ${own}\n`,
+    );
+  const folder = site(text(lines));
+  const told = kamino(folder, 'build');
+  expect([told.status, told.err]).toEqual([0, expect.stringContaining('warning')]);
+  const found = says.exec(told.err.replace(/\s+/g, ' '));
+  expect(found).not.toBeNull();
+  put(folder, { 'kamino.yaml': text(mended.replace('$1', found![1]!)) });
+  expect(kamino(folder, 'build').err).not.toMatch(/late-fold|broken-word/);
 });

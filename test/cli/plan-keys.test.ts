@@ -69,7 +69,11 @@ it('leads past the menu to what the plan names where there is no main', () => {
 
 test.each([
   ['about: Here', 'entries: [{ page: index.html, about: Here }]', 'form: column'],
-  ['folds: false', 'entries: [{ page: index.html, folds: false }]', 'fold: { when: crowded }'],
+  [
+    'folds: false',
+    'fold: { when: never }, entries: [{ page: index.html, folds: false }]',
+    'fold: { when: crowded }',
+  ],
   ['widths: equal', 'form: column, widths: equal, entries: [index.html]', 'form: bar'],
   ['at: middle', 'form: column, home: { label: A, at: middle }, entries: [index.html]', 'form: tabs'],
   [
@@ -92,7 +96,11 @@ test.each([
     'look: { parts: { submenu: { gap: 1em } } }, entries: [index.html]',
     'entries: [{ label: B, entries: [index.html] }]',
   ],
-  ['toggle', 'look: { parts: { toggle: { gap: 1em } } }, entries: [index.html]', 'fold: { when: crowded }'],
+  [
+    'toggle',
+    'look: { parts: { toggle: { gap: 1em } } }, fold: { when: never }, entries: [index.html]',
+    'fold: { when: crowded }',
+  ],
 ])('`%s` is told where it has no effect, and not where it has one', (key, lines, needed) => {
   const folder = folderWith({
     'index.html': page('A'),

@@ -27,7 +27,7 @@ const pages = {
   'sub/b.html': page('B'),
 };
 const plan = (output: string): string =>
-  `kamino: 1\noutput: ${output}\nmenus:\n  - menu: main\n    place: { first-in: body }\n    entries:\n      - index.html\n      - a.html\n      - sub/b.html\n`;
+  `kamino: 1\noutput: ${output}\nmenus:\n  - menu: main\n    place: { first-in: body }\n    fold: { when: never }\n    entries:\n      - index.html\n      - a.html\n      - sub/b.html\n`;
 
 /** A site beside a folder of somebody else’s. */
 function place(output = 'in-place'): { site: string; victim: string; before: Record<string, string> } {

@@ -2,7 +2,7 @@ import type { SitePath } from '../address/path.ts';
 import type { Menu, Spot } from '../plan/types.ts';
 import type { Source } from '../text/source.ts';
 import { carrier } from '../menu/carried.ts';
-import { folds } from '../menu/folds.ts';
+import { isToFold } from '../menu/folds.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import type { Frame } from '../page/types.ts';
 import { type Finding, finding } from '../text/finding.ts';
@@ -145,7 +145,7 @@ export function foldsNowhere(
   pages: Iterable<SitePath>,
   hasViewport: (page: SitePath) => boolean,
 ): Finding[] {
-  const folding = menus.filter(folds);
+  const folding = menus.filter(isToFold);
   const carries = carrier(folding);
   const lacking = [...pages].filter(page => folding.some(menu => carries(menu, page)) && !hasViewport(page));
   return lacking.length === 0 ? [] : [lacksViewport(lacking)];

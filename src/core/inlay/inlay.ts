@@ -1,7 +1,7 @@
 import { baseFolder } from '../address/href.ts';
 import type { SitePath } from '../address/path.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
-import { folds } from '../menu/folds.ts';
+import { isToFold } from '../menu/folds.ts';
 import { isLanguage } from '../menu/languages.ts';
 import { isShown } from '../menu/on-page.ts';
 import { AlikeStarts } from '../page/alike.ts';
@@ -173,7 +173,7 @@ export class Inlayer {
       staysShort: staysShort(menus, frame),
       otherLanguage: this.#otherLanguage(frame),
       lacksMain: !main && !frame.hasSkipLink,
-      lacksViewport: !frame.hasViewport && !this.#inlay.addsViewport && menus.some(folds),
+      lacksViewport: !frame.hasViewport && !this.#inlay.addsViewport && menus.some(isToFold),
     };
   }
 

@@ -5,6 +5,7 @@ import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import type { Look } from '../plan/look-types.ts';
 import type { TextWidth } from './fallbacks.ts';
 import { type EntryFit, besideHome } from './fit-lists.ts';
+import { edgesOf, usualAir } from './edges.ts';
 import { mergeLooks } from './merge.ts';
 import { lengthOf, sides, transformed } from './lengths.ts';
 
@@ -103,15 +104,15 @@ function rulerOf(
     border: 2 * px(borderOf(look)),
     icon: look.iconSize === null ? iconSize * em : px(look.iconSize),
     line: Number(look.font.line ?? lineHeight) * em,
-    frame: frameOf(look, px),
+    frame: frameOf(look, px, edgesOf(menu, look) === 'air' ? Math.max(0, px(`${usualAir}rem`) - side) : 0),
     textOf,
   };
 }
 
 /** What the menu's own box takes of its width; lengths that go by the window are left to the browser. */
-function frameOf({ frame }: Look, px: (length: string) => number): MenuFit['frame'] {
+function frameOf({ frame }: Look, px: (length: string) => number, air: number): MenuFit['frame'] {
   const isKnown = (length: string | null): length is string => length !== null && !/%|vw/.test(length);
-  const [top, side, bottom, other] = sides(frame.padding ?? '0') as [string, string, string, string];
+  const [top, side, bottom, other] = sides(frame.padding ?? `0 ${air}px`) as [string, string, string, string];
   const border = frame.border === null || frame.border === 'none' ? 0 : px(frame.border.split(' ')[0]!);
   const taken = (rooms: readonly string[], edges: readonly ('top' | 'bottom' | 'start' | 'end')[]): number =>
     rooms.filter(isKnown).reduce((all, one) => all + px(one), 0) +

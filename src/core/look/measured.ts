@@ -2,6 +2,7 @@ import { forms } from '../plan/forms.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import type { EntryFit } from './fit-lists.ts';
 import type { MenuFit } from './fit.ts';
+import { windowEm } from './tight.ts';
 import type { MenuFonts } from './fonts.ts';
 
 export interface MeasuredMenu {
@@ -14,6 +15,8 @@ export interface MeasuredMenu {
   fitsFromLeastPx: number;
   /** The same in em of the menu: what `fold: { when: crowded }` asks for. */
   fitsFromEm: number;
+  /** The window that it fits where nothing is beside it, in the em of a media query: what `below` asks for. */
+  fitsFromWindowEm: number;
   home: number;
   font: { family: string | null; sizePx: number; weight: number; files: string[]; isKnown: boolean };
   entries: EntryFit[];
@@ -41,6 +44,7 @@ export function measuredMenu(menu: ResolvedMenu, fonts: MenuFonts, widths: reado
     fitsFromPx: Math.ceil(width * 100) / 100,
     fitsFromLeastPx: Math.ceil(leastWidth * 100) / 100,
     fitsFromEm: Math.ceil((width / type.size) * 1000) / 1000,
+    fitsFromWindowEm: windowEm(fit),
     home: hundredth(home),
     font: {
       family: font.family,

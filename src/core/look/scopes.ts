@@ -12,6 +12,7 @@ import { Boxes } from './boxes.ts';
 import { type Draft, usesOf, widestBorder } from './drafts.ts';
 import { Grounds, partDraft } from './menu-grounds.ts';
 import type { ColorTools, Ground } from './hex.ts';
+import { type Edges, edgesOf } from './edges.ts';
 import { tellIdle } from './idle.ts';
 import { ownMarkers } from './markers.ts';
 import { groundIn, mergeLooks, withoutColors } from './merge.ts';
@@ -38,6 +39,7 @@ class LooksResolver {
   readonly #site: Draft;
   readonly #sources: BoxSources;
   readonly #drafts: Draft[] = [];
+  readonly #edges = new Map<string, Edges>();
   readonly #menus: readonly ResolvedMenu[];
 
   constructor(
@@ -91,7 +93,7 @@ class LooksResolver {
     const borderWidth = widestBorder(this.#drafts.map(one => one.look));
     const scheme = this.#site.look.dark ?? 'page';
     const scopes = this.#drafts.map(draft => this.#scope(draft, uses, borderWidth));
-    return { scopes, uses, scheme };
+    return { scopes, uses, scheme, edges: this.#edges };
   }
 
   #menu(menu: ResolvedMenu): void {
@@ -107,6 +109,8 @@ class LooksResolver {
       around: this.#site,
       highlight: null,
     };
+    const edges = edgesOf(menu, own.look);
+    if (edges) this.#edges.set(menu.name, edges);
     const hasOwn = menu.look !== null || isGroundless;
     if (hasOwn) this.#drafts.push(own);
     if (menu.look !== null) this.#parts(own, [menu]);

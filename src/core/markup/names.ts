@@ -45,6 +45,8 @@ export const parts = {
   /** A submenu that opens upwards, or with scrolling of its own; said by the script. */
   up: 'kamino-up',
   tall: 'kamino-tall',
+  /** One that lies on the other side of its entry than its place is; said by the script. */
+  turned: 'kamino-turned',
   /** What was opened and is about to be closed; said by the script. */
   closing: 'kamino-closing',
   highlight: 'kamino-highlight',

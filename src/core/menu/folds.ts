@@ -12,6 +12,9 @@ export function folds({ fold }: Folding): boolean {
   return fold.when !== 'never' && foldKinds[fold.as].hasToggle;
 }
 
+/** Whether somebody asked it to. */
+export const isToFold = (menu: Pick<ResolvedMenu, 'fold'>): boolean => folds(menu) && !menu.fold.isUsual;
+
 /** Whether it folds into something that lies over the page. */
 export function covers(menu: Folding): boolean {
   return folds(menu) && foldKinds[menu.fold.as].isCover;

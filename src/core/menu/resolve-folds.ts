@@ -8,13 +8,14 @@ import type { ResolvedEntry, ResolvedFold, ResolvedMenu } from './types.ts';
 
 /** @param tag of the language that the menu is in, or null */
 export function foldOf({ name, fold }: Menu, tag: string | null, ground: Ground): ResolvedFold {
-  const { when, belowEm, as, side, behind, by, joins, toggle } = fold;
+  const { when, isUsual, belowEm, as, side, behind, by, joins, toggle } = fold;
   const draw = (file: DrawingFile, prefix: string): string | null =>
     ground.drawing(file, `${name}-${prefix}`);
   const closed = typeof toggle.icon === 'string' ? null : draw(toggle.icon, 'toggle');
   const open = toggle.openIcon && draw(toggle.openIcon, 'open');
   return {
     when,
+    isUsual,
     belowEm,
     as,
     side,

@@ -3,6 +3,7 @@ import type { Fold, Menu } from './types.ts';
 /** A menu that never folds. */
 export const unfolded: Omit<Fold, 'mark'> = {
   when: 'never',
+  isUsual: false,
   belowEm: null,
   as: 'stack',
   side: 'start',

@@ -11,12 +11,35 @@ interface Readers {
   entries: EntryReader;
 }
 
+const usual = { ...unfolded, when: 'crowded', isUsual: true } as const;
+/** A bar does, unless it turns out to fit everywhere; what it shows is the same on all pages. */
+const foldsByItself = ({ form, branch, set }: WrittenMenu): boolean =>
+  forms[form].isRow && branch === undefined && set === undefined;
+
 export function readFold(menu: WrittenMenu, path: PlanPath, { places, entries }: Readers): Fold {
   const { fold } = menu;
   const mark = places.mark([...path, fold ? 'fold' : 'menu']);
-  if (!fold) return { ...unfolded, mark };
+  if (!fold) return { ...(foldsByItself(menu) ? usual : unfolded), mark };
   const here = [...path, 'fold'];
   const when = fold.when.startsWith('below') ? 'below' : (fold.when as 'crowded' | 'any-width' | 'never');
+  tellFold(menu, when, here, places);
+  return {
+    when,
+    isUsual: false,
+    belowEm: widthOf(fold.when),
+    as: fold.joins === undefined ? (fold.as ?? 'stack') : 'none',
+    side: fold.side,
+    behind: fold.behind,
+    by: fold.by,
+    joins: fold.joins === undefined ? null : { menu: fold.joins, mark: places.mark([...here, 'joins']) },
+    toggle: readToggle(fold.toggle, [...here, 'toggle'], { places, entries }),
+    mark,
+  };
+}
+
+/** Tells of what a menu of this form cannot do. */
+function tellFold(menu: WrittenMenu, when: Fold['when'], here: PlanPath, places: PlanPlaces): void {
+  const fold = menu.fold!;
   const { isRow, canFold } = forms[menu.form];
   if (when === 'crowded' && !isRow)
     places.tell(
@@ -39,17 +62,6 @@ export function readFold(menu: WrittenMenu, path: PlanPath, { places, entries }:
       `what joins another menu’s fold has none of its own`,
       'Write  as: none  or leave it out.',
     );
-  return {
-    when,
-    belowEm: widthOf(fold.when),
-    as: fold.joins === undefined ? (fold.as ?? 'stack') : 'none',
-    side: fold.side,
-    behind: fold.behind,
-    by: fold.by,
-    joins: fold.joins === undefined ? null : { menu: fold.joins, mark: places.mark([...here, 'joins']) },
-    toggle: readToggle(fold.toggle, [...here, 'toggle'], { places, entries }),
-    mark,
-  };
 }
 
 function readToggle(written: WrittenToggle, path: PlanPath, { places, entries }: Readers): Toggle {

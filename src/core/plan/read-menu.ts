@@ -128,8 +128,8 @@ export class MenuReader {
 
   #stays({ stays }: WrittenMenu, path: PlanPath): Menu['stays'] {
     if (stays === undefined) return null;
-    const selector = typeof stays === 'object' ? stays.top : null;
-    return { selector, mark: this.#places.mark([...path, 'stays']) };
+    const { top: selector = null, air = '1rem' } = typeof stays === 'object' ? stays : {};
+    return { selector, air, mark: this.#places.mark([...path, 'stays']) };
   }
 
   #set({ set, order }: WrittenMenu, path: PlanPath): Menu['set'] {

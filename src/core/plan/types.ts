@@ -115,6 +115,8 @@ export type Align = 'start' | 'center' | 'end' | 'spread';
 export interface Fold {
   /** `crowded`: where it no longer fits its own room; `below` a width of the window. */
   when: 'crowded' | 'below' | 'any-width' | 'never';
+  /** The plan says nothing of it. */
+  isUsual: boolean;
   /** The width, in em; null for all but `below`. */
   belowEm: number | null;
   /** `none`: it is not there any more, but for the menu that it joins. */
@@ -178,8 +180,11 @@ export interface Menu {
   except: readonly string[];
   /** null: the page's own header, else the start of the body. */
   place: MenuPlace | null;
-  /** It remains in view while the page scrolls: itself, or the element of a selector; null for neither. */
-  stays: { selector: string | null; mark: Mark } | null;
+  /**
+   * It remains in view while the page scrolls: itself, or the element of a selector; null for neither. `air` is the
+   * length between it and a section that a link leads to.
+   */
+  stays: { selector: string | null; air: string; mark: Mark } | null;
   home: {
     label: string;
     labels: ByLanguage<string>;

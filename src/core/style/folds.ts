@@ -9,7 +9,8 @@ import { containerOf, roomOf, when } from './room.ts';
 import { narrowLists, reservedLabels, wideLists } from './lists.ts';
 import { sheetLines } from './scopes.ts';
 import { menuMarks } from './markers.ts';
-import { aligned, columns, sheetWidths, highlight, lines, sheets } from './rules.ts';
+import { aligned, columns, highlight, lines } from './rules.ts';
+import { sheetWidths, sheets } from './sheets.ts';
 import { tabs } from './tabs.ts';
 
 /** How submenus and a fold open under the pointer, which the script asks for. */
@@ -44,7 +45,8 @@ function placeRules(
     (menu.fold.when === 'crowded' ? crowded(menu, width!) : '') +
     when(room.wide, wide) +
     when(room.narrow, narrow) +
-    pageRules(menu)
+    // Without a script one that is open while the window grows would hold the page.
+    when(menu.fold.when === 'below' ? room.narrow : null, pageRules(menu))
   );
 }
 

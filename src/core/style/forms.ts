@@ -3,19 +3,24 @@ import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import { parts } from '../markup/names.ts';
 import { within } from './parts.ts';
 
-/** The way to the page: a small line, a mark between its parts. */
+/**
+ * The way to the page: a small line, a mark between its parts, which ends a line and begins none. Where nothing around
+ * it keeps it away from the edges of the window, it does so itself.
+ */
 const breadcrumb = `.${parts.breadcrumb} .${parts.list} {
   align-items: baseline;
   gap: 0.2em 0.5em;
+  padding-inline: max(0px, 1rem - (100vw - 100%) / 2);
   font-size: 0.9em;
 }
 .${parts.breadcrumb} .${parts.link} {
   padding: 0.3em 0;
 }
-.${parts.breadcrumb} .${parts.entry} + .${parts.entry}::before {
+.${parts.breadcrumb} .${parts.entry}:not(:last-child)::after {
   content: "/" / "";
-  align-self: center;
-  margin-inline-end: 0.5em;
+  align-self: end;
+  margin-inline-start: 0.5em;
+  padding-block-end: 0.3em;
   opacity: 0.55;
 }
 .${parts.breadcrumb} .${parts.entry} .${parts.link}.${parts.link}::after,

@@ -14,19 +14,25 @@ export function inPage(menus: readonly ResolvedMenu[], { scopes }: ResolvedLooks
   }
 }
 `;
-  const stays = menus.some(menu => menu.stays !== null);
+  const airs = [
+    ...new Set(menus.flatMap(({ stays }) => (stays ? [stays.air === '0' ? '0px' : stays.air] : []))),
+  ];
+  const air = airs.length > 1 ? `max(${airs.join(', ')})` : airs[0];
   const [above = '0.7em', , below = above] = (scopes[0]?.values.get('padding') ?? '0.7em').split(' ');
   // Until the script knows it: rather more than less.
-  const height = stays ? `calc((1.35em + ${above} + ${below}) * 1.2)` : '0px';
+  const height = air !== undefined ? `calc((1.35em + ${above} + ${below}) * 1.2)` : '0px';
   const start = `${conditionOfStaying} {
   html {
-    scroll-padding-block-start: var(--kamino-stays, ${height});
-  }
+    scroll-padding-block-start: ${air === undefined ? `var(--kamino-stays, ${height})` : `calc(var(--kamino-stays, ${height}) + ${air})`};
+${air === undefined ? '' : airForScript(air)}  }
 ${focusInside(menus)}}
 `;
   const end = top ? `html {\n  scroll-padding-block-end: calc(${top.size} + 1.5rem);\n}\n` : '';
   return calm + start + end;
 }
+
+/** A margin of the root moves nothing: there the script reads how far below what stays a section comes to stand, in px. */
+const airForScript = (air: string): string => `    scroll-margin-block-start: ${air};\n`;
 
 /**
  * What stays is in view, and so is the focus in it: a browser that made room for what stays above it would scroll the

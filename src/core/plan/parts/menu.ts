@@ -5,6 +5,7 @@ import {
   globs,
   json,
   label,
+  lengths,
   lookName,
   mapOr,
   order,
@@ -24,7 +25,16 @@ import { place, placeTakes } from './place.ts';
 import { separatorKeys } from './separators.ts';
 
 export const staysKeys = {
-  top: needed(selector, { takes: 'a selector', means: 'The element that stays.', example: 'top: header' }),
+  top: optional(selector, {
+    takes: 'a selector',
+    otherwise: 'the menu',
+    means: 'The element that stays.',
+    example: 'top: header',
+  }),
+  air: preset(lengths(1), '1rem', {
+    means: 'How far below it the sections of the page come to stand that links lead to.',
+    example: 'top: header\nair: 2rem',
+  }),
 } as const;
 
 export const opensKeys = {
@@ -141,8 +151,9 @@ export const menuKeys = {
   fold: optional(fold, {
     below: 'fold',
     takes: '`when`, `as` and more',
-    otherwise: '`when: never`',
-    means: 'What becomes of the menu where it has no room.',
+    otherwise: 'in a bar `when: crowded`, else `when: never`',
+    means:
+      'What becomes of the menu where it has no room. A bar that fits a window of 320 px with doubled letters needs no fold, and has none unless you write one.',
     example: 'fold: { when: below 48em }',
   }),
   'carried-by': preset(globs, ['**'], {
@@ -168,7 +179,7 @@ export const menuKeys = {
   }),
   stays: optional(mapOr(mapOf(staysKeys), oneOf('top')), {
     below: 'stays',
-    takes: '`top`, or `top` with a selector',
+    takes: '`top`, or `top` with a selector, `air`',
     otherwise: 'nothing',
     means:
       'The menu remains at the top of the window while the page scrolls, or the element of the selector does, such as the header that it stands in; not in windows less than 24 em high.',

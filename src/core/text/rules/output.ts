@@ -112,6 +112,18 @@ export const outputRules = {
     why: 'Where it stands this value changes nothing. Mostly something that it needs is missing.',
     example: 'hover: { accent: "#a33" }   →  hover: { accent: "#a33", tint: 20% }',
   },
+  'late-fold': {
+    severity: 'warning',
+    about: 'A bar folds before its entries go into several lines.',
+    why: 'Below that width of the window it folds, and it is wider than that. Between the two its entries go into several lines.',
+    example: 'fold: { when: below 40em }   →  fold: { when: crowded }',
+  },
+  'broken-word': {
+    severity: 'warning',
+    about: 'No label is broken within a word on a phone.',
+    why: 'All entries are made equally wide, and share the width of the window: a word has less room than it needs.',
+    example: 'widths: equal   →  widths: equal, fold: { when: crowded }',
+  },
   'same-but-hue': {
     severity: 'warning',
     about: 'The current entry differs from its neighbours by more than hue (WCAG 2.2, 1.4.1).',

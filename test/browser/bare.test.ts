@@ -1,0 +1,225 @@
+// What a menu is where the plan says nothing of it: its edges, its fold, its place to the text of the page.
+import { pathToFileURL } from 'node:url';
+import { join } from 'node:path';
+import { describe, expect, it, test } from '@jest/globals';
+import { open, useBrowser } from '../helpers/browser.ts';
+import { folderWith, kamino, page } from '../helpers/site.ts';
+
+useBrowser();
+const titles = {
+  'index.html': 'Home',
+  'tonight.html': 'Tonight’s sky',
+  'visit.html': 'Visit us',
+  'journal.html': 'Journal',
+};
+const viewport = '<meta name="viewport" content="width=device-width">';
+
+/** A built site of four pages. @param css of its pages; @param lines of its only menu, or of its plan */
+function site(css: string, menu = '', plan = '', body = ''): string {
+  const pages = Object.entries(titles).map(([path, title]) => [
+    path,
+    page(title, `<header></header><main><p id="text">Text</p>${body}</main>`).replace(
+      '</head>',
+      `${viewport}<style>${css}</style></head>`,
+    ),
+  ]);
+  const folder = folderWith({
+    ...(Object.fromEntries(pages) as Record<string, string>),
+    'kamino.yaml': `kamino: 1\n${plan}menus:\n  - menu: m\n${menu === '' ? '' : `    ${menu}\n`}${menu.includes('entries:') ? '' : '    entries: [index.html, tonight.html, visit.html, journal.html]\n'}`,
+  });
+  expect(kamino(folder, 'build')).toMatchObject({ status: 0, err: '' });
+  return pathToFileURL(join(folder, 'built/visit.html')).href;
+}
+
+const ground = 'look: { background: "#123a5a", color: "#ffffff" }\n';
+
+describe('the edges of a bar', () => {
+  test.each([
+    ['a page without a style', '', '', 8],
+    ['a page in a column', 'body{margin:0 auto;max-width:40rem;padding:0 1.5rem}', '', null],
+    ['a page from right to left', 'html{direction:rtl} body{margin:0 3rem}', '', null],
+    ['a page whose text touches the window', 'body{margin:0}', '', 15.2],
+  ])('without a ground its labels begin where the text does: %s', async (_, css, plan, begins) => {
+    const tab = await open(site(css, '', plan));
+    for (const width of [1280, 360]) {
+      await tab.setViewportSize({ width, height: 600 });
+      const seen = await tab.evaluate(() => {
+        const start = (selector: string, isLabel: boolean): number => {
+          const range = document.createRange();
+          const one = [...document.querySelectorAll(selector)].find(found => found.checkVisibility())!;
+          if (isLabel) range.selectNodeContents(one);
+          else range.selectNode(one);
+          const { left, right } = range.getBoundingClientRect();
+          return getComputedStyle(one).direction === 'rtl' ? innerWidth - right : left;
+        };
+        for (const one of document.querySelectorAll('details')) one.open = true;
+        return {
+          label: start('nav .kamino-link', true),
+          text: start('#text', false),
+          over: document.documentElement.scrollWidth - innerWidth,
+        };
+      });
+      expect(seen.label).toBeCloseTo(begins ?? seen.text, 0);
+      expect(seen.over).toBe(0);
+    }
+    await tab.context().close();
+  });
+
+  test.each([
+    ['of the window', 'body{margin:0}', 16],
+    ['of a page with a margin of 8 px', '', 16],
+    ['but those of a column', 'body{margin:0 auto;max-width:40rem}', null],
+  ])('with a ground its labels keep away from all edges %s', async (_, css, air) => {
+    const look = 'look: { background: "#123a5a", color: "#ffffff", padding: 0.7em 5px }\n';
+    const tab = await open(site(css, '', look));
+    const [nav, label] = await tab.evaluate(() => {
+      const range = document.createRange();
+      range.selectNodeContents(document.querySelector('nav .kamino-link')!);
+      return [
+        document.querySelector('nav')!.getBoundingClientRect().left,
+        range.getBoundingClientRect().left,
+      ];
+    });
+    expect(label).toBeCloseTo(air ?? nav! + 5, 0);
+    await tab.context().close();
+  });
+});
+
+describe('a bar of whose fold the plan says nothing', () => {
+  it('folds where it has no room, as a stack', async () => {
+    const tab = await open(site(''));
+    expect(await tab.locator('.kamino-toggle').isVisible()).toBe(false);
+    await tab.setViewportSize({ width: 320, height: 600 });
+    expect(await tab.locator('.kamino-link').first().isVisible()).toBe(false);
+    await tab.locator('.kamino-toggle summary').click();
+    expect(await tab.locator('.kamino-link').count()).toBe(4);
+    for (const link of await tab.locator('.kamino-link').all()) expect(await link.isVisible()).toBe(true);
+    await tab.context().close();
+  });
+
+  it('has nothing of a fold where it fits the narrowest window with doubled letters, and fits there', async () => {
+    const url = site('', 'entries: [{ page: index.html, label: Up }, { page: visit.html, label: On }]');
+    const tab = await open(url, { viewport: { width: 320, height: 600 } });
+    expect(await tab.content()).not.toContain('kamino-toggle');
+    await tab.addStyleTag({ content: 'html{font-size:200%}' });
+    expect(
+      await tab.evaluate(() => [
+        new Set([...document.querySelectorAll('.kamino-link')].map(one => one.getBoundingClientRect().top))
+          .size,
+        document.documentElement.scrollWidth,
+      ]),
+    ).toEqual([1, 320]);
+    await tab.context().close();
+  });
+
+  test.each(['fold: { when: never }', 'form: column', 'form: plain'])('is as it was with  %s', async menu => {
+    const tab = await open(site('', menu));
+    expect(await tab.content()).not.toContain('kamino-toggle');
+    await tab.context().close();
+  });
+});
+
+test('a section has air below a bar that stays, and is the one in view', async () => {
+  const sections = ['one', 'two', 'three']
+    .map(id => `<h2 id="${id}">${id}</h2><p style="height:900px">x`)
+    .join('');
+  const entries =
+    'entries: [{ section: one, label: One }, { section: two, label: Two }, { section: three, label: Three }]';
+  for (const [stays, air] of [
+    ['top', 16],
+    ['{ air: 40px }', 40],
+  ] as const) {
+    const tab = await open(site('', `stays: ${stays}\n    ${entries}`, ground, sections), {
+      reducedMotion: 'reduce',
+    });
+    await tab.locator('a[href="#two"]').click();
+    await tab.waitForFunction(
+      () => document.querySelector('[aria-current="location"]')?.textContent === 'Two',
+    );
+    expect(
+      await tab.evaluate(() => {
+        const box = (one: string): DOMRect => document.querySelector(one)!.getBoundingClientRect();
+        return box('#two').top - box('nav').bottom;
+      }),
+    ).toBeCloseTo(air, -0.5);
+    // By scrolling alone, too.
+    await tab.evaluate(() => {
+      document.dispatchEvent(new Event('wheel'));
+      scrollBy(0, -500);
+    });
+    await tab.waitForFunction(
+      () => document.querySelector('[aria-current="location"]')?.textContent === 'One',
+    );
+    await tab.context().close();
+  }
+});
+
+test('a breadcrumb that wraps begins no line with its separator, and keeps clear of the window’s edges', async () => {
+  const url = site(
+    'body{margin:0}',
+    'entries: [{ label: A rather long part of it, page: index.html, entries: [{ page: tonight.html, label: Another long part, entries: [{ page: visit.html, label: Here at last }] }] }]\n  - { menu: way, form: breadcrumb, place: { last-in: body } }',
+  );
+  const tab = await open(url, { viewport: { width: 230, height: 600 } });
+  const seen = await tab.evaluate(() => {
+    const links = [...document.querySelectorAll('.kamino-breadcrumb .kamino-link')].map(one =>
+      one.getBoundingClientRect(),
+    );
+    const entries = [...document.querySelectorAll('.kamino-breadcrumb .kamino-entry')].map(one => ({
+      left: one.getBoundingClientRect().left,
+      before: getComputedStyle(one, '::before').content,
+      after: getComputedStyle(one, '::after').content,
+    }));
+    return { links: links.map(one => one.left), tops: new Set(links.map(one => one.top)).size, entries };
+  });
+  expect(seen.tops).toBeGreaterThan(1);
+  expect(Math.min(...seen.links)).toBe(16);
+  expect(seen.entries.map(one => [one.before, one.after.slice(0, 3)])).toEqual(
+    seen.entries.map((_, at) => ['none', at < seen.entries.length - 1 ? '"/"' : 'none'.slice(0, 3)]),
+  );
+  await tab.context().close();
+});
+
+describe('a submenu beside another', () => {
+  const deep =
+    'entries: [{ label: First, entries: [{ page: index.html, label: Below, entries: [{ page: tonight.html, label: Deeper }] }] }]';
+
+  it('has a sign that points to where it lies, also on the other side', async () => {
+    for (const [align, rotate] of [
+      ['start', '-45deg'],
+      ['end', '135deg'],
+    ]) {
+      const tab = await open(site('', `align: ${align}\n    ${deep}`), {
+        viewport: { width: 560, height: 600 },
+      });
+      await tab.locator('nav summary:visible').first().click();
+      await tab.locator('.kamino-submenu summary').first().click();
+      expect(
+        await tab
+          .locator('.kamino-submenu summary')
+          .first()
+          .evaluate(one => {
+            const list = one.parentElement!.nextElementSibling!.getBoundingClientRect();
+            const own = one.getBoundingClientRect();
+            return [
+              getComputedStyle(one, '::after').rotate,
+              list.left >= own.right - 1 || list.right <= own.left + own.width,
+            ];
+          }),
+      ).toEqual([rotate, true]);
+      await tab.context().close();
+    }
+  });
+
+  it('lies below its entry where no script moves it into the window', async () => {
+    const tab = await open(site('', `fold: { when: never }\n    ${deep}`), {
+      javaScriptEnabled: false,
+      viewport: { width: 360, height: 600 },
+    });
+    await tab.locator('nav summary').first().click();
+    await tab.locator('.kamino-submenu summary').first().click();
+    const box = await tab.locator('.kamino-submenu .kamino-submenu').boundingBox();
+    expect(box!.x).toBeGreaterThanOrEqual(0);
+    expect(box!.x + box!.width).toBeLessThanOrEqual(360);
+    await tab.context().close();
+  });
+});
