@@ -23,13 +23,15 @@ function targetOf(url: Location | HTMLAnchorElement): HTMLElement | null {
   return named(url.hash);
 }
 
-/** The height of menus that stay, and of what they stand in. */
+/** The height of menus that stay, and of what they stand in; one beside the text covers nothing of it. */
 function stays(): number {
   let height = 0;
   for (const menu of all(`.${parts.menu}`))
     for (let one: HTMLElement | null = menu; one; one = one.parentElement)
-      if (/sticky|fixed/.test(styleOf(one, 'position')) && styleOf(one, 'top') === '0px')
-        height = Math.max(height, one.getBoundingClientRect().height);
+      if (/sticky|fixed/.test(styleOf(one, 'position')) && styleOf(one, 'top') === '0px') {
+        const box = one.getBoundingClientRect();
+        if (box.width > innerWidth / 2) height = Math.max(height, box.height);
+      }
   root.style.setProperty('--kamino-stays', `${Math.ceil(height)}px`);
   return height;
 }

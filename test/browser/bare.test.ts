@@ -2,7 +2,7 @@
 import { pathToFileURL } from 'node:url';
 import { join } from 'node:path';
 import { describe, expect, it, test } from '@jest/globals';
-import { open, useBrowser } from '../helpers/browser.ts';
+import { eventually, open, useBrowser } from '../helpers/browser.ts';
 import { folderWith, kamino, page } from '../helpers/site.ts';
 
 useBrowser();
@@ -150,6 +150,24 @@ test('a section has air below a bar that stays, and is the one in view', async (
     await tab.waitForFunction(
       () => document.querySelector('[aria-current="location"]')?.textContent === 'One',
     );
+    await tab.context().close();
+  }
+});
+
+test('a column that stays beside the text takes no room above a section', async () => {
+  const sections = ['one', 'two'].map(id => `<h2 id="${id}">${id}</h2><p style="height:1500px">x`).join('');
+  const css =
+    'body{display:grid;grid-template-columns:12rem 1fr} nav{grid-row:1;align-self:start} main{grid-column:2}';
+  const url = site(
+    css,
+    'form: column\n    stays: top\n    place: { first-in: body }\n    entries: [{ section: one, label: One }, { section: two, label: Two }]',
+    ground,
+    sections,
+  );
+  for (const javaScriptEnabled of [true, false]) {
+    const tab = await open(`${url}#two`, { javaScriptEnabled, reducedMotion: 'reduce' });
+    const top = (): Promise<number> => tab.locator('#two').evaluate(one => one.getBoundingClientRect().top);
+    await eventually(top, found => expect(found).toBeCloseTo(16, -0.5));
     await tab.context().close();
   }
 });

@@ -141,8 +141,17 @@ function fill({ input, color }: (typeof fields)[number], value: string | null): 
 
 function change(path: Path, value: string): void {
   edits.set(path.join(' '), { path, value: value.trim() === '' ? null : value.trim() });
-  void ask('try');
+  if (isSoon) return;
+  isSoon = true;
+  // What is seen at once is drawn first.
+  requestAnimationFrame(() =>
+    setTimeout(() => {
+      isSoon = false;
+      void ask('try');
+    }),
+  );
 }
+let isSoon = false;
 
 /** The first number of a text, a step larger or smaller. */
 function nudged(text: string, up: boolean, isLarge: boolean): string {

@@ -1,5 +1,6 @@
 import { folds, hasSheets, hasSubmenus } from '../menu/folds.ts';
 import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
+import { forms } from '../plan/forms.ts';
 import { type Look, type LookPart, type StateName, stateNames } from '../plan/look-types.ts';
 import type { Draft } from './drafts.ts';
 import type { ColorTools } from './hex.ts';
@@ -29,7 +30,7 @@ export function tellIdle(
     if (address.part === 'submenu' && own[key] !== null && !isSheet)
       tell(key, 'a submenu in the flow of its menu is no sheet with an edge', 'Take this out.');
   for (const part of Object.keys(own.parts) as LookPart[])
-    if (!named.some(partsOf[part].isIn)) {
+    if (!named.some(menu => partsOf[part].isIn(menu) && !(address.menu === null && isGroundless(menu)))) {
       const { marks } = own.parts[part]!;
       teller.tell('no-effect', own.parts[part]!, Object.keys(marks)[0] ?? '', partsOf[part].told);
     }
@@ -40,6 +41,9 @@ export function tellIdle(
       tell(path, 'no entry has an icon here', 'Give one an icon, or take this out.');
   tellIdleFrame({ look, own }, { tools, tell });
 }
+
+/** What is said of all menus has no colours for it. */
+const isGroundless = ({ form }: ResolvedMenu): boolean => forms[form].isGroundless;
 
 /** Where a part is seen, and what is told of one that is seen nowhere. */
 const partsOf: Readonly<

@@ -8,7 +8,7 @@ import { type StateName, passingStates } from '../plan/look-types.ts';
 import { type MarkPlace, markEndOfPair, markGeometry, markMotion } from './mark-geometry.ts';
 import { when } from './room.ts';
 import { type Narrow, scopeOf } from './scopes.ts';
-import { openFold } from './selectors.ts';
+import { openFold, withGround } from './selectors.ts';
 
 type Marks = NonNullable<Scope['markers']>;
 type Uses = ResolvedLooks['uses'];
@@ -146,7 +146,9 @@ export function partMarks(looks: ResolvedLooks, menus: readonly ResolvedMenu[], 
     .flatMap(({ address, markers }) => {
       if (markers === null || address.part === null || address.entry !== null) return [];
       const own =
-        address.menu === null ? `.${parts.menu}.${parts.menu}` : `.${parts.menu}.${menuClass(address.menu)}`;
+        address.menu === null
+          ? `.${parts.menu}.${parts.menu}${withGround(menus)}`
+          : `.${parts.menu}.${menuClass(address.menu)}`;
       const part = address.part;
       const twice = (name: 'home' | 'toggle' | 'submenu'): string => `${own} .${parts[name]}.${parts[name]}`;
       const ruled = (carrier: Carrier, place: MarkPlace): string =>

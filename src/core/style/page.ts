@@ -1,5 +1,6 @@
 import type { ResolvedLooks } from '../look/types.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
+import { forms } from '../plan/forms.ts';
 import { menuClass, parts } from '../markup/names.ts';
 import { leadsToSections } from '../markup/script.ts';
 import { conditionOfStaying } from './arrange.ts';
@@ -20,7 +21,9 @@ export function inPage(menus: readonly ResolvedMenu[], { scopes }: ResolvedLooks
   const air = airs.length > 1 ? `max(${airs.join(', ')})` : airs[0];
   const [above = '0.7em', , below = above] = (scopes[0]?.values.get('padding') ?? '0.7em').split(' ');
   // Until the script knows it: rather more than less.
-  const height = air !== undefined ? `calc((1.35em + ${above} + ${below}) * 1.2)` : '0px';
+  const height = menus.some(({ form, stays }) => stays !== null && forms[form].isRow)
+    ? `calc((1.35em + ${above} + ${below}) * 1.2)`
+    : '0px';
   const start = `${conditionOfStaying} {
   html {
     scroll-padding-block-start: ${air === undefined ? `var(--kamino-stays, ${height})` : `calc(var(--kamino-stays, ${height}) + ${air})`};

@@ -3,7 +3,7 @@ import type { ResolvedMenu } from '../menu/types.ts';
 import type { ResolvedLooks, Scope, ScopeAddress } from '../look/types.ts';
 import { entryAttribute, highlightClass, menuClass, parts } from '../markup/names.ts';
 import { when } from './room.ts';
-import { openFold } from './selectors.ts';
+import { openFold, withGround } from './selectors.ts';
 
 /**
  * The values of looks as custom properties: those of all menus, then what differs in menus, parts and entries. What does
@@ -145,7 +145,8 @@ function selectorsOf(
   menus: readonly ResolvedMenu[],
   narrow: Narrow,
 ): [selector: string, condition: string | null][] {
-  const scope = menu === null ? `.${parts.menu}` : `.${parts.menu}.${menuClass(menu)}`;
+  const all = `.${parts.menu}${part === null ? '' : withGround(menus)}`;
+  const scope = menu === null ? all : `.${parts.menu}.${menuClass(menu)}`;
   const grounds = groundsOf(scope, part, menus, menu);
   const own = menus.find(one => one.name === menu);
   // What was opened while there was no room may still be open where there is.
