@@ -137,6 +137,12 @@ test.each([
     /broken-word: in a window of 390 px each entry of `m` is 1\d\d px wide, and `(?:Observatory|Planetarium)` needs 1\d\d/,
     'widths: equal\n    fold: { when: crowded }',
   ],
+  [
+    'home: { label: Observatory on the hill }\n    fold: { when: crowded }',
+    '[{ page: index.html, label: Tonight }, { page: index.html, label: Book a night, folds: false }]',
+    /folded-wide: folded, `m` needs \d{3} px for what stays in view, and a window of 390 px has 390/,
+    'home: { label: Hill }\n    fold: { when: crowded }',
+  ],
 ])('a bar with  %s  is told before it is seen, and not where it has room', (lines, entries, says, mended) => {
   const text = (own: string): string =>
     plan('look: { font: { size: 22px } }\n', entries || undefined).replace(
@@ -149,5 +155,5 @@ test.each([
   const found = says.exec(told.err.replace(/\s+/g, ' '));
   expect(found).not.toBeNull();
   put(folder, { 'kamino.yaml': text(mended.replace('$1', found![1]!)) });
-  expect(kamino(folder, 'build').err).not.toMatch(/late-fold|broken-word/);
+  expect(kamino(folder, 'build').err).not.toMatch(/late-fold|broken-word|folded-wide/);
 });

@@ -192,7 +192,8 @@ export class Box {
     const isFaint = before < this.#level && color.hex === start.color.hex;
     const slack = isFaint ? 0.5 : 0;
     if (tools.worst(color.hex, ground).ratio >= level - slack) return color;
-    const mends = this.source.isDark || this.mends(isWritten ? 'all' : 'tints');
+    // Where the page is seen through the ground no other colour would surely be better.
+    const mends = !this.source.isUnsure && (this.source.isDark || this.mends(isWritten ? 'all' : 'tints'));
     if (!mends) {
       this.#tellLow(path, { color: color.hex, ground });
       return color;

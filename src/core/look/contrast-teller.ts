@@ -40,10 +40,19 @@ export class ContrastTeller {
     const [least, most] = [Math.min(...all), Math.max(...all)];
     const css = groundIn(look);
     const cover = this.#coverOf(css ?? this.#opposite(color), color);
-    if (cover === null) return this.low(look, path, { color, ground });
+    if (cover === null) return this.#never(look, path, { color, ground });
     this.#teller.tellOnce('unsure-contrast', look, css === null ? path : 'background', [
       `the page is seen through this ground: what lies behind it leaves text in ${color} a contrast from ${least.toFixed(2)} to ${most.toFixed(2)}; ${this.#level} is needed`,
       `Look at it on the pages, or let it cover more:  background: "${cover}"`,
+    ]);
+  }
+
+  /** It could not be read even if the ground covered all. */
+  #never(look: Look, path: string, { color, ground }: Seen): void {
+    const { ratio, at } = this.#tools.worst(color, ground);
+    this.#teller.tell('low-contrast', look, path, [
+      `the page is seen through this ground: over some of it, as on ${at}, text in ${color} has a contrast of ${ratio.toFixed(2)}; ${this.#level} is needed`,
+      'No share of this ground makes it readable: write another colour of labels, or another ground.',
     ]);
   }
 

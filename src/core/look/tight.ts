@@ -1,9 +1,10 @@
+import { folds } from '../menu/folds.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import { forms } from '../plan/forms.ts';
 import type { Menu } from '../plan/types.ts';
 import { type Finding, finding } from '../text/finding.ts';
 import type { Source } from '../text/source.ts';
-import type { MenuFit } from './fit.ts';
+import { type MenuFit, homeGap } from './fit.ts';
 import type { MenuFonts } from './fonts.ts';
 
 /** The em of a media query, in px: the browser's own, whatever the page has (https://www.w3.org/TR/mediaqueries-4/#units). */
@@ -11,9 +12,18 @@ const mediaEm = 16;
 /** The window of a usual phone, in px. */
 const phone = 390;
 
+/** The mark of a toggle and the gap to its word, in em, and the padding of an entry at both sides where that is not known. */
+const toggleMark = 1.1;
+const toggleGap = 0.5;
+const mostSides = 1.9;
+const usualGap = 0.2;
+
 /** Whether such a menu has to be measured to know that it has room. */
-export const mayBeTight = ({ form, fold, widths }: Pick<ResolvedMenu, 'form' | 'fold' | 'widths'>): boolean =>
-  forms[form].isRow && (fold.when === 'below' || (fold.when === 'never' && widths === 'equal'));
+export const mayBeTight = (menu: ResolvedMenu): boolean =>
+  forms[menu.form].isRow &&
+  (menu.fold.when === 'below' ||
+    (menu.fold.when === 'never' && menu.widths === 'equal') ||
+    menu.entries.some(one => one.remains));
 
 /** Tells of bars that fold too late to have room, and of equal boxes that are narrower than a word on a phone. */
 export function tellTight(
@@ -25,12 +35,12 @@ export function tellTight(
     const written = plan.find(one => one.name === menu.name);
     if (!written) return [];
     const { start, end } = written.fold.mark;
-    const told = tooLate(menu, fonts) ?? brokenWord(menu, fonts);
+    const told = tooLate(menu, fonts) ?? brokenWord(menu, fonts) ?? foldedWide(menu, fonts);
     return told ? [finding(told.rule, source.place(start, end), told.message, told.remedy)] : [];
   });
 }
 
-type Told = { rule: 'late-fold' | 'broken-word'; message: string; remedy: string };
+type Told = { rule: 'late-fold' | 'broken-word' | 'folded-wide'; message: string; remedy: string };
 
 /** The narrowest window that a bar fits where nothing is beside it, in em of media queries. */
 export const windowEm = ({ width, frame }: Pick<MenuFit, 'width' | 'frame'>): number =>
@@ -69,5 +79,34 @@ function brokenWord(menu: ResolvedMenu, fonts: MenuFonts): Told | null {
     rule: 'broken-word',
     message: `in a window of ${phone} px each entry of \`${menu.name}\` is ${has} px wide, and \`${broken.word}\` needs ${needs}: it is broken in two`,
     remedy: 'Let it fold where it has no room:  fold: { when: crowded }',
+  };
+}
+
+/** Entries that stay when the others fold share a line with the home and the toggle. */
+function foldedWide(menu: ResolvedMenu, fonts: MenuFonts): Told | null {
+  if (!folds(menu) || !menu.entries.some(one => one.remains)) return null;
+  const { entries, home, frame, type, font } = fonts.fit(menu);
+  const { show, label } = menu.fold.toggle;
+  const word =
+    show === 'icon' ? 0 : font.measure(label ?? menu.language?.words.menu ?? 'Menu', type.weight).most;
+  const mark = show === 'label' ? 0 : toggleMark + (show === 'both' ? toggleGap : 0);
+  const sides = Math.max(0, ...entries.map(one => one.width - one.textWidth));
+  const stay = entries.filter((_, at) => menu.entries[at]!.remains);
+  const gaps = entries.slice(1).map((one, at) => one.offset - entries[at]!.offset - entries[at]!.width);
+  const gap = gaps.length > 0 ? Math.min(...gaps) : usualGap * type.size;
+  const needed = Math.ceil(
+    home +
+      (home > 0 ? homeGap * type.size + gap : 0) +
+      (word + mark) * type.size +
+      Math.min(sides, mostSides * type.size) +
+      stay.reduce((sum, one) => sum + one.width + gap, 0),
+  );
+  const room = Math.floor(Math.min(phone - frame.sides, frame.row));
+  if (needed <= room || menu.home?.at === 'above') return null;
+  return {
+    rule: 'folded-wide',
+    message: `folded, \`${menu.name}\` needs ${needed} px for what stays in view, and a window of ${phone} px has ${room}: it takes two lines`,
+    remedy:
+      'Shorten what stays, show the toggle as a mark alone:  toggle: { show: icon }  or let the entry fold too.',
   };
 }

@@ -124,6 +124,12 @@ export const outputRules = {
     why: 'All entries are made equally wide, and share the width of the window: a word has less room than it needs.',
     example: 'widths: equal   →  widths: equal, fold: { when: crowded }',
   },
+  'folded-wide': {
+    severity: 'warning',
+    about: 'What stays in view of a folded bar has room in one line on a phone.',
+    why: 'The home, the toggle and the entries that do not fold share a line, and are wider than the window.',
+    example: 'toggle: { show: icon }',
+  },
   'same-but-hue': {
     severity: 'warning',
     about: 'The current entry differs from its neighbours by more than hue (WCAG 2.2, 1.4.1).',
