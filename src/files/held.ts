@@ -43,7 +43,12 @@ export class HeldFiles {
   /** A style sheet of the site with its pictures inside; other sheets that it takes over are left out. */
   style(path: string): string {
     const { root, onDisk } = this.#site;
-    return readFileSync(join(root, onDisk.get(path) ?? path), 'utf8')
+    return this.inside(readFileSync(join(root, onDisk.get(path) ?? path), 'utf8'), path);
+  }
+
+  /** The same of a text that is to lie at a path of the site. */
+  inside(style: string, path: string): string {
+    return style
       .replace(/@import[^;]*;/g, '')
       .replace(
         /url\(\s*(["']?)(?!data:)([^)"']*)\1\s*\)/g,

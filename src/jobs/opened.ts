@@ -165,11 +165,16 @@ export class Opened {
   /** Every value of a look by the grammar of CSS. */
   async #wrongValues(): Promise<Finding[]> {
     if (!hasLooks(this.plan)) return [];
-    const [{ fitsGrammar }, { wrongValues }] = await Promise.all([
+    const [{ fitsGrammar }, { wrongValues }, { wrongPictures }] = await Promise.all([
       import('../core/look/grammar.ts'),
       import('../core/look/wrong-values.ts'),
+      import('../core/look/pictures.ts'),
     ]);
-    return wrongValues(this.plan, fitsGrammar, this.open.source);
+    const { source } = this.open;
+    return [
+      ...wrongValues(this.plan, fitsGrammar, source),
+      ...wrongPictures(this.plan, this.facts.files, source),
+    ];
   }
 
   async #seeker(): Promise<Seek | null> {

@@ -7,6 +7,7 @@ import { menuMarkup } from '../core/markup/markup.ts';
 import { withPlanned } from '../core/menu/planned.ts';
 import { type Finding, hasErrors } from '../core/text/finding.ts';
 import { HeldFiles, dataAddress } from '../files/held.ts';
+import { ownStyle } from '../files/own.ts';
 import type { OpenPlan } from '../files/plan.ts';
 import { openAll } from './open.ts';
 import type { Opened } from './opened.ts';
@@ -34,7 +35,7 @@ export async function sheetOf(plan: string | OpenPlan | undefined): Promise<Shee
     title: `Specimen of ${opened.open.source.file}`,
     menus: shown,
     looks,
-    style: opened.plan.style ? style + held.style(opened.plan.style.path) : style,
+    style: held.inside(style, ownStyle) + (opened.plan.style ? held.style(opened.plan.style.path) : ''),
     fonts: fontRules(shown, opened.site.root),
     widths,
   });

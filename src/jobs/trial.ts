@@ -75,7 +75,7 @@ export class Trials implements Trial {
       own.find(one => one.address.menu === scope.menu) ?? own.find(one => one.address.menu === null);
     const figures = (inScope?.figures ?? []).map(shown);
     return {
-      style: hasErrors(wrong) ? null : heldStates(style),
+      style: hasErrors(wrong) ? null : heldStates(fromRoot(style)),
       problems: wrong.length === 0 ? null : renderFindings(wrong),
       lines,
       figures,
@@ -84,6 +84,9 @@ export class Trials implements Trial {
     };
   }
 }
+
+/** In a page of the server, wherever it lies, pictures are seen from the root of the site. */
+const fromRoot = (style: string): string => style.replaceAll('url("../', 'url("/');
 
 const nothing: TrialAnswer = {
   style: null,

@@ -1,4 +1,5 @@
 // The menu's own box: in every form and fold what the plan says of it is what a browser shows.
+import { readFileSync } from 'node:fs';
 import { pathToFileURL } from 'node:url';
 import { join } from 'node:path';
 import { beforeAll, describe, expect, it } from '@jest/globals';
@@ -92,4 +93,57 @@ it('is measured: what is in the menu has so much room, and no more than its row'
   const leftAt = (width: number): number => widths.find(one => one.width === width)!.left;
   expect(leftAt(1280)).toBeCloseTo(400 - fitsFromPx, 0);
   expect(leftAt(320)).toBeCloseTo(320 - 60 - fitsFromPx, 0);
+});
+
+describe('a picture as the ground', () => {
+  const drawing =
+    '<svg xmlns="http://www.w3.org/2000/svg" width="40" height="20"><path d="M0 0h9v9z"/></svg>';
+  const site = (look: string): string =>
+    folderWith({
+      'index.html': page('Home'),
+      'sub/a.html': page('A'),
+      'img/a hill’s "top".svg': drawing,
+      'kamino.yaml': `kamino: 1\nlook: ${look}\nmenus:\n  - { menu: m, entries: [index.html, { label: More, entries: [sub/a.html] }] }\n`,
+    });
+  const file = `'img/a hill’s "top".svg'`;
+
+  it.each([
+    [`{ picture: ${file}, color: "#ffffff", background: "#223344" }`, 'cover', '50% 50%', 'no-repeat'],
+    [`{ picture: { file: ${file}, fill: repeat, at: top }, color: "#ffffff" }`, 'auto', '50% 0%', 'repeat'],
+  ])('lies over the colour, in every page, and is told as not looked at: %s', async (look, ...drawn) => {
+    const folder = site(look);
+    const { status, err } = kamino(folder, 'build');
+    expect([status, err.match(/note unsure-contrast: a picture lies behind/g)]).toEqual([
+      0,
+      [expect.any(String)],
+    ]);
+    const tab = await open(pathToFileURL(join(folder, 'built/sub/a.html')).href);
+    const seen = await tab.evaluate(async () => {
+      const style = getComputedStyle(document.querySelector('nav')!);
+      const [own, ...others] = [...document.querySelectorAll('nav *')].map(
+        one => getComputedStyle(one).backgroundImage,
+      );
+      const address = /url\("(.*?)"\)/.exec(style.backgroundImage)![1]!;
+      const picture = new Image();
+      picture.src = address;
+      await picture.decode();
+      return {
+        natural: picture.naturalWidth,
+        drawn: [style.backgroundSize, style.backgroundPosition, style.backgroundRepeat].map(
+          one => one.split(',')[0],
+        ),
+        below: [own, ...others].filter(one => one !== 'none').length,
+      };
+    });
+    expect(seen).toEqual({ natural: 40, drawn, below: 0 });
+    await tab.context().close();
+    kamino(folder, 'specimen');
+    expect(readFileSync(join(folder, 'specimen.html'), 'utf8')).toContain('url("data:image/svg+xml;base64,');
+  });
+
+  it('is refused where the site does not have it, with the nearest', () => {
+    const { status, err } = kamino(site('{ picture: "img/a hills top.svg" }'), 'build');
+    expect([status, err]).toEqual([2, expect.stringContaining('Did you mean `img/a hill’s "top".svg`?')]);
+    expect(kamino(site('{ picture: index.html }'), 'build').err).toContain('`index.html` is no picture');
+  });
 });

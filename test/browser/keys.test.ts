@@ -35,6 +35,7 @@ const values: Record<string, unknown> = {
   'icon-color': '#a3123b',
   'icon-size': '30px',
   motion: '900ms linear',
+  picture: { file: 'lamp.svg', fill: 'repeat' },
   from: 'current',
   tint: '40%',
   lighter: '5%',

@@ -48,6 +48,8 @@ const plans: Record<PartName, (lines: string) => string> = {
   look: lines => `look:\n${indented(lines, 2)}\n${menus()}`,
   font: lines => `look:\n  font:\n${indented(lines, 4)}\n${menus()}`,
   frame: lines => `look:\n  frame:\n${indented(lines, 4)}\n${menus()}`,
+  picture: lines =>
+    `look:\n  picture:\n${has(lines, 'file') ? '' : '    file: img/hill.jpg\n'}${indented(lines, 4)}\n${menus()}`,
   states: lines => `look:\n  states:\n${indented(lines, 4)}\n${menus()}`,
   state: lines => `look:\n  states:\n    current:\n${indented(lines, 6)}\n${menus()}`,
   marker: lines => `look:\n  states:\n    hover:\n      marker:\n${indented(lines, 8)}\n${menus()}`,

@@ -18,7 +18,7 @@ export function markPaint(box: Box, of: 'marker' | 'focus', states: readonly Sta
   const hex =
     box.mends('tints') && !source.isUnsure ? tools.nearestPassing(color.hex, grounds, markLevel) : color.hex;
   if (hex !== color.hex && !source.isSilent && source.look.accent !== null)
-    box.teller.tellOnce('mended-color', source.look, 'accent', [
+    box.teller.tellOnce('', 'mended-color', source.look, 'accent', [
       `marks and the ring of focus are ${hex} in place of ${color.hex}, which stands out too little from ${grounds.find(one => tools.contrast(color.hex!, one) < markLevel) ?? grounds[0]!}`,
       'Nothing needs to be done. With  contrast: { mend: none }  derived colours stay as they come.',
     ]);

@@ -72,13 +72,15 @@ export class BoxSources {
   #isUnsure({ isSheet, isOver, look }: Draft): boolean {
     if (isSheet || !this.#tools) return false;
     const css = groundIn(look);
+    if (look.picture !== null) return true;
     return css === null ? isOver === true : this.#tools.solid(css) !== css;
   }
 
   /** What is behind the labels on a ground; null where only the page knows. */
   #behind({ isSheet, isOver }: Draft, isDark: boolean, look: Look): Ground | null {
-    const css = groundIn(look);
+    const css = look.picture === null ? groundIn(look) : null;
     if (!this.#tools) return null;
+    if (look.picture !== null && !isSheet) return anyGround;
     if (css === null) return isOver ? anyGround : null;
     return this.#ground(isSheet ? this.#tools.solid(css) : css, anyGround, isDark);
   }

@@ -38,10 +38,15 @@ export class ContrastTeller {
   unsure(look: Look, path: string, { color, ground }: Seen): void {
     const all = ground.map(at => this.#tools.contrast(color, at));
     const [least, most] = [Math.min(...all), Math.max(...all)];
+    if (look.picture !== null)
+      return this.#teller.tellOnce(color, 'unsure-contrast', look, 'picture', [
+        `a picture lies behind this text in ${color}, and Kamino does not look at it; ${this.#level} is needed on each part of it`,
+        'Look at it on the pages, wide and narrow; a calm part of the picture or a shadow over it helps.',
+      ]);
     const css = groundIn(look);
     const cover = this.#coverOf(css ?? this.#opposite(color), color);
     if (cover === null) return this.#never(look, path, { color, ground });
-    this.#teller.tellOnce('unsure-contrast', look, css === null ? path : 'background', [
+    this.#teller.tellOnce(color, 'unsure-contrast', look, css === null ? path : 'background', [
       `the page is seen through this ground: what lies behind it leaves text in ${color} a contrast from ${least.toFixed(2)} to ${most.toFixed(2)}; ${this.#level} is needed`,
       `Look at it on the pages, or let it cover more:  background: "${cover}"`,
     ]);

@@ -3,7 +3,7 @@ import type { ResolvedMenu } from '../menu/types.ts';
 import { emptyLook } from '../plan/read-look.ts';
 import type { Draft } from './drafts.ts';
 import type { ColorTools } from './hex.ts';
-import { groundIn, mergeLooks } from './merge.ts';
+import { groundIn, mergeLooks, withoutPicture } from './merge.ts';
 
 /** A part of a menu in its place. */
 export function partDraft(around: Draft, part: 'submenu' | 'toggle' | 'home'): Draft {
@@ -12,7 +12,8 @@ export function partDraft(around: Draft, part: 'submenu' | 'toggle' | 'home'): D
   const drawn = part === 'submenu' && own !== null ? { ...own, border: null, shadow: null } : own;
   return {
     address: { ...around.address, part },
-    look: mergeLooks(around.look, drawn),
+    look:
+      part === 'submenu' ? withoutPicture(mergeLooks(around.look, drawn)) : mergeLooks(around.look, drawn),
     own,
     kind: part === 'submenu' ? 'ground' : 'box',
     isSheet: part === 'submenu',
@@ -64,7 +65,8 @@ function scrolledDraft(menu: Draft): Draft {
 /** A menu that lies over the page while it is open covers it, whatever ground the menu has otherwise. */
 function foldDraft(menu: Draft, isCover: boolean, tools: ColorTools | null): Draft | null {
   const own = menu.look.parts.fold ?? null;
-  const look = mergeLooks(menu.look, own);
+  const merged = mergeLooks(menu.look, own);
+  const look = isCover ? withoutPicture(merged) : merged;
   const css = groundIn(look);
   const isSeenThrough = css === null || (tools !== null && tools.solid(css) !== css);
   if (own === null && !(isCover && isSeenThrough)) return null;

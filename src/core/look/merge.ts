@@ -20,12 +20,17 @@ export function mergeLooks(under: Look, over: Look | null): Look {
 export const groundIn = ({ background }: Pick<Look, 'background'>): string | null =>
   background === 'none' ? null : background;
 
+/** The same without the picture: what lies over the page, or on a ground of its own, does not show it. */
+export const withoutPicture = (look: Look): Look =>
+  look.picture === null ? look : { ...look, picture: null };
+
 /** The same without colours and a box: what lies on the page's own ground has the page's. */
 export function withoutColors(look: Look): Look {
   return {
     ...look,
     accent: null,
     background: null,
+    picture: null,
     color: null,
     border: null,
     shadow: null,

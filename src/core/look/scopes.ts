@@ -74,7 +74,8 @@ class LooksResolver {
   /** A menu that stays lies over what scrolls by. */
   #tellSeeThrough(menu: ResolvedMenu, source: Source): void {
     const under = forms[menu.form].isGroundless ? withoutColors(this.#site.look) : this.#site.look;
-    const isSeen = groundIn(mergeLooks(under, menu.look)) !== null;
+    const look = mergeLooks(under, menu.look);
+    const isSeen = groundIn(look) !== null || look.picture !== null;
     // Where it lies over the page it is told what it lies over.
     if (menu.stays === null || menu.stays.selector !== null || menu.over || isSeen) return;
     const { start, end } = menu.stays.mark;

@@ -12,10 +12,9 @@ export class LookTeller {
     this.source = source;
   }
 
-  /** The same value is told once with the same colour of labels, whatever else would be said of it. */
-  tellOnce(...[rule, look, path, words]: Parameters<LookTeller['tell']>): void {
-    const starts = [path, 'color'].map(one => markOf(look, one)?.start ?? '');
-    const key = `${rule} ${starts.join(' ')}`;
+  /** The same value is told once for each colour of labels, whatever else would be said of it. @param color empty for none */
+  tellOnce(color: string, ...[rule, look, path, words]: Parameters<LookTeller['tell']>): void {
+    const key = `${rule} ${markOf(look, path)?.start ?? ''} ${color}`;
     if (this.#told.has(key)) return;
     this.#told.add(key);
     this.tell(rule, look, path, words);

@@ -72,6 +72,8 @@ export interface ResolvedLooks {
   /** What any of them uses beside colours of labels and grounds. */
   uses: {
     states: ReadonlySet<StateName>;
+    /** Some menu has a picture as its ground. */
+    picture: boolean;
     border: boolean;
     shadow: boolean;
     icon: boolean;

@@ -1,4 +1,5 @@
-import { type Frame, type StateName, frameEdges } from '../plan/look-types.ts';
+import { relativeAddress } from '../address/href.ts';
+import { type Frame, type Look, type StateName, frameEdges } from '../plan/look-types.ts';
 import type { Box } from './box.ts';
 import { markPaint, markerColor } from './box-marks.ts';
 import type { Draft } from './drafts.ts';
@@ -25,6 +26,7 @@ export function valuesOf(box: Box, { draft, uses, borderWidth }: ValuesContext):
   const { base } = box;
   values.set('color', base.color.css);
   if (kind === 'ground') values.set('background', groundOf(box, draft.isSheet));
+  if (uses.picture && kind === 'ground' && address.part === null) values.set('picture', pictureIn(look));
   else values.set('entry-background', base.background.css);
   values.set('accent', box.accent.css);
   for (const name of uses.states) {
@@ -46,6 +48,18 @@ export function valuesOf(box: Box, { draft, uses, borderWidth }: ValuesContext):
   }
   return values;
 }
+
+/** In the units of `background`, seen from the folder of the style sheet. */
+function pictureIn({ picture }: Look): string {
+  if (picture === null) return 'none';
+  const { file, fill, at } = picture;
+  const address = relativeAddress(styleFolder, file).replace(/["\\]/g, letter => encodeURIComponent(letter));
+  const size = fill === 'repeat' ? 'repeat' : fill === 'once' ? 'no-repeat' : `/ ${fill} no-repeat`;
+  return `url("${address}") ${at} ${size}`;
+}
+
+/** The folder of Kamino's own files in a site. */
+const styleFolder = 'kamino';
 
 function groundOf({ look, tools }: Box, isSheet: boolean): string {
   const css = groundIn(look);

@@ -29,6 +29,8 @@ export interface Marker {
 export interface Look {
   accent: string | null;
   background: string | null;
+  /** Over the background, of the menu itself. */
+  picture: Picture | null;
   color: string | null;
   font: {
     family: string | null;
@@ -59,6 +61,17 @@ export interface Look {
   parts: Readonly<Partial<Record<LookPart, Look>>>;
   /** Where values stand in the plan, by their path in the look: `color`, `states.hover.color`. */
   marks: Readonly<Record<string, Mark>>;
+}
+
+export const pictureFills = ['cover', 'contain', 'repeat', 'once'] as const;
+export const picturePlaces = ['center', 'top', 'bottom', 'left', 'right'] as const;
+
+/** A picture of the site as the ground of a menu. */
+export interface Picture {
+  /** Its path in the site. */
+  file: string;
+  fill: (typeof pictureFills)[number];
+  at: (typeof picturePlaces)[number];
 }
 
 /** The menu's own box. */

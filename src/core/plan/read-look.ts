@@ -32,15 +32,26 @@ export function readLook(written: WrittenLook, path: PlanPath, places: PlanPlace
   );
   return {
     ...ownOf(written),
+    picture: readPicture(written.picture, [...path, 'picture'], places),
     parts: Object.fromEntries(parts),
     marks: marksOf(written, path, places),
   };
 }
 
+function readPicture(written: WrittenLook['picture'], path: PlanPath, places: PlanPlaces): Look['picture'] {
+  if (written === undefined) return null;
+  if (typeof written === 'string')
+    return { file: sitePath(places.slashes(written, path)), fill: 'cover', at: 'center' };
+  return { ...written, file: sitePath(places.slashes(written.file, [...path, 'file'])) };
+}
+
+const sitePath = (written: string): string => written.replace(/^(?:\.\/)+/, '');
+
 function ownOf(written: WrittenLook): Omit<Look, 'parts' | 'marks'> {
   return {
     accent: written.accent ?? null,
     background: written.background ?? null,
+    picture: null,
     color: written.color ?? null,
     font: fontOf(written.font ?? {}),
     padding: written.padding ?? null,
@@ -98,6 +109,7 @@ function marksOf(written: WrittenLook, path: PlanPath, places: PlanPlaces): Reco
 const markedKeys = [
   'accent',
   'background',
+  'picture',
   'color',
   'font',
   'padding',

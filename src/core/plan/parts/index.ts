@@ -4,6 +4,7 @@ import { entryKeys } from './entry.ts';
 import { foldKeys, toggleKeys } from './fold.ts';
 import { fontKeys, stateFontKeys } from './font.ts';
 import { frameKeys } from './frame.ts';
+import { pictureKeys } from './picture.ts';
 import { languageKeys, wordKeys } from './language.ts';
 import { contrastKeys, lookKeys, ownLookKeys, partsKeys } from './look.ts';
 import { markerKeys } from './marker.ts';
@@ -60,6 +61,7 @@ export const parts = {
   entry: part('an entry', 'of an entry in `entries`', entryKeys),
   look: part('a look', 'of `look`', lookKeys),
   frame: part('`frame`', 'of `frame` in a look', frameKeys),
+  picture: part('`picture`', 'of `picture` in a look', pictureKeys),
   font: part('`font`', 'of `font` in a look', fontKeys),
   states: part('`states`', 'of `states` in a look', statesKeys),
   state: part('a state', 'of each state in `states`', stateKeys),

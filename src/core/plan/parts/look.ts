@@ -1,8 +1,9 @@
 import { type Key, type WrittenOf, mapOf, oneOf, optional } from '../../format/key.ts';
-import { border, color, lengths, motion, shadow } from '../../format/values.ts';
+import { border, color, lengths, mapOr, motion, shadow, text } from '../../format/values.ts';
 import type { LookPart } from '../look-types.ts';
 import { fontKeys } from './font.ts';
 import { frameKeys } from './frame.ts';
+import { pictureKeys } from './picture.ts';
 import { states } from './states.ts';
 
 export const contrastKeys = {
@@ -147,6 +148,14 @@ export const lookKeys = {
     otherwise: 'no room of its own',
     means: 'The menu’s own box, around all of its entries.',
     example: 'frame: { padding: 0.5rem 1.5rem, row: 72rem }',
+  }),
+  picture: optional(mapOr(mapOf(pictureKeys), text), {
+    below: 'picture',
+    takes: 'a picture of the site, or `file`, `fill`, `at`',
+    otherwise: 'none',
+    means:
+      'A picture as the ground of the menu itself. Kamino does not look at it: how well labels can be read there is told as not known.',
+    example: 'picture: img/hill.jpg\ncolor: "#ffffff"',
   }),
   motion: optional(motion, {
     takes: 'a time in ms, and a curve of CSS where it is not to be `ease-out`; or `none`',

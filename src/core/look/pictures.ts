@@ -1,0 +1,32 @@
+import type { Look, Plan } from '../plan/types.ts';
+import { type Finding, finding } from '../text/finding.ts';
+import { nearest } from '../text/nearest.ts';
+import type { Source } from '../text/source.ts';
+
+const isPicture = (file: string): boolean => /\.(?:png|jpe?g|gif|webp|avif|svg)$/i.test(file);
+
+/** Pictures of looks that the site does not have. @param files of the site */
+export function wrongPictures(
+  { look, looks, menus }: Plan,
+  files: ReadonlySet<string>,
+  source: Source,
+): Finding[] {
+  const all = [look, ...menus.map(menu => menu.look), ...looks.values()].filter(
+    (one): one is Look => one !== null && !('name' in one) && one.picture !== null,
+  );
+  return [...new Set(all)].flatMap(({ picture, marks }) => {
+    const { file } = picture!;
+    const isThere = files.has(file);
+    if (isThere && isPicture(file)) return [];
+    const { start, end } = marks['picture']!;
+    const near = isThere ? null : nearest(file, [...files].filter(isPicture));
+    return [
+      finding(
+        'missing-file',
+        source.place(start, end),
+        isThere ? `\`${file}\` is no picture` : `the site has no file \`${file}\``,
+        near ? `Did you mean \`${near}\`?` : 'Name a picture of the site: PNG, JPEG, GIF, WebP, AVIF or SVG.',
+      ),
+    ];
+  });
+}
