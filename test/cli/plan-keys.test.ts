@@ -82,6 +82,26 @@ test.each([
     'opens: { by: hover, width: 9em }',
   ],
   [
+    'side: end',
+    'fold: { when: crowded, side: end }, entries: [index.html]',
+    'fold: { when: crowded, as: drawer, side: end }',
+  ],
+  [
+    'behind: as-fits',
+    'fold: { when: below 40em, as: drawer, behind: as-fits }, entries: [index.html]',
+    'fold: { when: any-width, as: drawer, behind: as-fits }',
+  ],
+  [
+    'by: hover',
+    'fold: { when: never, by: hover }, entries: [index.html]',
+    'fold: { when: any-width, by: hover }',
+  ],
+  ['after: 200ms', 'opens: { by: click, after: 200ms }, entries: [index.html]', 'opens: { after: 200ms }'],
+  ['columns: 2', 'form: column, opens: { columns: 2 }, entries: [index.html]', 'form: bar'],
+  ['depth: 1', 'depth: 1, entries: [index.html]', 'entries-of: other'],
+  ['order: date', 'order: date, entries: [index.html]', 'set: "*.html"'],
+  ['data: json-ld', 'data: json-ld, entries: [index.html]', 'form: breadcrumb'],
+  [
     'scrolled',
     'over: true, look: { parts: { scrolled: { background: "#ffffff" } } }, entries: [index.html]',
     'stays: top',

@@ -27,6 +27,11 @@ export class PlanPlaces {
     return { start: 0, end: 1 };
   }
 
+  /** Whether the plan itself has the key. */
+  isWritten(path: PlanPath): boolean {
+    return this.#text.values.has(pathKey(path));
+  }
+
   /** A path with `/` for `\`, told. */
   slashes(path: string, at: PlanPath): string {
     if (!path.includes('\\') || /^[a-z][a-z0-9+.-]*:/i.test(path)) return path;

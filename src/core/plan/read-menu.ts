@@ -6,7 +6,7 @@ import type { WrittenPlan } from './parts/plan.ts';
 import type { PlanPath, PlanPlaces } from './places.ts';
 import type { EntryReader } from './read-entry.ts';
 import { readFold, readOpens } from './read-fold.ts';
-import { forms } from './forms.ts';
+import { tellIdleKeys } from './idle-keys.ts';
 import { readLookUse } from './read-look.ts';
 import { bareMenu } from './bare-menu.ts';
 import type { HomeImage, Menu, MenuPlace } from './types.ts';
@@ -87,7 +87,7 @@ export class MenuReader {
 
   #menu(written: WrittenMenu, path: PlanPath): Menu {
     const title = this.#entries.said(written.title, [...path, 'title']);
-    this.#tellRows(written, path);
+    tellIdleKeys(written, path, this.#places);
     return {
       name: written.menu,
       title: title.value ?? titleOf(written.menu),
@@ -134,23 +134,6 @@ export class MenuReader {
 
   #set({ set, order }: WrittenMenu, path: PlanPath): Menu['set'] {
     return set ? { globs: set.map(glob => this.#places.slashes(glob, [...path, 'set'])), order } : null;
-  }
-
-  /** Tells of keys that are for entries side by side, in a menu whose entries stand below each other. */
-  #tellRows(written: WrittenMenu, path: PlanPath): void {
-    const { form, widths, home, opens } = written;
-    if (forms[form].isRow) return;
-    const tell = (key: readonly string[], reason: string): void => {
-      const remedy = `Take \`${key.at(-1)!}\` out, or write  form: bar`;
-      this.#places.tell('no-effect', [...path, ...key], reason, remedy);
-    };
-    if (widths !== 'natural' && forms[form].opensInFlow)
-      tell(['widths'], 'only entries side by side are made equally wide');
-    if (home && home.at !== 'start')
-      tell(['home', 'at'], 'where entries stand below each other the home stands before them');
-    const isBeside = form === 'column' && opens.by === 'hover' && opens.width !== 'menu';
-    if (opens.width !== undefined && !isBeside)
-      tell(['opens', 'width'], 'submenus of this form do not lie over the page below their menu');
   }
 
   #home(written: WrittenMenu, path: PlanPath): Menu['home'] {
