@@ -1,3 +1,4 @@
+/* global Event, getComputedStyle, requestAnimationFrame */
 // Measures how long it takes from a colour in the preview's controls to all of its windows, on the demo, in a real browser.
 // npm run bench:controls
 import { spawn, spawnSync } from 'node:child_process';

@@ -159,7 +159,7 @@ export class Box {
     if (!this.tools || ground === null || paint.hex === null) return paint;
     if (!isWritten) return this.source.isUnsure ? paint : this.#mended(paint.hex, ground, this.#level);
     if (this.tools.worst(paint.hex, ground).ratio >= this.#level) return paint;
-    if (this.source.isDark || this.mends('all')) {
+    if (!this.source.isUnsure && (this.source.isDark || this.mends('all'))) {
       const passing = this.#mended(paint.hex, ground, this.#level);
       if (!this.source.isSilent)
         this.#contrast!.mended(look, 'color', { color: paint.hex, ground }, passing.css);
