@@ -22,21 +22,20 @@ describe.each(Object.keys(drawnLooks))('the look %s', name => {
       status,
       err.replace(/kamino\.yaml:\d+:\d+: warning no-effect: no entry has an icon[^]*/, ''),
     ]).toEqual([0, '']);
+    const tab = await open(pathToFileURL(join(folder, 'built/visit.html')).href);
     for (const [width, isFolded] of [
       [1280, false],
       [320, true],
     ] as const) {
-      const tab = await open(pathToFileURL(join(folder, 'built/visit.html')).href, {
-        viewport: { width, height: 700 },
-      });
+      await tab.setViewportSize({ width, height: 700 });
       const seen = await tab.evaluate(() => ({
         over: document.documentElement.scrollWidth - innerWidth,
         toggle: document.querySelector('.kamino-toggle')!.checkVisibility(),
         current: document.querySelectorAll('nav [aria-current="page"]').length,
       }));
       expect(seen).toEqual({ over: 0, toggle: isFolded, current: 1 });
-      await tab.context().close();
     }
+    await tab.context().close();
   });
 });
 

@@ -136,7 +136,7 @@ const looks = [
 const states = ['within', 'current', 'hover', 'focus', 'pressed']
   .flatMap(ofStates)
   .map(path => variant(path));
-const parts = ['submenu', 'fold', 'toggle', 'home'].flatMap(part =>
+const parts = (isWhole ? ['submenu', 'fold', 'toggle', 'home'] : ['submenu', 'toggle']).flatMap(part =>
   [...own, ...ofStates('hover'), ...(part === 'toggle' || !isWhole ? [] : ofStates('current'))].map(path =>
     variant(path, ['parts', part]),
   ),

@@ -17,7 +17,9 @@ type Standing = Pick<ResolvedMenu, 'form' | 'align' | 'widths' | 'over' | 'home'
 /** @param look that of the menu, with all that holds for it */
 export function edgesOf(menu: Standing, look: Look): Edges | null {
   if (menu.form !== 'bar' || look.frame.padding !== null) return null;
-  if (groundIn(look) !== null || look.picture !== null) return 'air';
+  if (groundIn(look) !== null || look.picture !== null)
+    // The usual padding is air enough.
+    return look.padding === null && look.font.size === null ? null : 'air';
   const isBoxed = [...Object.values(look.frame), look.border, look.shadow].some(
     one => one !== null && one !== 'none',
   );
