@@ -44,6 +44,12 @@ it('shows every entry in six states, also those whose pages are not there yet, e
     expect(ring.map(one => one === 'solid')).toEqual([false, false, false, true, false, false]);
     expect(marks).toEqual([false, false, false, false, true, true]);
   }
+  // The figures are those of all that is in it, not of what is set apart alone.
+  expect(
+    await tab.evaluate(() =>
+      [...document.querySelectorAll('.figures .first th')].map(one => one.textContent),
+    ),
+  ).toEqual(expect.arrayContaining(['menu', 'highlight: background']));
   // A light ground has its dark counterpart beside it, and nothing is fetched.
   expect(await tab.locator('.dark .states').count()).toBe(1);
   const html = readFileSync(join(folder, 'specimen.html'), 'utf8');

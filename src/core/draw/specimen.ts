@@ -87,7 +87,11 @@ function figureTable(looks: ResolvedLooks, menu: ResolvedMenu): string {
 
 function isOf({ menu: name }: Scope['address'], menu: ResolvedMenu, { scopes }: ResolvedLooks): boolean {
   const hasOwn = scopes.some(
-    ({ address }) => address.menu === menu.name && address.part === null && address.entry === null,
+    ({ address }) =>
+      address.menu === menu.name &&
+      address.part === null &&
+      address.entry === null &&
+      address.highlight === null,
   );
   return name === menu.name || (name === null && !hasOwn);
 }
