@@ -1,38 +1,10 @@
 /* global Event, getComputedStyle, requestAnimationFrame */
 // Measures how long it takes from a colour in the preview's controls to all of its windows, on the demo, in a real browser.
 // npm run bench:controls
-import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { delimiter, join } from 'node:path';
-import { fileURLToPath } from 'node:url';
-import { chromium } from 'playwright-core';
+import { inPreview, median } from './in-preview.mjs';
 
 const rounds = Number(process.argv[2] ?? 12);
-const program = fileURLToPath(new URL('../dist/kamino.js', import.meta.url));
-const folder = mkdtempSync(join(tmpdir(), 'kamino-controls-'));
-const names = ['chromium-headless-shell', 'chromium', 'google-chrome', 'microsoft-edge'];
-const found = names
-  .flatMap(name => (process.env.PATH ?? '').split(delimiter).map(one => join(one, name)))
-  .find(existsSync);
-spawnSync(process.execPath, [program, 'demo'], { cwd: folder });
-const server = spawn(process.execPath, [program, 'preview', '--port', '4901'], {
-  cwd: join(folder, 'brackenfold'),
-});
-const address = await new Promise(resolve => {
-  let said = '';
-  server.stdout.on('data', data => {
-    said += data;
-    const match = /(http:\/\/localhost:\d+\/)/.exec(said);
-    if (match && said.includes('Ctrl-C')) resolve(match[1]);
-  });
-});
-const browser = await chromium.launch({
-  executablePath: process.env.KAMINO_BROWSER ?? found,
-  args: ['--no-sandbox', '--disable-gpu'],
-});
-const middle = times => [...times].sort((one, other) => one - other)[times.length >> 1];
-try {
+await inPreview(4901, async ({ address, browser }) => {
   const page = await browser.newPage({ viewport: { width: 1280, height: 900 } });
   await page.goto(`${address}_widths`);
   await page.getByLabel('Ground', { exact: true }).waitFor();
@@ -63,10 +35,6 @@ try {
   }, rounds);
   const of = key => times.map(one => Math.round(one[key]));
   console.log(`Seen in all windows: ${times.every(one => one.seen)}`);
-  console.log(`The colour, drawn: ${of('direct').join(', ')} ms; median ${middle(of('direct'))} ms`);
-  console.log(`All that follows from it: ${of('whole').join(', ')} ms; median ${middle(of('whole'))} ms`);
-} finally {
-  await browser.close();
-  server.kill();
-  rmSync(folder, { recursive: true, force: true });
-}
+  console.log(`The colour, drawn: ${of('direct').join(', ')} ms; median ${median(of('direct'))} ms`);
+  console.log(`All that follows from it: ${of('whole').join(', ')} ms; median ${median(of('whole'))} ms`);
+});

@@ -1,36 +1,11 @@
 // Measures how long it takes from a saved plan to the page that shows it, on the demo, in a real browser.
 // npm run bench:preview
-import { spawn, spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { delimiter, join } from 'node:path';
-import { existsSync } from 'node:fs';
-import { fileURLToPath } from 'node:url';
-import { chromium } from 'playwright-core';
+import { readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { inPreview, median } from './in-preview.mjs';
 
 const rounds = Number(process.argv[2] ?? 12);
-const program = fileURLToPath(new URL('../dist/kamino.js', import.meta.url));
-const folder = mkdtempSync(join(tmpdir(), 'kamino-preview-'));
-const names = ['chromium', 'chromium-browser', 'google-chrome', 'google-chrome-stable', 'microsoft-edge'];
-const found = names
-  .flatMap(name => (process.env.PATH ?? '').split(delimiter).map(one => join(one, name)))
-  .find(existsSync);
-spawnSync(process.execPath, [program, 'demo'], { cwd: folder });
-const site = join(folder, 'brackenfold');
-const server = spawn(process.execPath, [program, 'preview', '--port', '4900'], { cwd: site });
-const address = await new Promise(resolve => {
-  let said = '';
-  server.stdout.on('data', data => {
-    said += data;
-    const match = /(http:\/\/localhost:\d+\/)/.exec(said);
-    if (match && said.includes('Ctrl-C')) resolve(match[1]);
-  });
-});
-const browser = await chromium.launch({
-  executablePath: process.env.KAMINO_BROWSER ?? found,
-  args: ['--no-sandbox', '--disable-gpu'],
-});
-try {
+await inPreview(4900, async ({ site, address, browser }) => {
   const page = await browser.newPage();
   await page.goto(`${address}visit/index.html`);
   const file = join(site, 'kamino.yaml');
@@ -49,12 +24,5 @@ try {
     times.push(Math.round(performance.now() - start));
     await page.waitForTimeout(200);
   }
-  const sorted = [...times].sort((one, other) => one - other);
-  console.log(
-    `From saved plan to shown page: ${times.join(', ')} ms; median ${sorted[sorted.length >> 1]} ms`,
-  );
-} finally {
-  await browser.close();
-  server.kill();
-  rmSync(folder, { recursive: true, force: true });
-}
+  console.log(`From saved plan to shown page: ${times.join(', ')} ms; median ${median(times)} ms`);
+});

@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { type IncomingMessage, type ServerResponse, createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { extname } from 'node:path';
+import { mediaTypes } from '../core/text/media-types.ts';
 
 /** What a browser is shown: pages that are made for it, and files of the site that give them their look. */
 export interface Exhibits {
@@ -12,20 +13,7 @@ export interface Exhibits {
 }
 
 /** Files that give a page its look; no other is shown. */
-const types: Readonly<Record<string, string>> = {
-  '.css': 'text/css',
-  '.woff2': 'font/woff2',
-  '.woff': 'font/woff',
-  '.ttf': 'font/ttf',
-  '.otf': 'font/otf',
-  '.png': 'image/png',
-  '.jpg': 'image/jpeg',
-  '.jpeg': 'image/jpeg',
-  '.gif': 'image/gif',
-  '.webp': 'image/webp',
-  '.avif': 'image/avif',
-  '.svg': 'image/svg+xml',
-};
+const types: Readonly<Record<string, string>> = { '.css': 'text/css', ...mediaTypes };
 
 /**
  * Shows pages to a browser of this machine, from memory and under an address that nobody else knows. What is shown runs no

@@ -3,26 +3,13 @@ import { extname, join } from 'node:path';
 import { decodePercent } from '../core/address/href.ts';
 import { folderOf, joinPath, normalizePath } from '../core/address/path.ts';
 import { parts } from '../core/markup/names.ts';
+import { mediaTypes } from '../core/text/media-types.ts';
 import { readAttributeReferences } from '../core/text/references.ts';
 import type { OpenSite } from './open-site.ts';
 
-const types: Readonly<Record<string, string>> = {
-  '.svg': 'image/svg+xml',
-  '.png': 'image/png',
-  '.jpg': 'image/jpeg',
-  '.jpeg': 'image/jpeg',
-  '.gif': 'image/gif',
-  '.webp': 'image/webp',
-  '.avif': 'image/avif',
-  '.woff2': 'font/woff2',
-  '.woff': 'font/woff',
-  '.ttf': 'font/ttf',
-  '.otf': 'font/otf',
-};
-
 /** What a document holds of a file, so that it stands alone. */
 export const dataAddress = (file: string, bytes: Buffer): string =>
-  `data:${types[extname(file).toLowerCase()] ?? 'font/ttf'};base64,${bytes.toString('base64')}`;
+  `data:${mediaTypes[extname(file).toLowerCase()] ?? 'font/ttf'};base64,${bytes.toString('base64')}`;
 
 /** Files of a site, held by a sheet that lies wherever it is put. */
 export class HeldFiles {
@@ -60,7 +47,7 @@ export class HeldFiles {
   #data(folder: string, address: string): string {
     const { root, onDisk, facts } = this.#site;
     const path = normalizePath(joinPath(folder, decodePercent(address.replace(/[?#].*$/, ''))));
-    const isKnown = path !== null && facts.files.has(path) && extname(path).toLowerCase() in types;
+    const isKnown = path !== null && facts.files.has(path) && extname(path).toLowerCase() in mediaTypes;
     return isKnown ? dataAddress(path, readFileSync(join(root, onDisk.get(path) ?? path))) : 'data:,';
   }
 }

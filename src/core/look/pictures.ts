@@ -1,9 +1,11 @@
 import type { Look, Plan } from '../plan/types.ts';
 import { type Finding, finding } from '../text/finding.ts';
+import { mediaTypes } from '../text/media-types.ts';
 import { nearest } from '../text/nearest.ts';
 import type { Source } from '../text/source.ts';
 
-const isPicture = (file: string): boolean => /\.(?:png|jpe?g|gif|webp|avif|svg)$/i.test(file);
+const isPicture = (file: string): boolean =>
+  mediaTypes[/\.[^./]*$/.exec(file.toLowerCase())?.[0] ?? '']?.startsWith('image/') === true;
 
 /** Pictures of looks that the site does not have. @param files of the site */
 export function wrongPictures(

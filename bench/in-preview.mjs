@@ -1,0 +1,50 @@
+// A preview of the demo, and a browser to look at it.
+import { spawn, spawnSync } from 'node:child_process';
+import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { delimiter, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { chromium } from 'playwright-core';
+
+const program = fileURLToPath(new URL('../dist/kamino.js', import.meta.url));
+const names = [
+  'chromium-headless-shell',
+  'chromium',
+  'chromium-browser',
+  'google-chrome',
+  'google-chrome-stable',
+  'microsoft-edge',
+];
+const found = names
+  .flatMap(name => (process.env.PATH ?? '').split(delimiter).map(one => join(one, name)))
+  .find(existsSync);
+
+/** Calls with the site of a preview, its address and a browser; all of them are gone afterwards. */
+export async function inPreview(port, look) {
+  const folder = mkdtempSync(join(tmpdir(), 'kamino-preview-'));
+  spawnSync(process.execPath, [program, 'demo'], { cwd: folder });
+  const site = join(folder, 'brackenfold');
+  const server = spawn(process.execPath, [program, 'preview', '--port', String(port)], { cwd: site });
+  const address = await new Promise(resolve => {
+    let said = '';
+    server.stdout.on('data', data => {
+      said += data;
+      const match = /(http:\/\/localhost:\d+\/)/.exec(said);
+      if (match && said.includes('Ctrl-C')) resolve(match[1]);
+    });
+  });
+  const browser = await chromium.launch({
+    executablePath: process.env.KAMINO_BROWSER ?? found,
+    args: ['--no-sandbox', '--disable-gpu'],
+  });
+  try {
+    await look({ site, address, browser });
+  } finally {
+    await browser.close();
+    server.kill();
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+/** The middle one of some times. */
+export const median = times => [...times].sort((one, other) => one - other)[times.length >> 1];
