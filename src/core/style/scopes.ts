@@ -129,6 +129,10 @@ function aroundOf({ address }: Scope, scopes: readonly Scope[]): Scope | null {
   const isScrolled = scopes.some(one => one.address.menu === address.menu && one.address.part === 'scrolled');
   if (isScrolled && part !== null && part !== 'scrolled') return null;
   if (part !== null && (entry !== null || highlight !== null)) return null;
+  // What the part has in all menus comes to its element before what is inherited.
+  const isOfAll = (one: Scope): boolean =>
+    one.address.menu === null && one.address.part === part && !one.isOfSheets;
+  if (part !== null && address.menu !== null && scopes.some(isOfAll)) return null;
   return (isMenu ? null : scopeOf(scopes, address.menu)) ?? scopes[0]!;
 }
 
