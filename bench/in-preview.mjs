@@ -1,24 +1,13 @@
 // A preview of the demo, and a browser to look at it.
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { delimiter, join } from 'node:path';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { chromium } from 'playwright-core';
+import { findBrowser } from '../tools/browsers.mjs';
 
 const program = fileURLToPath(new URL('../dist/kamino.js', import.meta.url));
-const names = [
-  'chromium-headless-shell',
-  'chromium',
-  'chromium-browser',
-  'google-chrome',
-  'google-chrome-stable',
-  'microsoft-edge',
-];
-const found = names
-  .flatMap(name => (process.env.PATH ?? '').split(delimiter).map(one => join(one, name)))
-  .find(existsSync);
-
 /** Calls with the site of a preview, its address and a browser; all of them are gone afterwards. */
 export async function inPreview(port, look) {
   const folder = mkdtempSync(join(tmpdir(), 'kamino-preview-'));
@@ -34,7 +23,7 @@ export async function inPreview(port, look) {
     });
   });
   const browser = await chromium.launch({
-    executablePath: process.env.KAMINO_BROWSER ?? found,
+    executablePath: findBrowser(),
     args: ['--no-sandbox', '--disable-gpu'],
   });
   try {

@@ -1,22 +1,19 @@
 // Measures what the script and the style sheet of the menus cost while a page is scrolled, by a trace of a real browser.
 // npm run bench:scroll
 import { spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { delimiter, join } from 'node:path';
+import { join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import { chromium } from 'playwright-core';
+import { findBrowser } from '../tools/browsers.mjs';
 
 const program = fileURLToPath(new URL('../dist/kamino.js', import.meta.url));
 const folder = mkdtempSync(join(tmpdir(), 'kamino-scroll-'));
-const names = ['chromium', 'chromium-browser', 'google-chrome', 'google-chrome-stable', 'microsoft-edge'];
-const found = names
-  .flatMap(name => (process.env.PATH ?? '').split(delimiter).map(one => join(one, name)))
-  .find(existsSync);
 spawnSync(process.execPath, [program, 'demo'], { cwd: folder });
 const page = pathToFileURL(join(folder, 'brackenfold/built/open-night.html')).href;
 const browser = await chromium.launch({
-  executablePath: process.env.KAMINO_BROWSER ?? found,
+  executablePath: findBrowser(),
   args: ['--no-sandbox', '--disable-gpu'],
 });
 try {

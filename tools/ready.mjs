@@ -5,6 +5,7 @@ import { execFileSync, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { findBrowser } from './browsers.mjs';
 import { fileURLToPath } from 'node:url';
 
 process.chdir(fileURLToPath(new URL('..', import.meta.url)));
@@ -110,29 +111,6 @@ function call(command, args) {
   const { status, error } = spawnSync(command, args, { stdio: ['ignore', 2, 2] });
   if (error) throw new Error(`${command} could not be started: ${error.message}`);
   if (status !== 0) throw new Error(`${[command, ...args].join(' ')} ended with status ${status}`);
-}
-
-function findBrowser() {
-  const named = process.env.KAMINO_BROWSER;
-  if (named && existsSync(named)) return named;
-  const names = [
-    'chromium-headless-shell',
-    'chromium',
-    'chromium-browser',
-    'google-chrome',
-    'google-chrome-stable',
-    'microsoft-edge',
-  ];
-  const folders = (process.env.PATH ?? '').split(process.platform === 'win32' ? ';' : ':');
-  for (const name of names)
-    for (const folder of folders) if (existsSync(join(folder, name))) return join(folder, name);
-  const others = [
-    '/Applications/Google Chrome.app/Contents/MacOS/Google Chrome',
-    '/Applications/Chromium.app/Contents/MacOS/Chromium',
-    'C:\\Program Files\\Google\\Chrome\\Application\\chrome.exe',
-    'C:\\Program Files (x86)\\Microsoft\\Edge\\Application\\msedge.exe',
-  ];
-  return others.find(existsSync) ?? null;
 }
 
 /** By apt, only as root and only where none is there; else one line that says what to install. */

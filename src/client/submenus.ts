@@ -61,7 +61,6 @@ function place(opener: Opener): void {
   const [left, top] = [entry.left + offsetLeft, entry.top + offsetTop];
   const [right, bottom] = [left + width, top + height];
   const wide = document.documentElement.clientWidth;
-  const high = innerHeight;
   let x = Math.min(wide - right, 0) || Math.max(-left, 0);
   let y = 0;
   if (offsetTop < entry.height) {
@@ -71,12 +70,12 @@ function place(opener: Opener): void {
       x = turned - left;
       classList.add(parts.turned);
     }
-    y = Math.max(Math.min(high - bottom, 0), -top);
+    y = Math.max(Math.min(innerHeight - bottom, 0), -top);
   }
-  if (bottom + y > high) {
+  if (bottom + y > innerHeight) {
     const isUp = offsetTop >= entry.height && height < entry.top;
     classList.add(isUp ? parts.up : parts.tall);
-    if (!isUp) style.maxBlockSize = `${high - top - y}px`;
+    style.maxBlockSize = isUp ? '' : `${innerHeight - top - y}px`;
   }
   style.transform = `translate(${x}px,${y}px)`;
 }
@@ -86,11 +85,11 @@ function wait(time: number): void {
   timer = setTimeout(() => {
     timer = undefined;
     for (const one of hovered) if (!goal.includes(one)) close(one);
-    for (const one of goal.toReversed()) {
-      if (one.open) continue;
-      open(one);
-      hovered.add(one);
-    }
+    for (const one of goal.toReversed())
+      if (!one.open) {
+        open(one);
+        hovered.add(one);
+      }
   }, time);
 }
 

@@ -35,37 +35,6 @@ const ground = 'look: { background: "#123a5a", color: "#ffffff" }\n';
 
 describe('the edges of a bar', () => {
   test.each([
-    ['a page without a style', '', '', 8],
-    ['a page in a column', 'body{margin:0 auto;max-width:40rem;padding:0 1.5rem}', '', null],
-    ['a page from right to left', 'html{direction:rtl} body{margin:0 3rem}', '', null],
-    ['a page whose text touches the window', 'body{margin:0}', '', 15.2],
-  ])('without a ground its labels begin where the text does: %s', async (_, css, plan, begins) => {
-    const tab = await open(site(css, '', plan));
-    for (const width of [1280, 360]) {
-      await tab.setViewportSize({ width, height: 600 });
-      const seen = await tab.evaluate(() => {
-        const start = (selector: string, isLabel: boolean): number => {
-          const range = document.createRange();
-          const one = [...document.querySelectorAll(selector)].find(found => found.checkVisibility())!;
-          if (isLabel) range.selectNodeContents(one);
-          else range.selectNode(one);
-          const { left, right } = range.getBoundingClientRect();
-          return getComputedStyle(one).direction === 'rtl' ? innerWidth - right : left;
-        };
-        for (const one of document.querySelectorAll('details')) one.open = true;
-        return {
-          label: start('nav .kamino-link', true),
-          text: start('#text', false),
-          over: document.documentElement.scrollWidth - innerWidth,
-        };
-      });
-      expect(seen.label).toBeCloseTo(begins ?? seen.text, 0);
-      expect(seen.over).toBe(0);
-    }
-    await tab.context().close();
-  });
-
-  test.each([
     ['of the window', 'body{margin:0}', 16],
     ['of a page with a margin of 8 px', '', 16],
     ['but those of a column', 'body{margin:0 auto;max-width:40rem}', null],

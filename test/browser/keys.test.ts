@@ -136,8 +136,8 @@ const looks = [
 const states = ['within', 'current', 'hover', 'focus', 'pressed']
   .flatMap(ofStates)
   .map(path => variant(path));
-const parts = (isWhole ? ['submenu', 'fold', 'toggle', 'home'] : ['submenu', 'toggle']).flatMap(part =>
-  [...own, ...ofStates('hover'), ...(part === 'toggle' || !isWhole ? [] : ofStates('current'))].map(path =>
+const parts = ['submenu', 'fold', 'toggle', 'home'].flatMap(part =>
+  [...own, ...ofStates('hover'), ...(part === 'toggle' ? [] : ofStates('current'))].map(path =>
     variant(path, ['parts', part]),
   ),
 );
@@ -210,8 +210,8 @@ async function look({ html, now }: { html: string; now: string }): Promise<strin
 }
 
 const cells: [name: string, forms: string[], variants: Variant[]][] = [
-  ['look', isWhole ? Object.keys(forms) : ['drawer', 'column'], looks],
-  ['states', isWhole ? ['drawer', 'column', 'tabs', 'plain'] : ['column'], states],
+  ['look', isWhole ? Object.keys(forms) : ['drawer', 'column', 'plain', 'breadcrumb'], looks],
+  ['states', isWhole ? ['drawer', 'column', 'tabs', 'plain'] : ['drawer', 'column'], states],
   ['parts', isWhole ? ['drawer', 'stack'] : ['drawer'], parts],
 ];
 describe.each(cells.flatMap(([name, all, variants]) => all.map(form => [name, form, variants] as const)))(

@@ -187,7 +187,7 @@ test('no label is under its level untold', async () => {
     fc.asyncProperty(plans, async plan => {
       expect(await untold(tab, plan)).toEqual([]);
     }),
-    { numRuns: runs(25) },
+    { numRuns: runs(40) },
   );
   await tab.context().close();
 }, 3_600_000);

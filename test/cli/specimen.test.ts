@@ -39,7 +39,14 @@ it('shows every entry in six states, also those whose pages are not there yet, e
     })),
   );
   expect(light.map(one => one.label)).toEqual(['Fold', 'Home', 'Later', 'Soon', 'Prices', 'Book']);
-  for (const { grounds, ring, marks } of light.slice(1)) {
+  const [home, ...entries] = light;
+  // No page lies in the branch of the home.
+  expect([new Set(home!.grounds.slice(0, 3)).size, home!.ring, home!.marks]).toEqual([
+    3,
+    ['none', 'none', 'none', 'solid', 'none'],
+    [false, false, false, false, true],
+  ]);
+  for (const { grounds, ring, marks } of entries) {
     expect(new Set(grounds.slice(0, 3)).size).toBe(3);
     expect(ring.map(one => one === 'solid')).toEqual([false, false, false, true, false, false]);
     expect(marks).toEqual([false, false, false, false, true, true]);

@@ -1,19 +1,6 @@
-import { existsSync } from 'node:fs';
-import { join } from 'node:path';
 import { afterAll, beforeAll } from '@jest/globals';
 import { type Browser, type BrowserContextOptions, type Page, chromium } from 'playwright-core';
-
-/** Without windows first: it does the same in a third of the time. */
-const names = [
-  'chromium-headless-shell',
-  'chromium',
-  'chromium-browser',
-  'google-chrome',
-  'google-chrome-stable',
-  'microsoft-edge',
-];
-const folders = (process.env['PATH'] ?? '').split(':');
-const found = names.flatMap(name => folders.map(folder => join(folder, name))).find(existsSync);
+import { findBrowser } from '../../src/browser/find.ts';
 
 let browser: Browser | null = null;
 
@@ -21,7 +8,7 @@ let browser: Browser | null = null;
 export function useBrowser(): void {
   beforeAll(async () => {
     browser = await chromium.launch({
-      executablePath: process.env['KAMINO_BROWSER'] ?? found!,
+      executablePath: findBrowser()!,
       args: '--font-render-hinting=none --no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync'.split(
         ' ',
       ),

@@ -5,7 +5,7 @@ import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import type { Look } from '../plan/look-types.ts';
 import type { TextWidth } from './fallbacks.ts';
 import { type EntryFit, besideHome } from './fit-lists.ts';
-import { edgesOf, usualAir } from './edges.ts';
+import { needsAir, usualAir } from './edges.ts';
 import { mergeLooks } from './merge.ts';
 import { lengthOf, sides, transformed } from './lengths.ts';
 
@@ -104,7 +104,7 @@ function rulerOf(
     border: 2 * px(borderOf(look)),
     icon: look.iconSize === null ? iconSize * em : px(look.iconSize),
     line: Number(look.font.line ?? lineHeight) * em,
-    frame: frameOf(look, px, edgesOf(menu, look) === 'air' ? Math.max(0, px(`${usualAir}rem`) - side) : 0),
+    frame: frameOf(look, px, needsAir(menu, look) ? Math.max(0, px(`${usualAir}rem`) - side) : 0),
     textOf,
   };
 }

@@ -57,12 +57,19 @@ export class MenuFonts {
   readonly findings: Finding[] = [];
   readonly #given: FontSource;
   readonly #files = new Map<SitePath, FontFile | null>();
+  readonly #fits = new Map<ResolvedMenu, MenuFit & { font: MenuFont }>();
 
   constructor(given: FontSource) {
     this.#given = given;
   }
 
   fit(menu: ResolvedMenu): MenuFit & { font: MenuFont } {
+    const known = this.#fits.get(menu) ?? this.#fitOf(menu);
+    this.#fits.set(menu, known);
+    return known;
+  }
+
+  #fitOf(menu: ResolvedMenu): MenuFit & { font: MenuFont } {
     const look = mergeLooks(mergeLooks(emptyLook, this.#given.look), menu.look);
     const font = this.#font(look);
     return { ...fitOf(menu, look, font), font };

@@ -12,7 +12,7 @@ import { Boxes } from './boxes.ts';
 import { type Draft, usesOf, widestBorder } from './drafts.ts';
 import { Grounds, partDraft } from './menu-grounds.ts';
 import type { ColorTools, Ground } from './hex.ts';
-import { type Edges, edgesOf } from './edges.ts';
+import { needsAir } from './edges.ts';
 import { tellIdle } from './idle.ts';
 import { ownMarkers } from './markers.ts';
 import { groundIn, mergeLooks, withoutColors } from './merge.ts';
@@ -39,7 +39,7 @@ class LooksResolver {
   readonly #site: Draft;
   readonly #sources: BoxSources;
   readonly #drafts: Draft[] = [];
-  readonly #edges = new Map<string, Edges>();
+  readonly #airy = new Set<string>();
   readonly #menus: readonly ResolvedMenu[];
 
   constructor(
@@ -94,7 +94,7 @@ class LooksResolver {
     const borderWidth = widestBorder(this.#drafts.map(one => one.look));
     const scheme = this.#site.look.dark ?? 'page';
     const scopes = this.#drafts.map(draft => this.#scope(draft, uses, borderWidth));
-    return { scopes, uses, scheme, edges: this.#edges };
+    return { scopes, uses, scheme, airy: this.#airy };
   }
 
   #menu(menu: ResolvedMenu): void {
@@ -110,8 +110,7 @@ class LooksResolver {
       around: this.#site,
       highlight: null,
     };
-    const edges = edgesOf(menu, own.look);
-    if (edges) this.#edges.set(menu.name, edges);
+    if (needsAir(menu, own.look)) this.#airy.add(menu.name);
     const hasOwn = menu.look !== null || isGroundless;
     if (hasOwn) this.#drafts.push(own);
     if (menu.look !== null) this.#parts(own, [menu]);

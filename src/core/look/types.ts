@@ -1,5 +1,4 @@
 import type { Frame, LookPart, Marker, StateName } from '../plan/look-types.ts';
-import type { Edges } from './edges.ts';
 import type { Ground, Hex } from './hex.ts';
 
 /** A colour of CSS; `hex` is null where it depends on the page. */
@@ -67,8 +66,8 @@ export interface Scope {
 /** All looks of a plan. */
 export interface ResolvedLooks {
   scopes: readonly Scope[];
-  /** How bars stand to the edges around them, by their names; those of whose edges the plan says something are not in it. */
-  edges: ReadonlyMap<string, Edges>;
+  /** Names of menus whose labels have to be kept away from the edges of the window. */
+  airy: ReadonlySet<string>;
   /** What any of them uses beside colours of labels and grounds. */
   uses: {
     states: ReadonlySet<StateName>;

@@ -33,6 +33,11 @@ export const sayings: Readonly<Record<string, Saying>> = {
     says: ({ path }) => `${nameOf(path)} leads nowhere`,
     remedy: ({ context }) => `Give it ${listed((context['peers'] as string[]).map(peer => `\`${peer}\``))}.`,
   },
+  'object.min': {
+    rule: 'wrong-value',
+    says: ({ path }) => `${nameOf(path)} is empty`,
+    remedy: ({ path }) => `Give it one of its keys, or take it out:  kamino explain ${String(path.at(-1))}`,
+  },
   'object.xor': clashing,
   'object.oxor': clashing,
   'any.invalid': {

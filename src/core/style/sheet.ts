@@ -11,7 +11,7 @@ import { menuRules } from './folds.ts';
 import { roomOf } from './room.ts';
 import { type Narrow, scopeRules } from './scopes.ts';
 import { toggleRules } from './toggles.ts';
-import { edgeRules } from './edges.ts';
+import { airRules } from './edges.ts';
 import { extras } from './forms.ts';
 import { aboutRules } from './lists.ts';
 import { overRules } from './over.ts';
@@ -74,7 +74,7 @@ export function styleSheet(
     extras(menus),
     ...(menus.some(isSingle) ? [singles(named)] : []),
     ...named.filter(({ form }) => forms[form].isGroundless).map(ownSpaces),
-    ...[...looks.edges].map(([name, edges]) => edgeRules(name, edges)),
+    ...[...looks.airy].map(airRules),
     aboutRules(named),
     ...named.filter(one => one.over).map(overRules),
     skip,

@@ -133,6 +133,7 @@ const wrong: Record<string, string> = {
   'a selector that ends too soon': menu('place: { before: "a >" }\nentries: [a.html]'),
   'a home without a label': menu('home: {}\nentries: [a.html]'),
   'a menu that stays elsewhere': menu('stays: bottom\nentries: [a.html]'),
+  'an element that stays without a selector': menu('stays: {}\nentries: [a.html]'),
   'an air that is no length': menu('stays: { air: far }\nentries: [a.html]'),
   'a home that shows a picture that it lacks': menu('home: { label: A, show: image }\nentries: [a.html]'),
   'an icon’s place without an icon': entry('{ page: a.html, icon-at: end }'),

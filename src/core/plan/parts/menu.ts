@@ -31,7 +31,9 @@ export const staysKeys = {
     means: 'The element that stays.',
     example: 'top: header',
   }),
-  air: preset(lengths(1), '1rem', {
+  air: optional(lengths(1), {
+    takes: 'a length',
+    otherwise: '`1rem`',
     means: 'How far below it the sections of the page come to stand that links lead to.',
     example: 'top: header\nair: 2rem',
   }),
@@ -177,7 +179,7 @@ export const menuKeys = {
       'Where the menu goes on pages without a slot for it. Without `place`: first in the first `header` of the page’s own, else first in the body.',
     example: 'place: { after: "#logo" }',
   }),
-  stays: optional(mapOr(mapOf(staysKeys), oneOf('top')), {
+  stays: optional(mapOr(mapOf(staysKeys).min(1), oneOf('top')), {
     below: 'stays',
     takes: '`top`, or `top` with a selector, `air`',
     otherwise: 'nothing',
