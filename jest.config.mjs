@@ -5,7 +5,7 @@ export default {
   testMatch: ['**/*.test.ts'],
   extensionsToTreatAsEsm: ['.ts'],
   maxWorkers: 2,
-  testTimeout: 60_000,
+  testTimeout: 240_000,
   transform: {
     '^.+\\.ts$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' } }],
   },

@@ -89,11 +89,10 @@ interface Label {
 async function labels(html: string): Promise<Label[]> {
   const found: Label[] = [];
   for (const frame of document.querySelectorAll('iframe')) {
-    await new Promise(done => {
-      frame.onload = done;
-      frame.srcdoc = html;
-    });
     const inside = frame.contentDocument!;
+    inside.open();
+    inside.write(html);
+    inside.close();
     const styleOf = (one: Element): CSSStyleDeclaration => frame.contentWindow!.getComputedStyle(one);
     for (const one of inside.querySelectorAll('details')) one.open = true;
     for (const one of inside.querySelectorAll<HTMLElement>('[popover]')) one.showPopover();

@@ -2,10 +2,10 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from '@jest/globals';
-import { contents, folderWith, kamino, page } from '../helpers/site.ts';
+import { contents, folderWith, kamino, page, plainly } from '../helpers/site.ts';
 import { grownSite } from '../helpers/grown-sites.ts';
 
-process.env['KAMINO_BROWSER'] = 'none';
+plainly['KAMINO_BROWSER'] = 'none';
 
 const nav =
   '<div class="nav"><a href="index.html">Home</a> <a href="a1.html">First</a> <a href="a9.html">Last</a></div>';

@@ -5,10 +5,10 @@ import { describe, expect, it, test } from '@jest/globals';
 import { findInlaid } from '../../src/core/inlay/find.ts';
 import { splice } from '../../src/core/text/bytes.ts';
 import { type OldSite, oldSites, plant } from '../helpers/old-sites.ts';
-import { contents, folderWith, kamino, page, put } from '../helpers/site.ts';
+import { contents, folderWith, kamino, page, plainly, put } from '../helpers/site.ts';
 
 // A browser is asked for the old look only where that is what is tested.
-process.env['KAMINO_BROWSER'] = 'none';
+plainly['KAMINO_BROWSER'] = 'none';
 
 const bytes = (files: Record<string, string>): Record<string, Uint8Array> =>
   Object.fromEntries(Object.entries(files).map(([path, text]) => [path, Buffer.from(text, 'latin1')]));

@@ -3,9 +3,9 @@ import { join } from 'node:path';
 import { describe, expect, it } from '@jest/globals';
 import { type GrownSite, grownSite } from '../helpers/grown-sites.ts';
 import { type Followed, follow, followInPlan } from '../helpers/remedies.ts';
-import { contents, folderWith, kamino, toldPlaces } from '../helpers/site.ts';
+import { contents, folderWith, kamino, plainly, toldPlaces } from '../helpers/site.ts';
 
-process.env['KAMINO_BROWSER'] = 'none';
+plainly['KAMINO_BROWSER'] = 'none';
 
 interface Json {
   findings: (Parameters<typeof toldPlaces>[0][number] & Followed)[];

@@ -2,6 +2,9 @@ import { afterAll, beforeAll } from '@jest/globals';
 import { type Browser, type BrowserContextOptions, type Page, chromium } from 'playwright-core';
 import { findBrowser } from '../../src/browser/find.ts';
 
+/** So long is waited for what will come: a machine may stand still for a while, as where its disk does. */
+const patience = 60_000;
+
 let browser: Browser | null = null;
 
 /** One browser for the tests of a file. */
@@ -23,7 +26,7 @@ export function useBrowser(): void {
 export async function open(address: string, options: BrowserContextOptions = {}): Promise<Page> {
   const context = await browser!.newContext({ viewport: { width: 1280, height: 800 }, ...options });
   const page = await context.newPage();
-  page.setDefaultTimeout(10_000);
+  page.setDefaultTimeout(patience);
   await page.goto(address);
   return page;
 }
@@ -33,7 +36,7 @@ export async function eventually<Read>(
   read: () => Promise<Read>,
   holds: (found: Read) => void,
 ): Promise<Read> {
-  for (const until = Date.now() + 10_000; ; await new Promise(done => setTimeout(done, 40))) {
+  for (const until = Date.now() + patience; ; await new Promise(done => setTimeout(done, 40))) {
     try {
       const found = await read();
       holds(found);

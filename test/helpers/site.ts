@@ -28,7 +28,7 @@ export function put(folder: string, files: Record<string, string | Uint8Array>):
 }
 
 /** The environment of a command whose output is read: without colour, whatever the tests themselves run in. */
-export const plainly = { ...process.env, NO_COLOR: '1', FORCE_COLOR: undefined };
+export const plainly: NodeJS.ProcessEnv = { ...process.env, NO_COLOR: '1', FORCE_COLOR: undefined };
 
 export interface Ran {
   status: number | null;

@@ -156,7 +156,7 @@ describe('colours', () => {
       }),
       { numRuns: runs(2000) },
     );
-  }, 300_000);
+  }, 600_000);
 });
 
 describe('a state', () => {
