@@ -17,7 +17,7 @@ const result = await build({
   format: 'esm',
   platform: 'node',
   target: 'node20',
-  external: ['playwright-core'],
+  external: ['playwright-core', 'sharp'],
   // The package reads its data by file names that a bundle does not have; this build of it holds them.
   alias: { 'css-tree': './node_modules/css-tree/dist/csstree.esm.js' },
   chunkNames: 'part-[hash]',

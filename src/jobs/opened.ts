@@ -1,7 +1,8 @@
 import { crc32 } from 'node:zlib';
 import type { ColorTools } from '../core/look/hex.ts';
 import { type FontFile, type FontSource, type MenuFonts, foldWidths } from '../core/look/fonts.ts';
-import { hasLooks } from '../core/look/merge.ts';
+import type { Known, PictureColors } from '../core/look/picture-ground.ts';
+import { hasLooks, picturesOf } from '../core/look/merge.ts';
 import { resolveLooks } from '../core/look/scopes.ts';
 import { mayBeTight, tellTight } from '../core/look/tight.ts';
 import type { ResolvedLooks } from '../core/look/types.ts';
@@ -44,6 +45,8 @@ async function fontsOf(site: OpenSite): Promise<SiteFonts> {
   return { open, files: site.facts.files, page: pageFonts(page, new PageReader(site.contents)) };
 }
 
+type Colors = Promise<readonly string[] | null>;
+
 export interface Styled {
   looks: ResolvedLooks;
   style: string;
@@ -64,6 +67,8 @@ export class Opened {
   readonly findings: readonly Finding[];
   /** What its fonts are found in, once that was asked for. */
   #ofSite: Promise<SiteFonts> | null = null;
+  /** The colours of its pictures, each read once. */
+  #colorsOf = new Map<string, Colors>();
 
   constructor(here: Pick<Opened, 'open' | 'plan' | 'site'>, facts: SiteFacts, resolution: Resolution) {
     this.open = here.open;
@@ -102,6 +107,7 @@ export class Opened {
     const made = new Opened({ open, plan, site }, facts, withLooks(resolution, plan));
     this.#ofSite ??= fontsOf(site);
     made.#ofSite = this.#ofSite;
+    made.#colorsOf = this.#colorsOf;
     return made;
   }
 
@@ -110,7 +116,8 @@ export class Opened {
     const { menus, look, panels } = this.resolution;
     const tools = await this.#colors();
     const wrong = await this.#wrongValues();
-    const { looks, findings } = resolveLooks(look, menus, { tools, source: this.open.source });
+    const context = { tools, source: this.open.source, known: await this.#known() };
+    const { looks, findings } = resolveLooks(look, menus, context);
     const isMeasured = menus.some(menu => menu.fold.when === 'crowded' || mayBeTight(menu));
     const fonts = isMeasured ? await this.fonts() : null;
     const fits = fonts ? foldWidths(menus, fonts) : new Map<string, number>();
@@ -160,6 +167,43 @@ export class Opened {
 
   async #colors(): Promise<ColorTools | null> {
     return hasLooks(this.plan) ? (await import('../core/look/color.ts')).colorTools : null;
+  }
+
+  /** What lies behind labels beside colours: pictures, as far as they can be read. */
+  async #known(): Promise<Known> {
+    const { menus } = this.resolution;
+    const below = menus.some(menu => menu.over) ? await this.#below() : new Map<string, string[]>();
+    const pictures = await this.#colorsIn([...picturesOf(this.plan), ...[...below.values()].flat()]);
+    const of = (files: readonly string[]): readonly string[] | null =>
+      files.every(file => pictures.has(file)) ? files.flatMap(file => pictures.get(file)!) : null;
+    const known = [...below].map(([name, files]) => [name, of(files)] as const);
+    return {
+      pictures,
+      below: new Map(known.flatMap(([name, colors]) => (colors === null ? [] : [[name, colors] as const]))),
+      over: new Map(menus.filter(menu => menu.over).map(menu => [menu.name, menu.stays !== null])),
+    };
+  }
+
+  /** What menus over the page lie on. */
+  async #below(): Promise<ReadonlyMap<string, string[]>> {
+    const { site, plan, resolution } = this;
+    const [{ picturesBelow }, seek] = await Promise.all([
+      import('../core/check/below-over.ts'),
+      this.#seeker(),
+    ]);
+    const source = { menus: resolution.menus, skipTo: plan.skipTo, seek };
+    return picturesBelow(source, { pages: site.facts.pages, files: site.contents });
+  }
+
+  async #colorsIn(names: readonly string[]): Promise<PictureColors> {
+    const { root, facts } = this.site;
+    const files = [...new Set(names)].filter(file => facts.files.has(file));
+    if (files.length === 0) return new Map();
+    const { pictureColors } = await import('../files/picture-colors.ts');
+    for (const file of files)
+      if (!this.#colorsOf.has(file)) this.#colorsOf.set(file, pictureColors(root, file));
+    const all = await Promise.all(files.map(async file => [file, await this.#colorsOf.get(file)!] as const));
+    return new Map(all.flatMap(([file, colors]) => (colors === null ? [] : [[file, colors] as const])));
   }
 
   /** Every value of a look by the grammar of CSS. */

@@ -108,15 +108,18 @@ describe('a picture as the ground', () => {
   const file = `'img/a hill’s "top".svg'`;
 
   it.each([
-    [`{ picture: ${file}, color: "#ffffff", background: "#223344" }`, 'cover', '50% 50%', 'no-repeat'],
-    [`{ picture: { file: ${file}, fill: repeat, at: top }, color: "#ffffff" }`, 'auto', '50% 0%', 'repeat'],
-  ])('lies over the colour, in every page, and is told as not looked at: %s', async (look, ...drawn) => {
+    [`{ picture: ${file}, color: "#ffffff", background: "#223344" }`, false, 'cover', '50% 50%', 'no-repeat'],
+    [
+      `{ picture: { file: ${file}, fill: repeat, at: top }, color: "#ffffff" }`,
+      true,
+      'auto',
+      '50% 0%',
+      'repeat',
+    ],
+  ] as const)('lies over the colour, in every page: %s', async (look, isUnsure, ...drawn) => {
     const folder = site(look);
     const { status, err } = kamino(folder, 'build');
-    expect([status, err.match(/note unsure-contrast: a picture lies behind/g)]).toEqual([
-      0,
-      [expect.any(String)],
-    ]);
+    expect([status, err.includes('note unsure-contrast: a picture lies behind')]).toEqual([0, isUnsure]);
     const tab = await open(pathToFileURL(join(folder, 'built/sub/a.html')).href);
     const seen = await tab.evaluate(async () => {
       const style = getComputedStyle(document.querySelector('nav')!);
@@ -139,6 +142,89 @@ describe('a picture as the ground', () => {
     await tab.context().close();
     kamino(folder, 'specimen');
     expect(readFileSync(join(folder, 'specimen.html'), 'utf8')).toContain('url("data:image/svg+xml;base64,');
+  });
+
+  const sky = (rest: string): string =>
+    `<svg xmlns="http://www.w3.org/2000/svg" width="400" height="100"><rect width="400" height="100" fill="#14213a"/>${rest}</svg>`;
+  it.each([
+    ['a dark sky', sky(''), 'color: "#ffffff"', /^$/],
+    ['a star in it', sky('<path d="M9 9h3v3h-3z" fill="#fff"/>'), 'color: "#ffffff"', /^$/],
+    [
+      'the moon in it',
+      sky('<circle cx="200" cy="50" r="40" fill="#ccc"/>'),
+      'color: "#ffffff"',
+      /warning low-contrast: text in #ffffff on #c[bc]c[bc]c[bc], a part of what lies behind it, has a contrast of 1\.6/,
+    ],
+    ['a dark sky, and labels as they come', sky(''), 'radius: 0', /^$/],
+    [
+      'a dark sky beside a pale ground',
+      sky(''),
+      'color: "#ffffff", background: "#eeeeee", fill: once',
+      /on #eeeeee, a part/,
+    ],
+    ['no picture at all', 'gone', 'color: "#ffffff"', /note unsure-contrast/],
+  ])('is looked at: %s', (_, drawn, keys, told) => {
+    const fill = keys.includes('fill: once') ? 'once' : 'cover';
+    const folder = folderWith({
+      'index.html': page('Home').replace(
+        '<head>',
+        '<head><meta name="viewport" content="width=device-width">',
+      ),
+      'sky.svg': drawn,
+      'kamino.yaml': `kamino: 1\nlook: { picture: { file: sky.svg, fill: ${fill} }, ${keys.replace(', fill: once', '')} }\nmenus:\n  - { menu: m, entries: [index.html] }\n`,
+    });
+    expect(kamino(folder, 'build')).toMatchObject({ status: 0, err: expect.stringMatching(told) as unknown });
+    const css = readFileSync(join(folder, 'built/kamino/menu.css'), 'utf8');
+    if (keys === 'radius: 0') expect(css).toContain('--kamino-color: #ffffff;');
+  });
+
+  const moon = sky('<circle cx="200" cy="50" r="40" fill="#ccc"/>');
+  /** What is told of white labels of a menu that lies over what a page begins with. */
+  const toldOver = (start: string, style: string, more = ''): string => {
+    const folder = folderWith({
+      'a/index.html': `<!doctype html><html lang="en"><head><meta name="viewport" content="width=device-width"><title>A</title><link rel="stylesheet" href="../css/site.css"></head><body>${start}<main><h1>A</h1></main></body></html>`,
+      'css/site.css': style,
+      'img/sky.svg': sky(''),
+      'img/moon.svg': moon,
+      'kamino.yaml': `kamino: 1\nlook: { color: "#ffffff"${more} }\nmenus:\n  - { menu: m, over: true, place: { first-in: body }, entries: [a/index.html] }\n`,
+    });
+    const { status, err } = kamino(folder, 'build');
+    expect(status).toBe(0);
+    return /^[^ ]+ ((?:note|warning) [\w-]+)/.exec(err)?.[1] ?? err;
+  };
+  const hero = '<section class="hero"><h1>A</h1></section>';
+  const isSky = '.hero { background: url("../img/sky.svg") center / cover }';
+  const [unsure, low] = ['note unsure-contrast', 'warning low-contrast'];
+  it.each([
+    ['a dark one', hero, isSky, ''],
+    ['one with a moon', hero, isSky.replace('sky', 'moon'), low],
+    [
+      'another one in the dark',
+      hero,
+      `${isSky} @media (width < 40em) { .hero { background-image: url(../img/moon.svg) } }`,
+      low,
+    ],
+    ['one of the page', '<header><img src="../img/sky.svg" alt=""></header>', '', ''],
+    ['one named in the page', '<div style="background:url(../img/moon.svg)"><p>A</p></div>', '', low],
+    ['one that text stands before', '<header>A <img src="../img/sky.svg" alt=""></header>', '', unsure],
+    [
+      'one under a gradient',
+      hero,
+      '.hero { background: linear-gradient(red, blue), url(../img/sky.svg) }',
+      unsure,
+    ],
+    ['one under a layer', hero, `${isSky} .hero::before { background: white }`, unsure],
+    ['one seen through', hero, `${isSky} .hero { opacity: 0.5 }`, unsure],
+    ['one of another site', hero, '.hero { background: url(https://site.example/a.png) }', unsure],
+    ['one that is not there', hero, '.hero { background: url(gone.png) }', unsure],
+    ['none', '<h1>A</h1>', '', unsure],
+  ])('is looked at where a menu lies over it: %s', (_, start, style, told) => {
+    expect(toldOver(start, style)).toBe(told);
+  });
+
+  it('is as dark as the remedy says', () => {
+    expect(toldOver(hero, isSky.replace('sky', 'moon'), ', background: "rgb(0 0 0 / 30%)"')).toBe(low);
+    expect(toldOver(hero, isSky.replace('sky', 'moon'), ', background: "rgb(0 0 0 / 45%)"')).toBe('');
   });
 
   it('is refused where the site does not have it, with the nearest', () => {

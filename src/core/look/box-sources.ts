@@ -5,13 +5,16 @@ import { turned, turnedColor } from './dark.ts';
 import type { Draft } from './drafts.ts';
 import type { ColorTools, Ground, Hex } from './hex.ts';
 import { groundIn } from './merge.ts';
+import { type Known, evenGround, pictureGround, showsPage } from './picture-ground.ts';
 
 /** Finds what each box is made from: its own look, and what lies around it. */
 export class BoxSources {
   readonly #tools: ColorTools | null;
+  readonly #known: Known;
 
-  constructor(tools: ColorTools | null) {
+  constructor(tools: ColorTools | null, known: Known) {
     this.#tools = tools;
+    this.#known = known;
   }
 
   /** What a box is made from. */
@@ -69,26 +72,53 @@ export class BoxSources {
   }
 
   /** The page is seen through a ground: what is behind the labels lies between two. */
-  #isUnsure({ isSheet, isOver, look }: Draft): boolean {
+  #isUnsure(draft: Draft): boolean {
+    const { isSheet, isOver, look } = draft;
     if (isSheet || !this.#tools) return false;
     const css = groundIn(look);
-    if (look.picture !== null) return true;
+    if (look.picture === null && this.#below(draft)) return false;
+    if (look.picture !== null)
+      return showsPage(look.picture, this.#around(this.#tools.solid(css ?? '') === css ? css : null));
     return css === null ? isOver === true : this.#tools.solid(css) !== css;
   }
 
   /** What is behind the labels on a ground; null where only the page knows. */
-  #behind({ isSheet, isOver }: Draft, isDark: boolean, look: Look): Ground | null {
-    const css = look.picture === null ? groundIn(look) : null;
+  #behind(draft: Draft, isDark: boolean, look: Look): Ground | null {
+    const { isSheet, isOver } = draft;
+    const css = groundIn(look);
     if (!this.#tools) return null;
-    if (look.picture !== null && !isSheet) return anyGround;
-    if (css === null) return isOver ? anyGround : null;
-    return this.#ground(isSheet ? this.#tools.solid(css) : css, anyGround, isDark);
+    if (look.picture !== null && !isSheet)
+      return pictureGround(look.picture, this.#around(css, isDark)) ?? anyGround;
+    const below = this.#below(draft) ?? anyGround;
+    if (css === null) return isOver ? below : null;
+    return this.#ground(isSheet ? this.#tools.solid(css) : css, below, isDark);
+  }
+
+  /** What is known of the pictures that a menu lies over; once the page is scrolled it is anything. */
+  #below({ isOver, look, address: { menu, part } }: Draft): Ground | null {
+    const { over, below } = this.#known;
+    const names = isOver !== true || part === 'scrolled' ? [] : menu === null ? [...over.keys()] : [menu];
+    const isKnown = names.every(name => below.has(name) && !(over.get(name) && !look.parts.scrolled));
+    if (names.length === 0 || !isKnown) return null;
+    return evenGround(
+      names.flatMap(name => below.get(name)!),
+      anyGround,
+      this.#tools!,
+    );
+  }
+
+  /** What is known of pictures, and what lies under them. */
+  #around(css: string | null, isDark = false): Parameters<typeof pictureGround>[1] {
+    const under = this.#ground(css, anyGround, isDark);
+    return { colors: this.#known.pictures, under, tools: this.#tools! };
   }
 
   /** Set apart on the accent as its ground. */
   #onAccent(look: Look, under: Ground | null, isDark: boolean): BoxSource {
-    const accent = this.#read(look.accent);
-    // Without a known accent the page’s own colours turned round are all that surely stands out.
+    const level = look.contrast.level === 'AAA' ? 7 : 4.5;
+    // Without an accent the colours of the menu turned round stand out; where they are not known, those of the page.
+    const label = under && this.#tools ? (this.#read(look.color) ?? textOn(under, level, this.#tools)) : null;
+    const accent = this.#read(look.accent) ?? label;
     if (accent === null || !this.#tools)
       return boxOf(look, {
         background: 'CanvasText',
@@ -96,7 +126,7 @@ export class BoxSources {
         under: null,
         isDark,
       });
-    const hex = textOn([accent], look.contrast.level === 'AAA' ? 7 : 4.5, this.#tools);
+    const hex = textOn([accent], level, this.#tools);
     const tinted = { ...look, accent: hex, color: null };
     return boxOf(tinted, { background: accent, color: { css: hex, hex }, under, isDark });
   }

@@ -40,8 +40,8 @@ export class ContrastTeller {
     const [least, most] = [Math.min(...all), Math.max(...all)];
     if (look.picture !== null)
       return this.#teller.tellOnce(color, 'unsure-contrast', look, 'picture', [
-        `a picture lies behind this text in ${color}, and Kamino does not look at it; ${this.#level} is needed on each part of it`,
-        'Look at it on the pages, wide and narrow; a calm part of the picture or a shadow over it helps.',
+        `a picture lies behind this text in ${color}, and not all of what is seen there is known; ${this.#level} is needed on each part of it`,
+        'Save it as PNG, JPEG, WebP or SVG, with a `background` beside it; else look at it on the pages, wide and narrow.',
       ]);
     const css = groundIn(look);
     const cover = this.#coverOf(css ?? this.#opposite(color), color);
@@ -69,16 +69,16 @@ export class ContrastTeller {
   }
 
   /** The same ground, covering as much as it must; null where that does not suffice, or for a gradient. */
-  #coverOf(background: string, color: Hex): string | null {
+  #coverOf(background: string, color: Hex, under: Ground = anyGround): string | null {
     const hex = this.#tools.read(background);
     if (hex === null) return null;
-    for (let share = 50; share <= 100; share += 1) {
+    for (let share = 1; share <= 100; share += 1) {
       const own =
         hex.slice(0, 7) +
         Math.round(share * 2.55)
           .toString(16)
           .padStart(2, '0');
-      if (this.#tools.worst(color, this.#tools.over(own, anyGround)).ratio < this.#level) continue;
+      if (this.#tools.worst(color, this.#tools.over(own, under)).ratio < this.#level) continue;
       const [red, green, blue] = [1, 3, 5].map(at => parseInt(hex.slice(at, at + 2), 16));
       return share === 100 ? hex.slice(0, 7) : `rgb(${red} ${green} ${blue} / ${share}%)`;
     }
@@ -88,12 +88,25 @@ export class ContrastTeller {
   low(look: Look, path: string, { color, ground }: Seen): void {
     const { ratio, at } = this.#tools.worst(color, ground);
     const passing = this.#tools.nearestPassing(color, ground, this.#level);
-    const where = ground.length === 1 ? at : `${at}, a point of the gradient,`;
+    const isGradient = look.picture === null && groundIn(look)?.includes('gradient(') === true;
+    const part = isGradient ? 'point of the gradient' : 'part of what lies behind it';
+    const where = ground.length === 1 ? at : `${at}, a ${part},`;
     this.#teller.tell('low-contrast', look, path, [
       `text in ${color} on ${where} has a contrast of ${ratio.toFixed(2)}; ${this.#level} is needed`,
       this.#tools.worst(passing, ground).ratio >= this.#level
         ? `The nearest that passes:  color: "${passing}"`
-        : 'No colour can be read on the whole gradient: bring its ends nearer to each other.',
+        : isGradient
+          ? 'No colour can be read on the whole gradient: bring its ends nearer to each other.'
+          : this.#calmer(look, { color, ground }),
     ]);
+  }
+
+  /** A menu over a picture may have a ground between them. */
+  #calmer(look: Look, { color, ground }: Seen): string {
+    // What covers some already is part of what was measured.
+    const isFree = look.picture === null && groundIn(look) === null;
+    const cover = isFree ? this.#coverOf(this.#opposite(color), color, ground) : null;
+    const between = cover === null ? '' : `, or lay a ground over it:  background: "${cover}"`;
+    return `No colour can be read on all of it: take a calmer picture${between || (look.picture === null ? ', or a ground that covers more.' : '.')}`;
   }
 }

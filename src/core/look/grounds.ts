@@ -90,6 +90,10 @@ export function stateGround(
     const paint = defaultTint(only, { ...change, share: tint }, labels);
     return { background: paint, ground: [paint.hex!] };
   }
+  if (tint !== null && labels && under) {
+    const colored = tinted(from, { ...change, share: tint }, tools);
+    return readableTint(colored, { ...change, share: tint, under }, labels);
+  }
   if (tint !== null) return tinted(from, { ...change, share: tint }, tools);
   const shift = lighter ?? (darker === null ? null : -darker);
   if (shift === null) return { background: from, ground: under };
@@ -108,6 +112,21 @@ export function stateGround(
 function painted(from: Paint, ground: Ground, share: string): Painted {
   const [hex] = ground;
   return { background: ground.length === 1 ? { css: hex!, hex: hex! } : layered(from, share), ground };
+}
+
+/** The tint of many colours, unless their label is read less well on it: then they move away from the label. */
+function readableTint(
+  colored: Painted,
+  { from, under, share }: { from: Paint; under: Ground; share: number },
+  { label, level, tools }: Labels,
+): Painted {
+  if (label === null || colored.ground === null) return colored;
+  const atRest = Math.min(level, tools.worst(label, under).ratio);
+  if (tools.worst(label, colored.ground).ratio >= atRest) return colored;
+  const away = {
+    css: tools.contrast(label, '#000000') > tools.contrast(label, '#ffffff') ? 'black' : 'white',
+  };
+  return tinted(from, { under, accent: { ...away, hex: tools.read(away.css) }, share }, tools);
 }
 
 /** The tint that is seen and leaves the label as readable as it can: the first of some that does. */

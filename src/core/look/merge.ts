@@ -78,3 +78,16 @@ export function hasLooks({ look, looks, menus }: Plan): boolean {
     );
   return look !== null || looks.size > 0 || menus.some(menu => menu.look !== null || has(menu.entries));
 }
+
+/** The looks of a plan with a picture as their ground. */
+export function pictured({ look, looks, menus }: Plan): Look[] {
+  const all = [look, ...menus.map(menu => menu.look), ...looks.values()];
+  return [
+    ...new Set(all.filter((one): one is Look => one !== null && !('name' in one) && one.picture !== null)),
+  ];
+}
+
+/** Their files. */
+export const picturesOf = (plan: Plan): string[] => [
+  ...new Set(pictured(plan).map(({ picture }) => picture!.file)),
+];

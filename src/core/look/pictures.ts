@@ -1,22 +1,16 @@
-import type { Look, Plan } from '../plan/types.ts';
+import type { Plan } from '../plan/types.ts';
 import { type Finding, finding } from '../text/finding.ts';
 import { mediaTypes } from '../text/media-types.ts';
 import { nearest } from '../text/nearest.ts';
 import type { Source } from '../text/source.ts';
+import { pictured } from './merge.ts';
 
 const isPicture = (file: string): boolean =>
   mediaTypes[/\.[^./]*$/.exec(file.toLowerCase())?.[0] ?? '']?.startsWith('image/') === true;
 
 /** Pictures of looks that the site does not have. @param files of the site */
-export function wrongPictures(
-  { look, looks, menus }: Plan,
-  files: ReadonlySet<string>,
-  source: Source,
-): Finding[] {
-  const all = [look, ...menus.map(menu => menu.look), ...looks.values()].filter(
-    (one): one is Look => one !== null && !('name' in one) && one.picture !== null,
-  );
-  return [...new Set(all)].flatMap(({ picture, marks }) => {
+export function wrongPictures(plan: Plan, files: ReadonlySet<string>, source: Source): Finding[] {
+  return pictured(plan).flatMap(({ picture, marks }) => {
     const { file } = picture!;
     const isThere = files.has(file);
     if (isThere && isPicture(file)) return [];

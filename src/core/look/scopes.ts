@@ -16,21 +16,35 @@ import { needsAir } from './edges.ts';
 import { tellIdle } from './idle.ts';
 import { ownMarkers } from './markers.ts';
 import { groundIn, mergeLooks, withoutColors } from './merge.ts';
+import type { Known } from './picture-ground.ts';
 import { LookTeller } from './teller.ts';
 import type { Paint, ResolvedLooks, Scope, ScopeAddress, StateValues } from './types.ts';
 import { type Uses, valuesOf } from './values.ts';
 
-/** @param tools null where no look of the plan has a colour */
+/** What looks are resolved with. */
+interface Context {
+  /** Null where no look of the plan has a colour. */
+  tools: ColorTools | null;
+  source: Source;
+  known: Known;
+}
+
 export function resolveLooks(
   look: Look | null,
   menus: readonly ResolvedMenu[],
-  context: { tools: ColorTools | null; source: Source },
+  context: Context,
 ): { looks: ResolvedLooks; findings: Finding[] } {
   const resolver = new LooksResolver(mergeLooks(emptyLook, look), menus, context);
   return { looks: resolver.resolve(), findings: resolver.findings };
 }
 
 const nowhere: ScopeAddress = { menu: null, part: null, entry: null, highlight: null };
+
+/** All that have a ground lie over what follows them. */
+const areOver = (menus: readonly ResolvedMenu[]): boolean => {
+  const all = menus.filter(menu => !forms[menu.form].isGroundless);
+  return all.length > 0 && all.every(menu => menu.over);
+};
 
 class LooksResolver {
   readonly findings: Finding[];
@@ -42,22 +56,19 @@ class LooksResolver {
   readonly #airy = new Set<string>();
   readonly #menus: readonly ResolvedMenu[];
 
-  constructor(
-    look: Look,
-    menus: readonly ResolvedMenu[],
-    { tools, source }: { tools: ColorTools | null; source: Source },
-  ) {
+  constructor(look: Look, menus: readonly ResolvedMenu[], { tools, source, known }: Context) {
     this.#teller = new LookTeller(source);
     this.findings = this.#teller.findings;
     this.#tools = tools;
     this.#menus = menus;
-    this.#sources = new BoxSources(tools);
+    this.#sources = new BoxSources(tools, known);
     this.#site = {
       address: nowhere,
       look,
       own: look,
       kind: 'ground',
       isSheet: false,
+      isOver: areOver(menus),
       around: null,
       highlight: null,
     };
@@ -111,7 +122,7 @@ class LooksResolver {
       highlight: null,
     };
     if (needsAir(menu, own.look)) this.#airy.add(menu.name);
-    const hasOwn = menu.look !== null || isGroundless;
+    const hasOwn = menu.look !== null || isGroundless || menu.over;
     if (hasOwn) this.#drafts.push(own);
     if (menu.look !== null) this.#parts(own, [menu]);
     const grounds = new Grounds(own, menu, this.#tools);

@@ -42,5 +42,5 @@ function markOf({ marks }: Look, path: string): { start: number; end: number } |
     const mark = marks[steps.join('.')];
     if (mark) return mark;
   }
-  return marks['color'] ?? marks['background'] ?? marks['accent'];
+  return marks['color'] ?? marks['background'] ?? marks['picture'] ?? marks['accent'];
 }

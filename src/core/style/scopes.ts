@@ -21,7 +21,7 @@ export function scopeRules(
     const around = aroundOf(scope, scopes);
     for (const [selector, condition] of selectorsOf(scope.address, menus, narrow)) {
       rules.add(body(scope, { around, scheme, constant }), selector, condition);
-      dark.add(darkBody(scope, around), selector, condition);
+      dark.add(darkBody(scope, { around, constant }), selector, condition);
       drawn.add(drawnBody(scope, { around, constant }), selector, condition);
     }
   }
@@ -68,11 +68,15 @@ const typeRows = new Set([
   'line-height',
 ]);
 
-/** Values that are the same wherever they are: all have them from the first. */
+/** Values that are the same wherever they are, in the dark too: all have them from the first. */
 function constantsOf(scopes: readonly Scope[]): ReadonlySet<string> {
   const [site, ...others] = scopes;
   const isAlike = ([name, value]: [string, string]): boolean =>
-    others.every(one => (one.values.get(name) ?? value) === value && !one.dark.has(name));
+    others.every(({ values, dark }) =>
+      values.has(name)
+        ? values.get(name) === value && dark.get(name) === site!.dark.get(name)
+        : !dark.has(name),
+    );
   return new Set([...(site?.values ?? [])].filter(isAlike).map(([name]) => name));
 }
 
@@ -84,9 +88,7 @@ function body(
     constant,
   }: { around: Scope | null; scheme: ResolvedLooks['scheme']; constant: ReadonlySet<string> },
 ): string {
-  const isOuter =
-    scope.address.part === null && scope.address.entry === null && scope.address.highlight === null;
-  const isSite = isOuter && scope.address.menu === null;
+  const isSite = isOfSite(scope);
   const lines = [...scope.values].flatMap(([name, value]) => {
     if (around?.values.get(name) === value || (!isSite && constant.has(name))) return [];
     return [`  --kamino-${name}: ${value};\n`];
@@ -94,6 +96,9 @@ function body(
   const follows = isSite && scheme === 'auto' ? ['  color-scheme: light dark;\n'] : [];
   return [...follows, ...lines].join('');
 }
+
+const isOfSite = ({ address: { menu, part, entry, highlight } }: Scope): boolean =>
+  menu === null && part === null && entry === null && highlight === null;
 
 /** Type, and the ground of a part. */
 function drawnBody(
@@ -111,11 +116,15 @@ function drawnBody(
   return [...type.map(([name]) => `  ${name}: var(--kamino-${name});\n`), ...painted].join('');
 }
 
-function darkBody(scope: Scope, around: Scope | null): string {
+function darkBody(
+  scope: Scope,
+  { around, constant }: { around: Scope | null; constant: ReadonlySet<string> },
+): string {
   return [...scope.dark]
     .filter(
       ([name, value]) =>
-        around?.dark.get(name) !== value || around.values.get(name) !== scope.values.get(name),
+        (isOfSite(scope) || !constant.has(name)) &&
+        (around?.dark.get(name) !== value || around.values.get(name) !== scope.values.get(name)),
     )
     .map(([name, value]) => `  --kamino-${name}: ${value};\n`)
     .join('');

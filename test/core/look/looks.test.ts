@@ -2,6 +2,7 @@ import { describe, expect, it, test } from '@jest/globals';
 import fc from 'fast-check';
 import { colorTools, contrast, mix, nearestPassing, readColor } from '../../../src/core/look/color.ts';
 import { fitsGrammar } from '../../../src/core/look/grammar.ts';
+import { nothingKnown } from '../../../src/core/look/picture-ground.ts';
 import { resolveLooks } from '../../../src/core/look/scopes.ts';
 import { wrongValues } from '../../../src/core/look/wrong-values.ts';
 import type { Scope } from '../../../src/core/look/types.ts';
@@ -40,7 +41,7 @@ function resolve(lines: string, menu = '', entry = '') {
   const { plan, findings } = readPlan(source);
   if (!plan) throw new Error(findings.map(one => one.message).join());
   const { menus, look, findings: ofMenus } = resolveMenus(plan, site, source);
-  const resolved = resolveLooks(look, menus, { tools: colorTools, source });
+  const resolved = resolveLooks(look, menus, { tools: colorTools, source, known: nothingKnown });
   const find = (address: Partial<Scope['address']>): Record<string, string> =>
     Object.fromEntries(scopeAt(resolved.looks.scopes, address)?.values ?? []);
   return {
@@ -66,7 +67,11 @@ function withColors({
   level: 'AA' | 'AAA';
 }) {
   const look = { ...wholePlan.look!, accent, background, contrast: { level, mend: null } };
-  const { looks } = resolveLooks(look, wholePlan.menus, { tools: colorTools, source: wholePlan.source });
+  const { looks } = resolveLooks(look, wholePlan.menus, {
+    tools: colorTools,
+    source: wholePlan.source,
+    known: nothingKnown,
+  });
   const find = (address: Partial<Scope['address']>) =>
     Object.fromEntries(scopeAt(looks.scopes, address)?.values ?? []);
   return { looks, find, site: find({}) };

@@ -154,7 +154,7 @@ export const lookKeys = {
     takes: 'a picture of the site, or `file`, `fill`, `at`',
     otherwise: 'none',
     means:
-      'A picture as the ground of the menu itself. Kamino does not look at it: how well labels can be read there is told as not known.',
+      'A picture as the ground of the menu itself. How well labels can be read is measured on all of it; what cannot be known is told, as where the page is seen beside it.',
     example: 'picture: img/hill.jpg\ncolor: "#ffffff"',
   }),
   motion: optional(motion, {

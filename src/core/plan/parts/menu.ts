@@ -190,7 +190,7 @@ export const menuKeys = {
   over: optional(truth, {
     otherwise: '`false`',
     means:
-      'The menu lies over what follows it, such as a picture. With `stays` it follows the page from the top of the window; `parts: { scrolled: … }` says how it looks once the page has been scrolled. Without a script it stays where it is.',
+      'The menu lies over what follows it, such as a picture. With `stays` it follows the page from the top of the window; `parts: { scrolled: … }` says how it looks once the page has been scrolled. Without a script it stays where it is. Labels are measured on the picture that follows, where pages and style sheets tell it.',
     example: 'over: true\nlook: { color: "#ffffff", background: "rgb(0 0 0 / 55%)" }',
   }),
   align: preset(oneOf('start', 'center', 'end', 'spread'), 'start', {

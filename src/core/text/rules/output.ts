@@ -103,7 +103,7 @@ export const outputRules = {
   'unsure-contrast': {
     severity: 'note',
     about: 'Text can be read whatever is seen through its ground.',
-    why: 'The page is seen through a translucent ground, and Kamino does not know what it shows there: over some of it the text could not be read.',
+    why: 'The page, or a picture that cannot be read, is seen behind this text, and Kamino does not know what it shows there: over some of it the text could not be read.',
     example: 'background: "rgb(255 255 255 / 60%)"  →  background: "rgb(255 255 255 / 85%)"',
   },
   'no-effect': {
