@@ -59,7 +59,7 @@ async function work(plan: string, { at = [], menu, browser, json }: Options, voi
 }
 
 function menuText(menu: MeasuredMenu, { out }: Voice, make: MakeTable): string {
-  const { font, entries, home, height, widths } = menu;
+  const { font, entries, home, homeOffset, height, widths } = menu;
   const { family, files, sizePx, weight, isKnown } = font;
   const source = isKnown ? files.join(', ') : 'no font file of the site: the widest of common fonts';
   const range =
@@ -67,7 +67,7 @@ function menuText(menu: MeasuredMenu, { out }: Voice, make: MakeTable): string {
       ? ` (${menu.fitsFromLeastPx} in the narrowest of common fonts)`
       : '';
   const table = make(['entry', 'text', 'box', 'from the start'], ['left', 'right', 'right', 'right']);
-  if (home > 0) table.push([out.quiet('(home)'), '', px(home), px(0)]);
+  if (home > 0) table.push([out.quiet('(home)'), '', px(home), px(homeOffset)]);
   for (const one of entries) table.push([cut(one.label), px(one.textWidth), px(one.width), px(one.offset)]);
   const name = menu.language === null ? menu.menu : `${menu.menu}, ${menu.language}`;
   const low =

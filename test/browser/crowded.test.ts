@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import { open, useBrowser } from '../helpers/browser.ts';
-import { demoFolder, folderWith, kamino } from '../helpers/site.ts';
+import { demoFolder, folderWith, kamino, put } from '../helpers/site.ts';
 
 const slot = '<div class="slot" data-kamino-slot="m"></div>';
 const logo = '<p class="logo">Fold Press, since 1891</p>';
@@ -157,6 +157,34 @@ describe('a crowded bar folds exactly where its own room ends', () => {
     if (name === 'block') expect(change).toBeDefined();
     await tab.context().close();
   });
+
+  test.each(['start', 'center', 'end', 'spread'])(
+    'with the home in the middle, exactly there, beside what stays: %s',
+    async align => {
+      const folded = plan(`    align: ${align}\n`)
+        .replace('label: Brackenfold', 'label: Brackenfold, at: middle')
+        .replace('highlight: background', 'highlight: background, folds: false');
+      put(folder, { 'middle.yaml': `${folded}output: middle\n` });
+      expect(kamino(folder, 'build', 'middle.yaml')).toMatchObject({ status: 0 });
+      const told = JSON.parse(kamino(folder, 'measure', 'middle.yaml', '--json').out) as {
+        menus: { fitsFromPx: number; homeOffset: number }[];
+      };
+      const tab = await open(pathToFileURL(join(folder, 'middle/block.html')).href);
+      await tab.evaluate(() => document.fonts.ready.then(() => undefined));
+      const { fitsFromPx, homeOffset } = told.menus[0]!;
+      const from = Math.ceil(fitsFromPx);
+      for (const window of [from - 1, from, from + 40, 1280, 1600]) {
+        await tab.setViewportSize({ width: window, height: 600 });
+        const { wrong, isFolded } = await tab.evaluate(look);
+        expect([window, wrong, isFolded]).toEqual([window, [], window < from]);
+        if (isFolded || align === 'spread') continue;
+        const { x, width } = (await tab.locator('.kamino-home').boundingBox())!;
+        expect(Math.abs(x + width / 2 - window / 2)).toBeLessThan(0.6);
+        if (window === from) expect(Math.abs(x - homeOffset)).toBeLessThan(1.5);
+      }
+      await tab.context().close();
+    },
+  );
 
   test('a designer’s larger padding makes entries wrap, and never overflow', async () => {
     const tab = await open(pathToFileURL(join(folder, 'built/block.html')).href);

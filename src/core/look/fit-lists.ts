@@ -42,8 +42,20 @@ function centred(
   return { entries: [...moved(inside, side), ...moved(others, width - remaining - first)], width };
 }
 
-/** Where entries stand beside the home, and how wide both are together. */
-export function besideHome(
+/** Where entries and the home stand beside each other, and how wide both are together. */
+export interface Laid {
+  entries: EntryFit[];
+  width: number;
+  /** From the start of the bar to the home. */
+  homeOffset: number;
+}
+
+export function besideHome(menu: ResolvedMenu, row: Row): Laid {
+  if (hasHomeInMiddle(menu) && !isCentredBar(menu)) return aroundHome(menu, row);
+  return { ...behindHome(menu, row), homeOffset: 0 };
+}
+
+function behindHome(
   menu: ResolvedMenu,
   { entries, home, space, gap }: Row,
 ): { entries: EntryFit[]; width: number } {
@@ -54,11 +66,12 @@ export function besideHome(
     return isAbove ? { ...laid, width: Math.max(home, laid.width) } : laid;
   }
   if (isAbove) return { entries: [...entries], width: Math.max(home, endOf(entries)) };
-  if (!hasHomeInMiddle(menu)) {
-    const start = home + space + gap;
-    return { entries: moved(entries, start), width: Math.max(endOf(entries) + start, start) };
-  }
-  // Both sides are as wide as the wider one.
+  const start = home + space + gap;
+  return { entries: moved(entries, start), width: Math.max(endOf(entries) + start, start) };
+}
+
+/** The home between entries: both sides are as wide as the wider one. */
+function aroundHome(menu: ResolvedMenu, { entries, home, space, gap }: Row): Laid {
   const lists = listsOf(menu, menu.entries);
   const half = lists.before.length;
   const behind = half + lists.after.length;
@@ -67,15 +80,19 @@ export function besideHome(
     entries.slice(half, behind),
     entries.slice(behind),
   ];
-  const first = after[0]?.offset ?? 0;
-  const side = Math.max(endOf(before), endOf(after) - first);
+  const first = (after[0] ?? others[0])?.offset ?? 0;
+  // What stays lies at the end of the half behind the home, unless entries are spread there.
+  const hasOwnRoom = others.length > 0 && menu.align === 'spread';
+  const side = Math.max(endOf(before), endOf(hasOwnRoom || others.length === 0 ? after : others) - first);
   const middle = side + home + 2 * (space + gap);
+  const width = middle + side + (hasOwnRoom ? endOf(others) - endOf(after) : 0);
   return {
     entries: [
       ...moved(before, side - endOf(before)),
       ...moved(after, middle - first),
-      ...moved(others, middle + side - endOf(after)),
+      ...moved(others, width - endOf(others)),
     ],
-    width: middle + side + (others.length === 0 ? 0 : endOf(others) - endOf(after)),
+    width,
+    homeOffset: side + space + gap,
   };
 }

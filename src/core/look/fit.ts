@@ -26,6 +26,7 @@ export interface MenuFit {
   entries: EntryFit[];
   /** Of the box of the home; 0 for none. */
   home: number;
+  homeOffset: number;
   /** Of the whole bar, with home and gaps, and the least of common fonts. */
   width: number;
   leastWidth: number;
@@ -150,6 +151,7 @@ export function fitOf(menu: ResolvedMenu, look: Look, types: { type: MenuType; m
     menu: menu.name,
     entries: laid.entries,
     home,
+    homeOffset: laid.homeOffset,
     width: laid.width,
     leastWidth: laid.width - (equal ? 0 : offset - leastOffset) - (home - leastHome),
     height: top + bottom + ruler.line + border + aboveOf(menu, ruler),

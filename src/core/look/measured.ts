@@ -18,6 +18,8 @@ export interface MeasuredMenu {
   /** The window that it fits where nothing is beside it, in the em of a media query: what `below` asks for. */
   fitsFromWindowEm: number;
   home: number;
+  /** From the start of the bar to the home. */
+  homeOffset: number;
   font: { family: string | null; sizePx: number; weight: number; files: string[]; isKnown: boolean };
   entries: EntryFit[];
   /** Height of an entry’s box. */
@@ -37,7 +39,7 @@ export interface FitAt {
 /** How wide a menu is, and at which of these widths it fits. */
 export function measuredMenu(menu: ResolvedMenu, fonts: MenuFonts, widths: readonly number[]): MeasuredMenu {
   const fit = fonts.fit(menu);
-  const { entries, home, width, leastWidth, type, font, height } = fit;
+  const { entries, home, homeOffset, width, leastWidth, type, font, height } = fit;
   return {
     menu: menu.name,
     language: menu.language?.tag ?? null,
@@ -46,6 +48,7 @@ export function measuredMenu(menu: ResolvedMenu, fonts: MenuFonts, widths: reado
     fitsFromEm: Math.ceil((width / type.size) * 1000) / 1000,
     fitsFromWindowEm: windowEm(fit),
     home: hundredth(home),
+    homeOffset: hundredth(homeOffset),
     font: {
       family: font.family,
       sizePx: type.size,

@@ -10,7 +10,8 @@ const remainsIn = (entries: readonly ResolvedEntry[]): boolean => entries.some(o
 export function wideLists(menu: ResolvedMenu): string {
   const { name, form, home, align, entries } = menu;
   const own = `.${parts.menu}.${menuClass(name)}`;
-  const apart = entries.some(one => one.remains && one.apart)
+  // Where entries are spread, what stays takes no share of the room.
+  const apart = entries.some(one => one.remains && (one.apart || align === 'spread'))
     ? `${own} .${parts.list}.${parts.remains} {\n  flex: none;\n  margin-inline-start: auto;\n}\n`
     : '';
   const ends = isCentredBar(menu) ? centred(own, home?.at === 'start') : apart;
@@ -25,7 +26,8 @@ ${own} .${parts.home}.${parts.home}.${parts.home} {
   margin-inline: ${align === 'center' ? 'auto' : align === 'end' ? 'auto 0' : '0 auto'};
 }
 ${ends}`;
-  // Both sides are as wide as each other, so that the home stands in the middle of the bar.
+  // Both sides are as wide as each other, so that the home stands in the middle of the bar, whatever stays at its end.
+  const remaining = remainsIn(entries) && align !== 'spread' ? centred(own, false) : apart;
   return `${own} :is(.${parts.before}, .${parts.after}) {
   flex: 1 1 0;
 }
@@ -40,7 +42,7 @@ ${own} .${parts.home}.${parts.home}.${parts.home} {
   flex: none;
   margin-inline: 0.6em;
 }
-${apart}`;
+${remaining}`;
 }
 
 /**
