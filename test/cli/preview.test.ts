@@ -232,7 +232,11 @@ test('a look is tried in every width at once, shown as lines, written, and undon
   await eventually(grounds, wears('rgb(255, 240, 221)'));
   expect(text()).toBe(plan);
   await tab.locator('.lines summary').click();
-  expect(await tab.locator('.lines pre').textContent()).toContain('background: "#fff0dd"');
+  // The colour is drawn before the server has answered.
+  await eventually(
+    () => tab.locator('.lines pre').textContent(),
+    found => expect(found).toContain('background: "#fff0dd"'),
+  );
   // A length goes up and down by the arrow keys; what cannot be read is told beside.
   const padding = tab.getByLabel('Room inside', { exact: true });
   await padding.fill('1rem 2rem');
