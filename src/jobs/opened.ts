@@ -1,7 +1,8 @@
 import { crc32 } from 'node:zlib';
+import type { PlacedMenus } from '../core/check/placed.ts';
 import type { ColorTools } from '../core/look/hex.ts';
-import { type FontFile, type FontSource, type MenuFonts, foldWidths } from '../core/look/fonts.ts';
-import type { Known, PictureColors } from '../core/look/picture-ground.ts';
+import { type MenuFonts, foldWidths } from '../core/look/fonts.ts';
+import { type Known, knownBehind, nothingKnown } from '../core/look/picture-ground.ts';
 import { hasLooks, picturesOf } from '../core/look/merge.ts';
 import { resolveLooks } from '../core/look/scopes.ts';
 import { mayBeTight, tellTight } from '../core/look/tight.ts';
@@ -26,26 +27,7 @@ import type { OpenPlan } from '../files/plan.ts';
 import { planMark } from '../files/plan-mark.ts';
 import { Run } from '../files/run.ts';
 import { version } from '../files/version.ts';
-
-type SiteFonts = Pick<FontSource, 'open' | 'files' | 'page'>;
-
-/** The fonts of a site, each read once. */
-async function fontsOf(site: OpenSite): Promise<SiteFonts> {
-  const [{ pageFonts }, { fontIn }, { PageReader }] = await Promise.all([
-    import('../core/look/fonts.ts'),
-    import('../files/font.ts'),
-    import('../core/page/reader.ts'),
-  ]);
-  const page = site.facts.front ?? [...site.facts.pages].sort()[0] ?? null;
-  const known = new Map<string, FontFile | null>();
-  const open = (file: string): FontFile | null => {
-    if (!known.has(file)) known.set(file, fontIn(site.root, file));
-    return known.get(file)!;
-  };
-  return { open, files: site.facts.files, page: pageFonts(page, new PageReader(site.contents)) };
-}
-
-type Colors = Promise<readonly string[] | null>;
+import { AskedOfSite } from './asked.ts';
 
 export interface Styled {
   looks: ResolvedLooks;
@@ -65,12 +47,16 @@ export class Opened {
   readonly resolution: Resolution;
   /** What is wrong in the plan, and in what it says of the site. */
   readonly findings: readonly Finding[];
-  /** What its fonts are found in, once that was asked for. */
-  #ofSite: Promise<SiteFonts> | null = null;
-  /** The colours of its pictures, each read once. */
-  #colorsOf = new Map<string, Colors>();
+  /** What is read of the site when it is asked for, whatever the looks are. */
+  readonly #asked: AskedOfSite;
 
-  constructor(here: Pick<Opened, 'open' | 'plan' | 'site'>, facts: SiteFacts, resolution: Resolution) {
+  constructor(
+    here: Pick<Opened, 'open' | 'plan' | 'site'>,
+    facts: SiteFacts,
+    resolution: Resolution,
+    asked = new AskedOfSite(here.site),
+  ) {
+    this.#asked = asked;
     this.open = here.open;
     this.plan = here.plan;
     this.site = here.site;
@@ -88,27 +74,20 @@ export class Opened {
       import('../core/look/settled-folds.ts'),
     ]);
     const menus = settledFolds(resolution.menus, fonts);
-    const made = new Opened({ open, plan, site }, facts, { ...resolution, menus });
-    made.#ofSite = this.#ofSite;
-    return made;
+    return new Opened({ open, plan, site }, facts, { ...resolution, menus }, this.#asked);
   }
 
   /** What menus are measured with. */
   async fonts(): Promise<MenuFonts> {
     const { MenuFonts: Fonts } = await import('../core/look/fonts.ts');
-    this.#ofSite ??= fontsOf(this.site);
     const { look } = this.resolution;
-    return new Fonts({ ...(await this.#ofSite), look, source: this.open.source });
+    return new Fonts({ ...(await this.#asked.fonts()), look, source: this.open.source });
   }
 
   /** The same site with other looks: nothing of it is read again. */
   relooked(open: OpenPlan, plan: Plan): Opened {
     const { site, facts, resolution } = this;
-    const made = new Opened({ open, plan, site }, facts, withLooks(resolution, plan));
-    this.#ofSite ??= fontsOf(site);
-    made.#ofSite = this.#ofSite;
-    made.#colorsOf = this.#colorsOf;
-    return made;
+    return new Opened({ open, plan, site }, facts, withLooks(resolution, plan), this.#asked);
   }
 
   /** The looks of menus, and their style sheet; text is measured only where a menu folds by its own room. */
@@ -116,7 +95,7 @@ export class Opened {
     const { menus, look, panels } = this.resolution;
     const tools = await this.#colors();
     const wrong = await this.#wrongValues();
-    const context = { tools, source: this.open.source, known: await this.#known() };
+    const context = { tools, source: this.open.source, known: tools ? await this.#known() : nothingKnown };
     const { looks, findings } = resolveLooks(look, menus, context);
     const isMeasured = menus.some(menu => menu.fold.when === 'crowded' || mayBeTight(menu));
     const fonts = isMeasured ? await this.fonts() : null;
@@ -142,7 +121,7 @@ export class Opened {
       ...this.findings,
       ...missingWords(plan.languages, resolution.menus, open.source),
       ...ofLooks,
-      ...(await this.#around(seek)),
+      ...(await this.#around()),
       ...folderFindings(open, plan.output, site.root),
       ...(taken ? [nameTaken(taken)] : []),
     ];
@@ -172,38 +151,18 @@ export class Opened {
   /** What lies behind labels beside colours: pictures, as far as they can be read. */
   async #known(): Promise<Known> {
     const { menus } = this.resolution;
-    const below = menus.some(menu => menu.over) ? await this.#below() : new Map<string, string[]>();
-    const pictures = await this.#colorsIn([...picturesOf(this.plan), ...[...below.values()].flat()]);
-    const of = (files: readonly string[]): readonly string[] | null =>
-      files.every(file => pictures.has(file)) ? files.flatMap(file => pictures.get(file)!) : null;
-    const known = [...below].map(([name, files]) => [name, of(files)] as const);
-    return {
-      pictures,
-      below: new Map(known.flatMap(([name, colors]) => (colors === null ? [] : [[name, colors] as const]))),
-      over: new Map(menus.filter(menu => menu.over).map(menu => [menu.name, menu.stays !== null])),
-    };
+    const isOver = menus.some(menu => menu.over);
+    const below = isOver
+      ? await this.#asked.picturesBelow(() => this.#placed())
+      : new Map<string, string[]>();
+    const files = [...picturesOf(this.plan), ...[...below.values()].flat()];
+    return knownBehind(menus, below, await this.#asked.colors(files));
   }
 
-  /** What menus over the page lie on. */
-  async #below(): Promise<ReadonlyMap<string, string[]>> {
-    const { site, plan, resolution } = this;
-    const [{ picturesBelow }, seek] = await Promise.all([
-      import('../core/check/below-over.ts'),
-      this.#seeker(),
-    ]);
-    const source = { menus: resolution.menus, skipTo: plan.skipTo, seek };
-    return picturesBelow(source, { pages: site.facts.pages, files: site.contents });
-  }
-
-  async #colorsIn(names: readonly string[]): Promise<PictureColors> {
-    const { root, facts } = this.site;
-    const files = [...new Set(names)].filter(file => facts.files.has(file));
-    if (files.length === 0) return new Map();
-    const { pictureColors } = await import('../files/picture-colors.ts');
-    for (const file of files)
-      if (!this.#colorsOf.has(file)) this.#colorsOf.set(file, pictureColors(root, file));
-    const all = await Promise.all(files.map(async file => [file, await this.#colorsOf.get(file)!] as const));
-    return new Map(all.flatMap(([file, colors]) => (colors === null ? [] : [[file, colors] as const])));
+  /** Menus in their places, on some pages. */
+  async #placed(): Promise<PlacedMenus> {
+    const { menus } = this.resolution;
+    return this.#asked.placed({ menus, skipTo: this.plan.skipTo, seek: await this.#seeker() });
   }
 
   /** Every value of a look by the grammar of CSS. */
@@ -232,12 +191,10 @@ export class Opened {
   }
 
   /** What lies around a menu that is to stay, or has submenus that lie over the page. */
-  async #around(seek: Seek | null): Promise<Finding[]> {
+  async #around(): Promise<Finding[]> {
     const { menus } = this.resolution;
     if (!menus.some(menu => menu.stays !== null || hasSheets(menu))) return [];
     const { aroundMenus } = await import('../core/check/around.ts');
-    const { site } = this;
-    const source = { menus, skipTo: this.plan.skipTo, seek };
-    return fromUser(aroundMenus(source, { pages: site.facts.pages, files: site.contents }), site.root);
+    return fromUser(aroundMenus(await this.#placed()), this.site.root);
   }
 }

@@ -1,57 +1,43 @@
 import type { SitePath } from '../address/path.ts';
-import { Placement, type PlacementSource, pagesOfFolders } from '../inlay/placement.ts';
-import { carrier } from '../menu/carried.ts';
 import { hasSheets } from '../menu/folds.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import { voidElements } from '../page/kinds.ts';
-import { type JudgedPage, type PageFiles, PageReader } from '../page/reader.ts';
+import type { JudgedPage } from '../page/reader.ts';
 import { ruleMatcher } from '../page/select.ts';
 import type { StyleRule } from '../page/styles.ts';
 import type { Tree, TreeNode } from '../page/tree.ts';
 import { type Finding, finding } from '../text/finding.ts';
-
-const mostPages = 12;
+import type { PlacedMenus } from './placed.ts';
 
 /**
  * What of a page's own style sheets keeps a menu from staying, cuts its submenus off, or lies over them: as far as style
  * sheets tell, on one page of each folder.
  */
-export function aroundMenus(
-  source: PlacementSource,
-  { pages, files }: { pages: Iterable<SitePath>; files: PageFiles },
-): Finding[] {
-  const menus = source.menus.filter(menu => menu.stays !== null || hasSheets(menu));
-  const carries = carrier(menus);
-  const placement = new Placement(source);
-  const reader = new PageReader(files, raw => placement.wanted(menus, raw, null));
+export function aroundMenus(placed: PlacedMenus): Finding[] {
   const ofStaying = new Map<string, Finding>();
   const ofSheets = new Map<string, Finding>();
-  for (const path of menus.length > 0 ? pagesOfFolders(pages, mostPages) : []) {
-    const own = menus.filter(menu => carries(menu, path));
-    const page = own.length > 0 ? reader.judged(path) : null;
-    if (!page) continue;
-    const around = new Around(page);
-    for (const menu of own) {
-      const point = placement.point(menu, page.frame);
-      const holder = point.kind === 'at' ? innermostAt(page.tree, point.at) : null;
-      const clip = menu.stays === null || menu.over ? null : around.clip(menu, holder);
-      if (clip) ofStaying.set(`${menu.name} ${clip.place.file} ${clip.selector}`, clipped(menu, clip, path));
-      const told = hasSheets(menu) ? [around.cut(menu, holder), around.covered(menu, holder)] : [];
-      for (const one of told)
-        if (one) ofSheets.set(`${one.rule} ${menu.name} ${one.place?.file} ${one.message}`, one);
-    }
+  let around: Around | null = null;
+  for (const { menu, page, point } of placed.of(one => one.stays !== null || hasSheets(one))) {
+    if (around?.page !== page) around = new Around(page);
+    const holder = point.kind === 'at' ? innermostAt(page.tree, point.at) : null;
+    const clip = menu.stays === null || menu.over ? null : around.clip(menu, holder);
+    if (clip)
+      ofStaying.set(`${menu.name} ${clip.place.file} ${clip.selector}`, clipped(menu, clip, page.path));
+    const told = hasSheets(menu) ? [around.cut(menu, holder), around.covered(menu, holder)] : [];
+    for (const one of told)
+      if (one) ofSheets.set(`${one.rule} ${menu.name} ${one.place?.file} ${one.message}`, one);
   }
   return [...ofStaying.values(), ...ofSheets.values()];
 }
 
 /** The style rules of a page that hold at any width, asked about the elements around a menu. */
 class Around {
-  readonly #page: JudgedPage;
+  readonly page: JudgedPage;
   readonly #rules: readonly StyleRule[];
   readonly #clipping: readonly StyleRule[];
 
   constructor(page: JudgedPage) {
-    this.#page = page;
+    this.page = page;
     this.#rules = page.rules.filter(one => one.condition === null);
     this.#clipping = this.#rules.filter(rule =>
       rule.declarations.some(one => isOverflow(one.property) && /hidden|auto|scroll/.test(one.value)),
@@ -80,7 +66,7 @@ class Around {
         return finding(
           'submenu-hidden',
           rule.place,
-          `submenus of \`${menu.name}\` are cut off on ${this.#page.path}: an element around it clips what it holds, by \`${rule.selector}\``,
+          `submenus of \`${menu.name}\` are cut off on ${this.page.path}: an element around it clips what it holds, by \`${rule.selector}\``,
           'Take that overflow out; where it holds floats together, write  display: flow-root.',
         );
     }
@@ -104,7 +90,7 @@ class Around {
         return finding(
           'submenu-hidden',
           own.rule.place,
-          `submenus of \`${menu.name}\` lie below \`${higher.rule.selector}\` on ${this.#page.path}: \`${own.rule.selector}\` around them has the z-index ${own.level}, and that part ${higher.level}`,
+          `submenus of \`${menu.name}\` lie below \`${higher.rule.selector}\` on ${this.page.path}: \`${own.rule.selector}\` around them has the z-index ${own.level}, and that part ${higher.level}`,
           `Give \`${own.rule.selector}\` a higher one:  z-index: ${higher.level + 1}`,
         );
     }
@@ -112,17 +98,17 @@ class Around {
   }
 
   #behind(node: TreeNode): TreeNode[] {
-    const { nodes } = this.#page.tree;
+    const { nodes } = this.page.tree;
     return nodes.slice(nodes.indexOf(node) + 1).filter(one => ![...upwards(one)].includes(node));
   }
 
   #find(selector: string): TreeNode | null {
-    const { tree } = this.#page;
+    const { tree } = this.page;
     return tree.nodes.find(ruleMatcher(tree, selector)) ?? null;
   }
 
   #matches({ selector }: StyleRule, node: TreeNode): boolean {
-    return ruleMatcher(this.#page.tree, selector)(node);
+    return ruleMatcher(this.page.tree, selector)(node);
   }
 }
 

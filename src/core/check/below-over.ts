@@ -1,13 +1,11 @@
 import { readAddress, baseFolder } from '../address/href.ts';
 import { type SitePath, folderOf } from '../address/path.ts';
-import { Placement, type PlacementSource, pagesOfFolders } from '../inlay/placement.ts';
-import { carrier } from '../menu/carried.ts';
-import { type JudgedPage, type PageFiles, PageReader } from '../page/reader.ts';
+import type { JudgedPage } from '../page/reader.ts';
 import { styleResources } from '../page/resources.ts';
 import { ruleMatcher } from '../page/select.ts';
 import { type TreeNode, isNode, textOf, valueOf } from '../page/tree.ts';
+import type { PlacedMenus } from './placed.ts';
 
-const mostPages = 12;
 /** So deep a picture may lie in what follows a menu. */
 const mostSteps = 5;
 
@@ -15,30 +13,17 @@ const mostSteps = 5;
  * The pictures that menus over the page lie on, by the names of the menus, on one page of each folder. A menu that lies on
  * anything else on one of them, or on what style sheets do not tell, is not among them.
  */
-export function picturesBelow(
-  source: PlacementSource,
-  { pages, files }: { pages: Iterable<SitePath>; files: PageFiles },
-): Map<string, SitePath[]> {
-  const menus = source.menus.filter(menu => menu.over);
-  const carries = carrier(menus);
-  const placement = new Placement(source);
-  const reader = new PageReader(files, raw => placement.wanted(menus, raw, null));
-  const found = new Map<string, Set<SitePath> | null>();
-  for (const path of pagesOfFolders(pages, mostPages)) {
-    const own = menus.filter(menu => carries(menu, path));
-    const page = own.length > 0 ? reader.judged(path) : null;
-    if (!page) continue;
-    for (const menu of own) {
-      const point = placement.point(menu, page.frame);
-      if (point.kind !== 'at') continue;
-      const first = page.tree.nodes.find(one => one.open >= point.at) ?? null;
-      const seen = first ? new Below(page).pictures(first) : [];
-      const before = found.get(menu.name) ?? new Set();
-      const isKnown = seen !== null && seen.length > 0 && found.get(menu.name) !== null;
-      found.set(menu.name, isKnown ? new Set([...before, ...seen]) : null);
-    }
+export function picturesBelow(placed: PlacedMenus): Map<string, SitePath[]> {
+  const found = new Map<string, SitePath[]>();
+  const others = new Set<string>();
+  for (const { menu, page, point } of placed.of(one => one.over)) {
+    if (point.kind !== 'at') continue;
+    const first = page.tree.nodes.find(one => one.open >= point.at);
+    const seen = first ? new Below(page).pictures(first) : [];
+    if (seen.length === 0) others.add(menu.name);
+    found.set(menu.name, [...(found.get(menu.name) ?? []), ...seen]);
   }
-  return new Map([...found].flatMap(([name, all]) => (all === null ? [] : [[name, [...all]] as const])));
+  return new Map([...found].filter(([name]) => !others.has(name)));
 }
 
 const isGround = (property: string): boolean => /^background(?:-image)?$/.test(property);
@@ -53,17 +38,24 @@ class Below {
     this.#page = page;
   }
 
-  /** The pictures of an element and of what it begins with; null where more than they lies there. */
-  pictures(first: TreeNode): SitePath[] | null {
+  /** The pictures of an element and of what it begins with; none where more than they lies there. */
+  pictures(first: TreeNode): SitePath[] {
     const all: SitePath[] = [];
-    for (let [node, steps]: [TreeNode | null, number] = [first, 0]; node && steps < mostSteps; steps += 1) {
-      const own = this.#of(node);
-      if (own === null) return null;
+    const nodes = [...this.#begins(first)];
+    for (const own of nodes.map(node => this.#of(node))) {
+      if (own === null) return [];
       all.push(...own);
-      if (node.name === 'img') break;
-      node = this.#begin(node);
     }
     return all;
+  }
+
+  /** An element, and what it begins with, inwards. */
+  *#begins(first: TreeNode): Generator<TreeNode> {
+    let node: TreeNode | null = first;
+    for (let steps = 0; node && steps < mostSteps; steps += 1) {
+      yield node;
+      node = node.name === 'img' ? null : this.#begin(node);
+    }
   }
 
   /** Where an element begins with another one: that. */

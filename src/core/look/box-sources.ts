@@ -76,10 +76,10 @@ export class BoxSources {
     const { isSheet, isOver, look } = draft;
     if (isSheet || !this.#tools) return false;
     const css = groundIn(look);
-    if (look.picture === null && this.#below(draft)) return false;
-    if (look.picture !== null)
-      return showsPage(look.picture, this.#around(this.#tools.solid(css ?? '') === css ? css : null));
-    return css === null ? isOver === true : this.#tools.solid(css) !== css;
+    const isSolid = css !== null && this.#tools.solid(css) === css;
+    if (look.picture !== null) return showsPage(look.picture, this.#around(isSolid ? css : null));
+    if (this.#below(draft) !== null) return false;
+    return css === null ? isOver === true : !isSolid;
   }
 
   /** What is behind the labels on a ground; null where only the page knows. */

@@ -90,11 +90,10 @@ export function stateGround(
     const paint = defaultTint(only, { ...change, share: tint }, labels);
     return { background: paint, ground: [paint.hex!] };
   }
-  if (tint !== null && labels && under) {
+  if (tint !== null) {
     const colored = tinted(from, { ...change, share: tint }, tools);
-    return readableTint(colored, { ...change, share: tint, under }, labels);
+    return labels && under ? readableTint(colored, { from, under, share: tint }, labels) : colored;
   }
-  if (tint !== null) return tinted(from, { ...change, share: tint }, tools);
   const shift = lighter ?? (darker === null ? null : -darker);
   if (shift === null) return { background: from, ground: under };
   const share = `${shift > 0 ? 'white' : 'black'} ${percent(Math.abs(shift))}`;

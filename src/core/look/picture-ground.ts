@@ -1,3 +1,4 @@
+import type { ResolvedMenu } from '../menu/types.ts';
 import type { Picture } from '../plan/look-types.ts';
 import { anyGround } from './grounds.ts';
 import type { ColorTools, Ground, Hex } from './hex.ts';
@@ -13,6 +14,27 @@ export interface Known {
   below: PictureColors;
   /** The menus over the page, and whether they stay in the window while it is scrolled. */
   over: ReadonlyMap<string, boolean>;
+}
+
+/**
+ * What is known of what lies behind the labels of menus.
+ * @param below the files that menus over the page lie on; those of which one cannot be read are not known
+ */
+export function knownBehind(
+  menus: readonly Pick<ResolvedMenu, 'name' | 'over' | 'stays'>[],
+  below: ReadonlyMap<string, readonly string[]>,
+  pictures: PictureColors,
+): Known {
+  const isRead = (file: string): boolean => pictures.has(file);
+  return {
+    pictures,
+    below: new Map(
+      [...below]
+        .filter(([, files]) => files.every(isRead))
+        .map(([name, files]) => [name, files.flatMap(file => pictures.get(file)!)]),
+    ),
+    over: new Map(menus.filter(menu => menu.over).map(menu => [menu.name, menu.stays !== null])),
+  };
 }
 
 export const nothingKnown: Known = { pictures: new Map(), below: new Map(), over: new Map() };
@@ -46,7 +68,9 @@ export function evenGround(parts: readonly Hex[], behind: Ground, tools: ColorTo
   const cut = Math.floor(byLight.length * rare);
   const kept = byLight.slice(cut, byLight.length - cut);
   const last = kept.length - 1;
-  return Array.from({ length: steps }, (_, at) => kept[Math.round((last * at) / (steps - 1))]!.hex);
+  return [
+    ...new Set(Array.from({ length: steps }, (_, at) => kept[Math.round((last * at) / (steps - 1))]!.hex)),
+  ];
 }
 
 /** All of the menu is under it, but for what it lets through. */
