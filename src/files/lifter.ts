@@ -15,7 +15,7 @@ import { type Finding, finding } from '../core/text/finding.ts';
 import { placeInRaw } from '../core/text/place.ts';
 import { ReadOnly, Refusals, attempt, editedStyle } from './errors.ts';
 import { noPages } from './folder-errors.ts';
-import { inPlace, isOwnText, ownPaths } from './own.ts';
+import { inPlace, isOwnContent, isOwnPath, ownPaths } from './own.ts';
 import type { FileRecord, SiteRecord } from './record.ts';
 import { ensureReal, isReadOnly, lookAt } from './real.ts';
 import { usualRead } from './site.ts';
@@ -78,7 +78,7 @@ export class Lifter {
           this.#lostIds(path);
         });
     if (!this.#options.keepMenus && this.left.length === 0)
-      for (const path of ownPaths)
+      for (const path of [...ownPaths, ...this.#sprites()])
         this.#try(path, () => {
           this.#ownFile(path);
         });
@@ -87,7 +87,7 @@ export class Lifter {
   /** Pages that were built in place, and that the plan leaves out since. */
   #former(): string[] {
     return [...this.#known.keys()].filter(
-      path => !ownPaths.includes(path) && lookAt(join(this.#root, path))?.isFile(),
+      path => !isOwnPath(path) && lookAt(join(this.#root, path))?.isFile(),
     );
   }
 
@@ -154,12 +154,23 @@ export class Lifter {
     }
   }
 
+  /** Pictures of Kamino’s that lie beside its style sheet. */
+  #sprites(): string[] {
+    const folder = dirname(ownPaths[0]!);
+    const there = lookAt(join(this.#root, folder))?.isDirectory() === true;
+    const names = there ? readdirSync(join(this.#root, folder)).sort() : [];
+    return names.map(name => `${folder}/${name}`).filter(path => isOwnPath(path) && !ownPaths.includes(path));
+  }
+
   /** Kamino's own files go too, unless someone has edited them. */
   #ownFile(path: string): void {
     const file = join(this.#root, path);
-    if (!lookAt(file)?.isFile() || !isOwnText(path, readFileSync(file, 'latin1'))) return;
+    if (!lookAt(file)?.isFile()) return;
+    const bytes = readFileSync(file);
     const known = this.#known.get(path);
-    const isEdited = known !== undefined && crc32(readFileSync(file)) !== known.checksum;
+    const isSprite = known !== undefined && !ownPaths.includes(path);
+    if (!isOwnContent(path, bytes) && !isSprite) return;
+    const isEdited = known !== undefined && crc32(bytes) !== known.checksum;
     if (isEdited && !this.#options.overwrite) {
       this.findings.push(editedStyle(path));
       return;

@@ -131,6 +131,14 @@ export class Output {
     return { place: this.#isDry ? null : this.#record.putAside(join(this.folder, path), path) };
   }
 
+  /** Takes away what Kamino made and makes anew under another name; false where somebody has changed it. */
+  discard(path: string): boolean {
+    ensureReal(this.folder, path);
+    if (!this.#isUntouched(path)) return false;
+    if (!this.#isDry) rmSync(join(this.folder, path));
+    return true;
+  }
+
   /** Files that are neither of this site nor made by Kamino, in a folder that Kamino did not make; a few of them. */
   foreign(ours: ReadonlySet<string>): string[] {
     ensureReal(this.folder, '');

@@ -1,6 +1,7 @@
+import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import type { Behaviour } from '../core/markup/names.ts';
-import { isOwnScript, isOwnStyle } from '../core/markup/own.ts';
+import { isOwnScript, isOwnStyle, spriteHash } from '../core/markup/own.ts';
 
 /** Kamino's own style sheet and script, in the output or the site. */
 export const ownStyle = 'kamino/menu.css';
@@ -10,9 +11,18 @@ export const ownPaths = [ownStyle, ownScript];
 /** Where `kamino specimen` writes to by itself. */
 export const specimenFile = 'specimen.html';
 
-/** Whether a text is one that Kamino wrote for such a file. */
-export function isOwnText(path: string, text: string): boolean {
-  return path === ownStyle ? isOwnStyle(text) : path === ownScript && isOwnScript(text);
+/** The name of a content. */
+export const contentName = (bytes: Uint8Array): string =>
+  createHash('sha1').update(bytes).digest('hex').slice(0, 10);
+
+/** Whether a path may be one of Kamino’s own files: its sheet, its script, or a picture whose name says its content. */
+export const isOwnPath = (path: string): boolean => ownPaths.includes(path) || spriteHash(path) !== null;
+
+/** Whether a file of such a path is one that Kamino wrote. */
+export function isOwnContent(path: string, bytes: Buffer): boolean {
+  if (path === ownStyle) return isOwnStyle(bytes.toString('latin1'));
+  if (path === ownScript) return isOwnScript(bytes.toString('latin1'));
+  return spriteHash(path) === contentName(bytes);
 }
 
 /** What the plan says as `output` where the pages themselves are changed. */

@@ -21,7 +21,7 @@ export interface RunSource {
   /** Labels keep room for a bolder state. */
   reserves: boolean;
   /** Kamino's own files, by path. */
-  own: ReadonlyMap<string, string>;
+  own: ReadonlyMap<string, Uint8Array>;
   /** What follows selectors that need the whole page. */
   seek: Seek | null;
   /** Stands for all that finished files depend on beside their sources. */

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { dirname, join, relative, resolve, sep } from 'node:path';
 import { pathMatcher } from '../core/address/glob.ts';
 import { isOwnSheet } from '../core/markup/own.ts';
-import { inPlace, isOwnText, ownPaths, specimenFile } from './own.ts';
+import { inPlace, isOwnContent, isOwnPath, specimenFile } from './own.ts';
 import type { SiteRecord } from './record.ts';
 import { type SiteFile, type Walk, walkFolder } from './walk.ts';
 
@@ -69,7 +69,5 @@ function leftBy(place: SitePlace): (path: string) => boolean {
 
 /** The files but for those that Kamino itself put beside the pages. */
 export function withoutOwn(root: string, files: readonly SiteFile[]): SiteFile[] {
-  return files.filter(
-    ({ path }) => !ownPaths.includes(path) || !isOwnText(path, readFileSync(join(root, path), 'latin1')),
-  );
+  return files.filter(({ path }) => !isOwnPath(path) || !isOwnContent(path, readFileSync(join(root, path))));
 }

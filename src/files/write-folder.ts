@@ -2,7 +2,8 @@ import { readFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { crc32 } from 'node:zlib';
 import { type Taken, lift } from '../core/inlay/lift.ts';
-import { bytesOf, rawOf } from '../core/text/bytes.ts';
+import { rawOf } from '../core/text/bytes.ts';
+import { spriteHash } from '../core/markup/own.ts';
 import type { Finding } from '../core/text/finding.ts';
 import { attempt, Refusals, cannotRead, editedOutput, foreignOutput, goneFile } from './errors.ts';
 import { Output } from './output.ts';
@@ -81,12 +82,14 @@ export class FolderWriter implements SiteWriter {
         writeFile(run, output, file);
       });
     });
-    for (const [path, text] of source.own)
+    for (const [path, bytes] of source.own)
       this.#try(path, () => {
-        output.put(path, null, { bytes: bytesOf(text), checksum: crc32(text) });
+        output.put(path, null, { bytes, checksum: crc32(bytes) });
       });
     for (const path of left)
       this.#try(path, () => {
+        // A picture that was packed anew has another name.
+        if (spriteHash(path) !== null && output.discard(path)) return;
         this.findings.push(goneFile(path, output.putAside(path)));
       });
     return run;
@@ -128,12 +131,14 @@ function editedFiles(run: Run, output: Output): string[] {
       taken: hash => run.site.record.taken(hash) ?? '',
     });
   const isOwn =
-    (text: string) =>
+    (bytes: Uint8Array) =>
     (there: Uint8Array, old: FileRecord | null): boolean =>
-      equal(there, bytesOf(text)) || old?.checksum === crc32(there);
+      equal(there, bytes) || old?.checksum === crc32(there);
   return [
     ...run.site.files.filter(file => output.isEdited(file.path, isOurs(file))).map(file => file.path),
-    ...[...run.source.own].filter(([path, text]) => output.isEdited(path, isOwn(text))).map(([path]) => path),
+    ...[...run.source.own]
+      .filter(([path, bytes]) => output.isEdited(path, isOwn(bytes)))
+      .map(([path]) => path),
   ];
 }
 

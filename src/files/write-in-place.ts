@@ -1,11 +1,11 @@
 import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { crc32 } from 'node:zlib';
 import { findInlaid } from '../core/inlay/find.ts';
-import { bytesOf, rawOf } from '../core/text/bytes.ts';
+import { rawOf } from '../core/text/bytes.ts';
 import { type Finding, hasErrors } from '../core/text/finding.ts';
 import { ReadOnly, Refusals, attempt, editedStyle, leftOut, linkToOther } from './errors.ts';
 import type { Finished } from './output.ts';
-import { inPlace, ownPaths } from './own.ts';
+import { inPlace, isOwnPath, ownPaths } from './own.ts';
 import { fromUser } from './paths.ts';
 import { ensureReal, isReadOnly, lookAt } from './real.ts';
 import type { FileRecord } from './record.ts';
@@ -55,7 +55,8 @@ export class PlaceWriter implements SiteWriter {
       });
     });
     for (const path of this.#former(new Set(pages.map(file => file.path)))) this.#leave(path, leftOut(path));
-    for (const path of ownPaths)
+    const earlier = [...this.#known.keys()].filter(isOwnPath);
+    for (const path of new Set([...ownPaths, ...earlier, ...this.#run.source.own.keys()]))
       this.#try(path, () => {
         this.#own(path);
       });
@@ -95,7 +96,7 @@ export class PlaceWriter implements SiteWriter {
   /** Pages with menus from an earlier build that are no pages of the plan any more. */
   #former(pages: ReadonlySet<string>): string[] {
     return [...this.#known.keys()].filter(path => {
-      if (pages.has(path) || ownPaths.includes(path)) return false;
+      if (pages.has(path) || isOwnPath(path)) return false;
       const file = this.#run.from(path);
       return lookAt(file)?.isFile() === true && findInlaid(rawOf(readFileSync(file))).length > 0;
     });
@@ -105,16 +106,16 @@ export class PlaceWriter implements SiteWriter {
     const file = this.#run.from(path);
     const there = existsSync(file) ? readFileSync(file) : null;
     const checksum = this.#known.get(path)?.checksum;
-    const text = this.#run.source.own.get(path);
-    if (text === undefined) {
-      // A script that no menu needs any more.
+    const bytes = this.#run.source.own.get(path);
+    if (bytes === undefined) {
+      // A script that no menu needs any more, or a picture that was packed anew.
       if (there !== null && crc32(there) === checksum && !this.#isNeeded && !this.#options.dryRun) {
         ensureReal(this.#run.site.root, path);
         rmSync(file);
       }
       return;
     }
-    const made = { bytes: bytesOf(text), checksum: crc32(text) };
+    const made = { bytes, checksum: crc32(bytes) };
     const isOurs = there === null || crc32(there) === made.checksum || crc32(there) === checksum;
     if (isOurs || this.#options.overwrite) this.#settle(path, made, { there });
     else this.#leave(path, editedStyle(path));

@@ -38,7 +38,8 @@ export async function openAll(
   { isDry = true, change }: { isDry?: boolean; change?: Change } = {},
 ): Promise<Opened | Stop> {
   const here = openHere(given, isDry);
-  return 'stop' in here ? here : resolved(here, await partsOf(here), change).settled();
+  if ('stop' in here) return here;
+  return (await resolved(here, await partsOf(here), change).pictured()).settled();
 }
 
 /** Makes every target of an open plan known. @param parts what finds panels in pages */

@@ -17,11 +17,12 @@ import type { Seek } from '../core/page/types.ts';
 import type { Plan } from '../core/plan/types.ts';
 import { styleSheet } from '../core/style/sheet.ts';
 import { type Finding, hasErrors } from '../core/text/finding.ts';
+import { bytesOf } from '../core/text/bytes.ts';
 import { readSelector } from '../core/text/selector.ts';
 import { nameTaken } from '../files/errors.ts';
 import { folderFindings } from '../files/folders.ts';
 import type { OpenSite } from '../files/open-site.ts';
-import { ownPaths, ownScript, ownStyle, scriptOf } from '../files/own.ts';
+import { isOwnPath, ownScript, ownStyle, scriptOf } from '../files/own.ts';
 import { fromUser } from '../files/paths.ts';
 import type { OpenPlan } from '../files/plan.ts';
 import { planMark } from '../files/plan-mark.ts';
@@ -33,6 +34,12 @@ export interface Styled {
   looks: ResolvedLooks;
   style: string;
   findings: Finding[];
+}
+
+/** What was made of a site already. */
+interface Made {
+  asked?: AskedOfSite;
+  sprites?: ReadonlyMap<string, Uint8Array>;
 }
 
 /**
@@ -47,6 +54,8 @@ export class Opened {
   readonly resolution: Resolution;
   /** What is wrong in the plan, and in what it says of the site. */
   readonly findings: readonly Finding[];
+  /** Pictures that were packed, by their paths in the finished site. */
+  readonly sprites: ReadonlyMap<string, Uint8Array>;
   /** What is read of the site when it is asked for, whatever the looks are. */
   readonly #asked: AskedOfSite;
 
@@ -54,9 +63,10 @@ export class Opened {
     here: Pick<Opened, 'open' | 'plan' | 'site'>,
     facts: SiteFacts,
     resolution: Resolution,
-    asked = new AskedOfSite(here.site),
+    { asked = new AskedOfSite(here.site), sprites = new Map<string, Uint8Array>() }: Made = {},
   ) {
     this.#asked = asked;
+    this.sprites = sprites;
     this.open = here.open;
     this.plan = here.plan;
     this.site = here.site;
@@ -74,7 +84,21 @@ export class Opened {
       import('../core/look/settled-folds.ts'),
     ]);
     const menus = settledFolds(resolution.menus, fonts);
-    return new Opened({ open, plan, site }, facts, { ...resolution, menus }, this.#asked);
+    return new Opened({ open, plan, site }, facts, { ...resolution, menus }, this.#made);
+  }
+
+  /** The same with the pictures of entries packed. */
+  async pictured(): Promise<Opened> {
+    const { open, plan, site, facts, resolution } = this;
+    if (!resolution.menus.some(menu => menu.pictures)) return this;
+    const { packedSite } = await import('./pictured.ts');
+    const { menus, findings, files } = await packedSite(this);
+    const told = { ...resolution, menus, findings: [...resolution.findings, ...findings] };
+    return new Opened({ open, plan, site }, facts, told, { ...this.#made, sprites: files });
+  }
+
+  get #made(): Made {
+    return { asked: this.#asked, sprites: this.sprites };
   }
 
   /** What menus are measured with. */
@@ -87,7 +111,7 @@ export class Opened {
   /** The same site with other looks: nothing of it is read again. */
   relooked(open: OpenPlan, plan: Plan): Opened {
     const { site, facts, resolution } = this;
-    return new Opened({ open, plan, site }, facts, withLooks(resolution, plan), this.#asked);
+    return new Opened({ open, plan, site }, facts, withLooks(resolution, plan), this.#made);
   }
 
   /** The looks of menus, and their style sheet; text is measured only where a menu folds by its own room. */
@@ -115,7 +139,7 @@ export class Opened {
     const { open, plan, site, facts, resolution } = this;
     const { looks, style, findings: ofLooks } = await this.styled();
     const script = scriptOf(behavioursOf(resolution.menus));
-    const taken = [...facts.files].find(path => ownPaths.includes(path.toLowerCase()));
+    const taken = [...facts.files].find(path => isOwnPath(path.toLowerCase()));
     const seek = await this.#seeker();
     const findings = [
       ...this.findings,
@@ -126,7 +150,8 @@ export class Opened {
       ...(taken ? [nameTaken(taken)] : []),
     ];
     if (hasErrors(findings)) return { run: null, style, findings };
-    const own = new Map([[ownStyle, style], ...(script === null ? [] : [[ownScript, script] as const])]);
+    const texts = [[ownStyle, style] as const, ...(script === null ? [] : [[ownScript, script] as const])];
+    const own = new Map([...texts.map(([path, text]) => [path, bytesOf(text)] as const), ...this.sprites]);
     const basis = this.#basis(script, style);
     const mark = planMark(open.source.text);
     const reserves = looks.uses.weight;

@@ -189,8 +189,8 @@ function fileGiver(run: Run, style: string): PreviewSource['file'] {
   const files = new Map(run.site.files.map(({ path }) => [path.normalize('NFC'), path]));
   return path => {
     if (path === ownStyle) return held;
-    const text = run.source.own.get(path);
-    if (text !== undefined) return bytesOf(text);
+    const made = run.source.own.get(path);
+    if (made !== undefined) return made;
     const own = files.get(path);
     if (own === undefined) return null;
     try {

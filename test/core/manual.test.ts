@@ -11,7 +11,7 @@ import { readPlan } from '../../src/core/plan/read.ts';
 import { planSchema } from '../../src/core/plan/parts/plan.ts';
 import { Source } from '../../src/core/text/source.ts';
 
-type PartName = Exclude<Part, 'languages' | 'looks' | 'own-look' | 'state-font'>;
+type PartName = Exclude<Part, 'languages' | 'looks' | 'picture-entries' | 'own-look' | 'state-font'>;
 
 const indented = (text: string, by: number): string => text.replace(/^/gm, ' '.repeat(by));
 const has = (text: string, key: string): boolean => new RegExp(`^${key}:`, 'm').test(text);
@@ -53,6 +53,13 @@ const plans: Record<PartName, (lines: string) => string> = {
   states: lines => `look:\n  states:\n${indented(lines, 4)}\n${menus()}`,
   state: lines => `look:\n  states:\n    current:\n${indented(lines, 6)}\n${menus()}`,
   marker: lines => `look:\n  states:\n    hover:\n      marker:\n${indented(lines, 8)}\n${menus()}`,
+  pictures: lines =>
+    `${menus()}\npictures:\n  - ${has(lines, 'menu') ? '' : 'menu: masthead\n    '}${indented(lines, 4).trimStart()}`,
+  strip: lines => `${menus()}\npictures:\n  - menu: masthead\n    strip:\n${indented(lines, 6)}`,
+  'picture-words': lines =>
+    `${menus()}\npictures:\n  - menu: masthead\n    files: "{entry}-{state}.png"\n    words:\n${indented(lines, 6)}`,
+  'entry-pictures': lines =>
+    `${menus()}\npictures:\n  - menu: masthead\n    entries:\n      Visit:\n${indented(lines, 8)}`,
   separators: lines => inMenu(`separators:\n${indented(lines, 2)}`),
   parts: lines => `look:\n  parts:\n${indented(lines, 4)}\n${menus()}`,
   contrast: lines => `look:\n  contrast:\n${indented(lines, 4)}\n${menus()}`,

@@ -42,6 +42,8 @@ export function menu(place: MenuPlace | null, name = 'masthead'): ResolvedMenu {
     widths: 'natural',
     separators: null,
     over: false,
+    pictures: null,
+    sprite: null,
     entries: [entry('A & <b>', 'a/one.html'), entry('Zwei "2"', 'b.html')],
   };
 }

@@ -214,4 +214,16 @@ export const shadow = form(/^(?:none|[^;{}"'\\*<]*\d[^;{}"'\\*<]*)$/, 'shadow', 
   'a shadow of CSS',
   'shadow: 0 2px 8px rgb(0 0 0 / 0.2)',
 ]).meta(json({ numbers: { const: 0 } }));
+/** A measure of a picture. */
+export const pixels = form(/^\d{1,4}(?:px)?$/, 'pixels', ['a number of px', 'height: 44px']).meta(
+  json({ numbers: { multipleOf: 1, minimum: 0, maximum: 9999 } }),
+);
+/** Words in names of files; an empty one for none. */
+export const fileWords = listOf(
+  Joi.string()
+    .trim()
+    .allow('')
+    .max(100)
+    .meta(json({ numbers: {} })),
+);
 export const share = form(/^(?:100|\d{1,2}(?:\.\d+)?)%$/, 'share', ['a share in %', 'tint: 12%']);

@@ -43,6 +43,7 @@ const openerWidth = 2;
 const openerLink = 0.3;
 const openerSign = 0.57;
 const openerGap = 0.5;
+const openerEnd = 0.6;
 export const homeGap = 0.6;
 const highlightGap = 0.4;
 const iconSize = 1.25;
@@ -132,9 +133,8 @@ function frameOf({ frame }: Look, px: (length: string) => number, air: number): 
  */
 export function fitOf(menu: ResolvedMenu, look: Look, types: { type: MenuType; measure: Measure }): MenuFit {
   const ruler = rulerOf(menu, look, types);
-  const { em, type, top, bottom, gap, border } = ruler;
-  const homeWidth = homeOf(menu, look, types);
-  const [home, leastHome] = [homeWidth?.most ?? 0, homeWidth?.least ?? 0];
+  const { em, type, gap } = ruler;
+  const { most: home, least: leastHome } = homeOf(menu, look, types) ?? { most: 0, least: 0 };
   let [offset, leastOffset] = [0, 0];
   const entries = menu.entries.map((entry, at): EntryFit => {
     const apart = at === 0 ? 0 : gap + (entry.highlight === null ? 0 : highlightGap * em);
@@ -154,7 +154,7 @@ export function fitOf(menu: ResolvedMenu, look: Look, types: { type: MenuType; m
     homeOffset: laid.homeOffset,
     width: laid.width,
     leastWidth: laid.width - (equal ? 0 : offset - leastOffset) - (home - leastHome),
-    height: top + bottom + ruler.line + border + aboveOf(menu, ruler),
+    height: heightOf(menu, ruler),
     frame: ruler.frame,
     type,
   };
@@ -169,9 +169,11 @@ function entryFit(entry: ResolvedEntry, ruler: Ruler, offset: number): EntryFit 
   const isLink = entry.leadsTo.kind !== 'none';
   const end = hasOpener && isLink ? openerLink * em : other;
   const opener = !hasOpener ? 0 : isLink ? openerWidth * em : (openerGap + openerSign) * em;
-  const around = side + end + extras + opener;
+  const pictured = opener + (hasOpener && !isLink ? openerEnd * em : 0);
+  const around = entry.picture ? pictured : side + end + extras + opener;
+  const seen = entry.picture?.width ?? (entry.icon?.show === 'icon' ? 0 : null);
   const widthOf = (label: number): number =>
-    entry.icon?.show === 'icon' ? 0 : hasIconAbove(entry) ? Math.max(label, ruler.icon) : label;
+    seen ?? (hasIconAbove(entry) ? Math.max(label, ruler.icon) : label);
   return {
     label: entry.label,
     textWidth: text.most,
@@ -182,9 +184,11 @@ function entryFit(entry: ResolvedEntry, ruler: Ruler, offset: number): EntryFit 
   };
 }
 
-/** What drawings above labels add to the height of a row. */
-function aboveOf({ entries }: ResolvedMenu, { em, icon }: Ruler): number {
-  return entries.some(hasIconAbove) ? icon + iconAboveGap * em : 0;
+/** Of an entry: its line with what stands above it, or its picture. */
+function heightOf({ entries }: ResolvedMenu, { em, icon, top, bottom, line, border }: Ruler): number {
+  const above = entries.some(hasIconAbove) ? icon + iconAboveGap * em : 0;
+  const text = entries.every(one => one.picture) ? 0 : top + bottom + line + border + above;
+  return Math.max(text, ...entries.map(one => one.picture?.height ?? 0));
 }
 
 /** All as wide as the widest. */

@@ -15,6 +15,7 @@ import {
   panelOf,
   sameEverywhere,
   startOf,
+  withPicture,
 } from './link.ts';
 import { parts } from './names.ts';
 import type { EntryContext, Marks, Standpoint } from './standpoint.ts';
@@ -49,7 +50,8 @@ function entryLines(entry: ResolvedEntry, context: EntryContext): string[] {
   // A section can still be gone to on its own page.
   const isText = mark === 'current' && menu.currentEntry === 'text' && entry.leadsTo.kind !== 'section';
   if (entry.entries.length === 0 && isPlainLink(entry) && !isText) return [leafLine(entry, mark, context)];
-  const { item, label: own, about } = sameEverywhere(entry, from.reserves);
+  const { item, label: said, about } = sameEverywhere(entry, from.reserves);
+  const own = withPicture(entry, said, from);
   const isHeading = inColumns(menu) && entry.depth === 2 && entry.entries.length > 0;
   const label = (isHeading ? `<span class="${parts.heading}">${own}</span>` : own) + about;
   const start = startOf(entry, mark, item);
@@ -126,14 +128,16 @@ function leafParts(
 ): [before: string, after: string] {
   const made = leaves.get(entry) ?? new Map<string, [string, string]>();
   leaves.set(entry, made);
-  const key = `${mark} ${from.reserves} ${words['new-window']}`;
+  // The address of a picture is another in each folder.
+  const folder = entry.picture === null ? '' : from.folder;
+  const key = `${mark} ${from.reserves} ${words['new-window']} ${folder}`;
   const kept = made.get(key);
   if (kept) return kept;
   const { item, label, about } = sameEverywhere(entry, from.reserves);
   const current = currentAttribute(entry, mark);
   const both: [string, string] = [
     `${startOf(entry, mark, item)}<a class="${parts.link}" href="`,
-    `"${linkAttributes(entry)}${current}>${label}${notesOf(entry, words)}${about}</a></li>`,
+    `"${linkAttributes(entry)}${current}>${withPicture(entry, label, from)}${notesOf(entry, words)}${about}</a></li>`,
   ];
   made.set(key, both);
   return both;

@@ -1,3 +1,4 @@
+import { writtenAddress } from '../address/href.ts';
 import type { Mark } from '../menu/marks.ts';
 import type { ResolvedEntry } from '../menu/types.ts';
 import { escapeMarkup } from '../text/references.ts';
@@ -9,6 +10,7 @@ import {
   labelAttribute,
   panelAttribute,
   parts,
+  pictureClass,
 } from './names.ts';
 import type { Marks, Standpoint } from './standpoint.ts';
 import type { Words } from './words.ts';
@@ -75,6 +77,18 @@ export function notesOf({ newWindow, details }: ResolvedEntry, words: Words): st
 
 export function hasCurrent(entry: ResolvedEntry, marks: Marks): boolean {
   return entry.entries.some(one => marks.has(one) || hasCurrent(one, marks));
+}
+
+/**
+ * The label of an entry with the picture that stands for it. Where the style sheet shows neither the one nor the other
+ * the words are seen; the picture says them too where it has not come.
+ */
+export function withPicture({ picture, label }: ResolvedEntry, shown: string, from: Standpoint): string {
+  if (picture === null) return shown;
+  const { file, dense, width, height, language } = picture;
+  const to = (path: string): string => escapeMarkup(writtenAddress(from.folder, path, from.links));
+  const set = dense === null ? '' : ` srcset="${to(file)} 1x, ${to(dense)} 2x"`;
+  return `<img class="${pictureClass(language)}" src="${to(file)}"${set} width="${width}" height="${height}" alt="${escapeMarkup(label)}" hidden><span class="${parts.words}">${shown}</span>`;
 }
 
 type Same = { item: string; label: string; about: string };

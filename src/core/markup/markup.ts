@@ -8,7 +8,14 @@ import { addressOf } from '../target/kinds/index.ts';
 import { escapeMarkup } from '../text/references.ts';
 import { topLines } from './entries.ts';
 import { homeMarkup } from './home.ts';
-import { currentAttribute, highlightClasses, linkAttributes, notesOf, sameEverywhere } from './link.ts';
+import {
+  currentAttribute,
+  highlightClasses,
+  linkAttributes,
+  notesOf,
+  sameEverywhere,
+  withPicture,
+} from './link.ts';
 import { inlayAttribute, menuClass, parts, wasAttribute } from './names.ts';
 import type { LinePlace, Marks, Standpoint } from './standpoint.ts';
 import { type Words, wordsOf } from './words.ts';
@@ -63,7 +70,7 @@ function singleMarkup(
   const inside =
     menu.toTop !== null && entry.icon === null
       ? `<span class="${parts.unseen}">${escapeMarkup(named.label)}</span>`
-      : label;
+      : withPicture(named, label, from);
   const address = escapeMarkup(addressOf(entry.leadsTo, from) ?? '');
   const current = currentAttribute(entry, marks.get(entry));
   const classes = [parts.entry, ...highlightClasses(entry)].join(' ');

@@ -65,6 +65,9 @@ export const parts = {
   icon: 'kamino-icon',
   iconEnd: 'kamino-icon-end',
   iconAbove: 'kamino-icon-above',
+  /** A picture that stands for an entry, and the words that it stands for. */
+  picture: 'kamino-picture',
+  words: 'kamino-words',
   /** The picture of the site’s home. */
   mark: 'kamino-mark',
   within: 'kamino-within',
@@ -88,6 +91,10 @@ export const menuClass = (name: string): string => `kamino-menu-${name}`;
 
 /** The class of a way to set an entry apart. */
 export const highlightClass = (way: string): string => `${parts.highlight}-${way}`;
+
+/** On the picture of an entry of one language, where pages are in several. */
+export const pictureClass = (language: string | null): string =>
+  language === null ? parts.picture : `${parts.picture} ${parts.picture}-${language.toLowerCase()}`;
 
 /** On a label whose room is reserved for a bolder state: the label again. */
 export const labelAttribute = 'data-kamino-label';

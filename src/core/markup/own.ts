@@ -10,6 +10,12 @@ export function isOwnScript(text: string): boolean {
   return text.startsWith(scriptSignature);
 }
 
+/** A picture of Kamino’s: its name says its content. */
+const spriteName = /^kamino\/[a-z0-9-]+-([0-9a-f]{10})(?:@2x)?\.(?:png|webp|svg)$/;
+
+/** The content that the name of a packed picture stands for; null for other files. */
+export const spriteHash = (path: string): string | null => spriteName.exec(path)?.[1] ?? null;
+
 /** A sheet of Kamino's that lies in a site is no page of it. */
 export const sheetStart = '<!doctype html>\n<!-- Kamino wrote this sheet. It is no page of the site. -->\n';
 

@@ -36,6 +36,7 @@ export const plainEntry = {
   remains: false,
   about: null,
   icon: null,
+  picture: null,
   covers: null,
   newWindow: false,
   outsideMark: false,
@@ -111,20 +112,18 @@ export class EntryResolver {
     const label = entry.label ?? heading ?? this.#label(destination, entry.mark);
     const hook = this.#names.take(hookOf(destination, label));
     const page = destination.kind === 'page' ? destination.path : parent;
-    const { highlight, covers, newWindow, outsideMark, save } = entry;
+    const { highlight, covers, newWindow, outsideMark, save, apart } = entry;
     const details = entry.details && destination.kind === 'file' ? this.#details(destination.path) : null;
     const hreflang = this.#languageOf(destination);
     if (!isGiven || destination.kind === 'language')
       tellLanguage(entry, { leadsTo: destination, hreflang }, this.#context, this.#ground);
     return [
       {
-        label,
-        leadsTo: destination,
-        hook,
-        depth,
+        ...plainEntry,
+        ...{ label, leadsTo: destination, hook, depth },
         highlight,
         look: this.#ground.look(entry.look),
-        apart: entry.apart,
+        apart,
         ...this.#ground.placed.in(this.#context.menu, entry, { depth, tag: this.#context.tag }),
         icon: entry.icon && this.#icon(entry.icon, hook),
         covers,

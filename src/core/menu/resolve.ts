@@ -14,6 +14,7 @@ import { hookOf } from './hooks.ts';
 import type { SiteLanguages } from './languages.ts';
 import { entriesFromPages, pagesOf } from './patterns.ts';
 import { panelEntries, panelsOf, tellUnswitched } from './resolve-panels.ts';
+import { picturedMenus } from './resolve-pictures.ts';
 import { EntryResolver, plainEntry } from './resolve-entries.ts';
 import { foldOf, joinFolds } from './resolve-folds.ts';
 import { cutOff, distinct } from './resolve-parts.ts';
@@ -35,17 +36,15 @@ export interface Resolution {
 /** Makes every target of the plan a known page, section or address, once for the whole site. */
 export function resolveMenus(plan: Plan, site: SiteFacts, source: Source): Resolution {
   const ground = new Ground(plan, site, source);
-  const { style, menus } = plan;
+  const { style } = plan;
   if (style && !site.files.has(style.path)) {
     const missing = `the site has no file \`${style.path}\``;
     ground.tell('missing-file', style.mark, missing, 'Write the path from the site’s folder.');
   }
   ground.panels = panelsOf(plan, ground);
   const resolver = new MenuResolver(ground);
-  const resolved = joinFolds(
-    [...menus.flatMap(menu => resolver.menu(menu)), ...topMenus(plan, ground, resolver)],
-    ground,
-  );
+  const all = [...plan.menus.flatMap(menu => resolver.menu(menu)), ...topMenus(plan, ground, resolver)];
+  const resolved = joinFolds(picturedMenus(all, ground), ground);
   const look = ground.look(plan.look);
   const { ids, languages, panels } = ground;
   tellUnswitched(resolved, ground);
@@ -146,6 +145,7 @@ class MenuResolver {
       home: menu.home && this.#home(menu, tag, front),
       hasData: data === 'json-ld',
       entries,
+      ...{ pictures: null, sprite: null },
       pages: shows === 'trail' ? this.#pageEntries(carriers, front) : null,
     };
   }

@@ -2,7 +2,63 @@ import type { SitePath } from '../address/path.ts';
 import type { WordName } from '../plan/parts/language.ts';
 import type { Destination } from '../target/kinds/index.ts';
 import type { Look } from '../plan/look-types.ts';
+import type { PictureState } from '../plan/picture-types.ts';
+import type { Mark } from '../text/mark.ts';
 import type { Align, Fold, Form, HomePlace, Menu, MenuPlace, Opens, ToTop, Toggle } from '../plan/types.ts';
+
+/** The pictures of one entry, with the places in the plan that name them. */
+export interface EntryFiles {
+  hook: string;
+  label: string;
+  files: Partial<Record<PictureState, { path: SitePath; dense: SitePath | null; mark: Mark }>>;
+}
+
+/** Where the pictures of a menu's entries are. Measures in px. */
+export interface PictureSources {
+  entries: readonly EntryFiles[];
+  /** One picture that holds them; from the left, from above. */
+  strip: {
+    file: SitePath;
+    dense: SitePath | null;
+    states: readonly PictureState[];
+    columns: readonly { hook: string; label: string }[];
+    widths: readonly number[] | null;
+    heights: readonly number[] | null;
+    gap: number;
+    mark: Mark;
+  } | null;
+  height: number | null;
+  currentChanges: boolean;
+  inFold: boolean;
+  mark: Mark;
+}
+
+/** The one picture that holds those of a menu's entries: a row for each state. In px. */
+export interface MenuSprite {
+  file: SitePath;
+  /** The same for dense screens. */
+  dense: SitePath | null;
+  /** From the left. */
+  columns: readonly {
+    hook: string;
+    x: number;
+    width: number;
+    height: number;
+    states: readonly PictureState[];
+  }[];
+  /** From above. */
+  rows: readonly { state: PictureState; y: number }[];
+}
+
+/** The picture of an entry in a page. */
+export interface EntryPicture {
+  file: SitePath;
+  dense: SitePath | null;
+  width: number;
+  height: number;
+  /** Of its menu, where that is one of several languages. */
+  language: string | null;
+}
 
 /** A menu with every target known. */
 export interface ResolvedMenu {
@@ -36,6 +92,10 @@ export interface ResolvedMenu {
   /** What the way to the top needs beside its entry; null for menus. */
   toTop: Pick<ToTop, 'corner' | 'showsAfter' | 'size' | 'over'> | null;
   entries: readonly ResolvedEntry[];
+  /** Where the pictures of its entries are; null for none. */
+  pictures: PictureSources | null;
+  /** The picture that holds them all; null until it is made. */
+  sprite: MenuSprite | null;
   /** An entry for every page that may need one of its own: for a trail. */
   pages: ReadonlyMap<SitePath, ResolvedEntry> | null;
 }
@@ -93,6 +153,8 @@ export interface ResolvedEntry {
   about: string | null;
   /** A drawing as markup, and where it stands. */
   icon: { markup: string; at: 'start' | 'end' | 'above'; show: 'both' | 'icon' | 'label' } | null;
+  /** What stands for its label where there is room. */
+  picture: EntryPicture | null;
   /** Patterns of pages that make it `within`; null for an index page's folder. */
   covers: readonly string[] | null;
   newWindow: boolean;

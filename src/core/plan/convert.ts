@@ -6,6 +6,7 @@ import type { PlanPath, PlanPlaces } from './places.ts';
 import { EntryReader } from './read-entry.ts';
 import { readLook, readLookUse } from './read-look.ts';
 import { MenuReader } from './read-menu.ts';
+import { readPictures } from './read-pictures.ts';
 import type { Language, PanelGroup, Plan } from './types.ts';
 
 /** Makes a plan from what is written; what is wrong only together is told to the places. */
@@ -35,6 +36,9 @@ export class Conversion {
       languages: this.#languages(written.languages),
       menus: this.#menus.all(written),
       panels: (written.panels ?? []).flatMap((one, at) => (one ? this.#panels(one, ['panels', at]) : [])),
+      pictures: (written.pictures ?? []).flatMap(
+        (one, at) => (one ? readPictures(one, ['pictures', at], this.#places) : null) ?? [],
+      ),
       toTop: this.#toTop(written['to-top']),
       look: readLookUse(written.look, ['look'], this.#places),
       looks: new Map(

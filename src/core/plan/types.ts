@@ -5,6 +5,7 @@ import type { ByLanguage, Entry, LookUse } from './entry-types.ts';
 import type { FoldKind } from './fold-kinds.ts';
 import type { Form } from './forms.ts';
 import type { Look } from './look-types.ts';
+import type { MenuPictures } from './picture-types.ts';
 import type { PlaceSide } from './parts/place.ts';
 import type { WordName } from './parts/language.ts';
 
@@ -33,6 +34,7 @@ export interface Plan {
   languages: readonly Language[];
   menus: readonly Menu[];
   panels: readonly PanelGroup[];
+  pictures: readonly MenuPictures[];
   /** The way to the top; null for none. */
   toTop: ToTop | null;
   look: LookUse | null;

@@ -15,6 +15,7 @@ import { airRules } from './edges.ts';
 import { extras } from './forms.ts';
 import { aboutRules } from './lists.ts';
 import { overRules } from './over.ts';
+import { pictureRules } from './pictures.ts';
 import { panelRules } from './panels.ts';
 import { inPage, singles } from './page.ts';
 import { base, stateRules } from './looks.ts';
@@ -71,6 +72,7 @@ export function styleSheet(
     toggleRules(named, looks),
     ...named.map(menu => menuRules(menu, fits.get(menu.name), looks)),
     partMarks(looks, named, narrow),
+    pictureRules(menus, fits),
     extras(menus),
     ...(menus.some(isSingle) ? [singles(named)] : []),
     ...named.filter(({ form }) => forms[form].isGroundless).map(ownSpaces),

@@ -36,6 +36,8 @@ const menu: ResolvedMenu = {
   separators: null,
   over: false,
   look: null,
+  pictures: null,
+  sprite: null,
   entries: [
     entry('index.html'),
     entry('visit/index.html', [

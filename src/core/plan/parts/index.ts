@@ -11,6 +11,7 @@ import { markerKeys } from './marker.ts';
 import { homeKeys } from './home.ts';
 import { menuKeys, opensKeys, staysKeys } from './menu.ts';
 import { panelsKeys } from './panels.ts';
+import { entryPictureKeys, pictureWordKeys, picturesKeys, stripKeys } from './pictures.ts';
 import { placeKeys } from './place.ts';
 import { labelsKeys, linksKeys, planKeys } from './plan.ts';
 import { separatorKeys } from './separators.ts';
@@ -40,7 +41,7 @@ const part = (
 /** Every part of the plan. */
 export const parts = {
   plan: part('a plan', 'of the plan itself', planKeys, {
-    later: ['own-files', 'pictures', 'questions', 'rules'],
+    later: ['own-files', 'questions', 'rules'],
   }),
   languages: part('`languages`', 'of `languages`', {}, { each: 'language' }),
   language: part('a language', 'of each language in `languages`', languageKeys),
@@ -58,6 +59,11 @@ export const parts = {
   button: part('a button', 'of a button in `buttons`', buttonKeys),
   panels: part('`panels`', 'of a group in `panels`', panelsKeys),
   'to-top': part('`to-top`', 'of `to-top`', toTopKeys),
+  pictures: part('`pictures`', 'of a line in `pictures`', picturesKeys),
+  strip: part('`strip`', 'of `strip` in `pictures`', stripKeys),
+  'picture-words': part('`words`', 'of `words` in `pictures`', pictureWordKeys),
+  'picture-entries': part('`entries`', 'of `entries` in `pictures`', {}, { each: 'entry-pictures' }),
+  'entry-pictures': part('an entry', 'of an entry in `pictures`', entryPictureKeys),
   entry: part('an entry', 'of an entry in `entries`', entryKeys),
   look: part('a look', 'of `look`', lookKeys),
   frame: part('`frame`', 'of `frame` in a look', frameKeys),

@@ -21,6 +21,7 @@ import { languageKeys } from './language.ts';
 import { look } from './look.ts';
 import { menu } from './menu.ts';
 import { panels } from './panels.ts';
+import { pictures } from './pictures.ts';
 import { toTop } from './to-top.ts';
 
 export const labelsKeys = {
@@ -156,6 +157,14 @@ export const planKeys = {
     otherwise: 'nothing',
     means: 'Parts of a page that are shown one at a time, each with an address of its own.',
     example: 'panels:\n  - panels: planets\n    page: planets.html\n    of: "#planets > section"',
+  }),
+  pictures: optional(linesOf(pictures), {
+    below: 'pictures',
+    takes: 'a list, a line for each menu',
+    otherwise: 'nothing',
+    means:
+      'Pictures that stand for the entries of a menu, one for each state. They are packed into one picture that is there from the start; the labels stay for search engines, screen readers, print and who sees no pictures.',
+    example: 'pictures:\n  - menu: masthead\n    files: "buttons/{entry}-{state}.png"',
   }),
   look: optional(mapOr(look, lookName), {
     below: 'look',

@@ -1,0 +1,38 @@
+import { type Sprites, withSprites } from '../core/look/menu-sprites.ts';
+import { type Finding, finding } from '../core/text/finding.ts';
+import { contentName } from '../files/own.ts';
+import { encoded, openSharp, pictureTools } from '../files/rasters.ts';
+import type { Opened } from './opened.ts';
+
+/** The menus of a site with the pictures of their entries packed into one each. */
+export async function packedSite({
+  open,
+  site,
+  facts,
+  resolution,
+}: Pick<Opened, 'open' | 'site' | 'facts' | 'resolution'>): Promise<
+  Pick<Sprites, 'menus' | 'files'> & { findings: Finding[] }
+> {
+  const { source } = open;
+  const sharp = await openSharp();
+  const { menus } = resolution;
+  if (sharp === null) return { menus, files: new Map(), findings: [noSharp(source.file)] };
+  const sprites = await withSprites(menus, {
+    ...pictureTools(sharp, site.root, site.onDisk),
+    encoded: (raster, isLossy) => encoded(sharp, raster, isLossy),
+    name: contentName,
+    text: facts.text,
+  });
+  const findings = sprites.told.map(({ rule, mark, message, remedy }) =>
+    finding(rule, source.place(mark.start, mark.end), message, remedy),
+  );
+  return { menus: sprites.menus, files: sprites.files, findings };
+}
+
+const noSharp = (file: string): Finding =>
+  finding(
+    'cannot-read',
+    { file },
+    'pictures of entries need `sharp`, which is not installed',
+    'Install it beside Kamino:  npm install sharp',
+  );
