@@ -11,6 +11,7 @@ import { addInventory } from './inventory.ts';
 import { addLift } from './lift.ts';
 import { addMeasure } from './measure.ts';
 import { addSpecimen } from './specimen.ts';
+import { addPictures } from './pictures.ts';
 import { addPreview } from './preview.ts';
 import { addMap } from './map.ts';
 import { type Act, type Io, tellFindings, voiceOf, withoutControls } from './io.ts';
@@ -39,6 +40,7 @@ const commands = [
   addLift,
   addMeasure,
   addSpecimen,
+  addPictures,
   addPreview,
   addMap,
   addExplain,

@@ -1,7 +1,7 @@
 import { readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import * as fontkit from 'fontkit';
-import type { FontFile } from '../core/look/fonts.ts';
+import type { FontFile, LetterSpacing, Outline } from '../core/look/fonts.ts';
 
 const opened = new Map<string, FontFile>();
 
@@ -37,12 +37,44 @@ export function readFont(file: string): FontFile {
     variations.set(wanted, known);
     return known;
   };
+  const hasAll = (text: string): boolean =>
+    [...text].every(letter => /\p{Cf}/u.test(letter) || base.hasGlyphForCodePoint(letter.codePointAt(0)!));
   return {
+    outlineOf: (text, weight, spacing) => (hasAll(text) ? outlineIn(at(weight), text, spacing) : null),
     widthOf: (text, weight) => {
-      const letters = [...text].filter(letter => !/\p{Cf}/u.test(letter));
-      if (!letters.every(letter => base.hasGlyphForCodePoint(letter.codePointAt(0)!))) return null;
+      if (!hasAll(text)) return null;
       const font = at(weight);
       return text === '' ? 0 : font.layout(text).advanceWidth / font.unitsPerEm;
     },
   };
+}
+
+const commands: Readonly<Record<string, string>> = {
+  moveTo: 'M',
+  lineTo: 'L',
+  quadraticCurveTo: 'Q',
+  bezierCurveTo: 'C',
+  closePath: 'Z',
+};
+
+/** The letters of a text as a path, in em. */
+function outlineIn(font: fontkit.Font, text: string, { letters, words }: LetterSpacing): Outline {
+  const { glyphs, positions } = font.layout(text);
+  const em = font.unitsPerEm;
+  const round = (value: number): number => Math.round(value * 10000) / 10000;
+  let x = 0;
+  const path = glyphs.map((glyph, at) => {
+    const { xAdvance, xOffset, yOffset } = positions[at]!;
+    const start = x + xOffset / em;
+    x += xAdvance / em + letters + (glyph.codePoints.includes(0x20) ? words : 0);
+    return glyph.path.commands
+      .map(({ command, args }) => {
+        const points = args.map((value, axis) =>
+          round(axis % 2 === 0 ? start + value / em : -(value + yOffset) / em),
+        );
+        return (commands[command] ?? '') + points.join(' ');
+      })
+      .join('');
+  });
+  return { path: path.join(''), width: x - letters, ascent: font.ascent / em, descent: -font.descent / em };
 }

@@ -14,17 +14,29 @@ export const dataAddress = (file: string, bytes: Buffer): string =>
 /** Files of a site, held by a sheet that lies wherever it is put. */
 export class HeldFiles {
   readonly #site: OpenSite;
+  readonly #sprites: ReadonlyMap<string, Uint8Array>;
 
-  constructor(site: OpenSite) {
+  /** @param sprites pictures of Kamino’s own, by their paths in the finished site */
+  constructor(site: OpenSite, sprites: ReadonlyMap<string, Uint8Array>) {
     this.#site = site;
+    this.#sprites = sprites;
   }
 
   /** Markup as on the front page, with the pictures of homes inside. */
   markup(text: string): string {
-    return text.replace(
+    return this.#sprited(text).replace(
       new RegExp(`(<img class="${parts.mark}" src=")([^"]*)`, 'g'),
       (_, start: string, address: string) => start + this.#data('', readAttributeReferences(address)),
     );
+  }
+
+  /** Pictures of entries, of which one for usual screens is enough. */
+  #sprited(text: string): string {
+    const image = new RegExp(`(<img class="${parts.picture}[^"]*" src=")([^"]*)"(?: srcset="[^"]*")?`, 'g');
+    return text.replace(image, (whole, start: string, address: string) => {
+      const bytes = this.#sprites.get(address);
+      return bytes ? `${start}${dataAddress(address, Buffer.from(bytes))}"` : whole;
+    });
   }
 
   /** A style sheet of the site with its pictures inside; other sheets that it takes over are left out. */

@@ -61,7 +61,7 @@ function reasonOf(message: string): string {
   if (/pixel limit/i.test(message)) return 'it has more than 40 million pixels';
   if (/unsupported image format|Input buffer contains/i.test(message))
     return 'it is of no kind of picture that is known here';
-  if (/premature end|truncated|read error|corrupt|bad|invalid|unexpected|zlib|EOF/i.test(message))
+  if (/^\w+load|premature end|end of stream|truncated|read error|corrupt|bad|invalid|unexpected|zlib|EOF/i.test(message))
     return 'it is damaged or cut off';
   return message.split('\n')[0]!;
 }
@@ -88,4 +88,17 @@ export async function encoded(
       : []),
   ];
   return all.reduce((best, one) => (one.bytes.length < best.bytes.length ? one : best));
+}
+
+/** A drawing as a picture. @param scale 2 for dense screens */
+export function fromSvg(sharp: Sharp, svg: string, scale: 1 | 2): Promise<Buffer> {
+  return sharp(Buffer.from(svg), { density: 72 * scale })
+    .png({ compressionLevel: 9 })
+    .toBuffer();
+}
+
+export function asPng(sharp: Sharp, { width, height, data }: Raster): Promise<Buffer> {
+  return sharp(data, { raw: { width, height, channels: 4 } })
+    .png({ compressionLevel: 9 })
+    .toBuffer();
 }

@@ -2,7 +2,18 @@ import { type Sprites, withSprites } from '../core/look/menu-sprites.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
 import { contentName } from '../files/own.ts';
 import { encoded, openSharp, pictureTools } from '../files/rasters.ts';
-import type { Opened } from './opened.ts';
+import type { Resolution } from '../core/menu/resolve.ts';
+import type { SiteFacts } from '../core/target/facts.ts';
+import type { OpenSite } from '../files/open-site.ts';
+import type { OpenPlan } from '../files/plan.ts';
+
+/** What pictures are packed from. */
+interface PictureSite {
+  open: OpenPlan;
+  site: OpenSite;
+  facts: SiteFacts;
+  resolution: Resolution;
+}
 
 /** The menus of a site with the pictures of their entries packed into one each. */
 export async function packedSite({
@@ -10,13 +21,12 @@ export async function packedSite({
   site,
   facts,
   resolution,
-}: Pick<Opened, 'open' | 'site' | 'facts' | 'resolution'>): Promise<
-  Pick<Sprites, 'menus' | 'files'> & { findings: Finding[] }
-> {
+}: PictureSite): Promise<Omit<Sprites, 'told'> & { findings: Finding[] }> {
   const { source } = open;
   const sharp = await openSharp();
   const { menus } = resolution;
-  if (sharp === null) return { menus, files: new Map(), findings: [noSharp(source.file)] };
+  if (sharp === null)
+    return { menus, files: new Map(), packs: [], strips: [], findings: [noSharp(source.file)] };
   const sprites = await withSprites(menus, {
     ...pictureTools(sharp, site.root, site.onDisk),
     encoded: (raster, isLossy) => encoded(sharp, raster, isLossy),
@@ -26,7 +36,7 @@ export async function packedSite({
   const findings = sprites.told.map(({ rule, mark, message, remedy }) =>
     finding(rule, source.place(mark.start, mark.end), message, remedy),
   );
-  return { menus: sprites.menus, files: sprites.files, findings };
+  return { ...sprites, findings };
 }
 
 const noSharp = (file: string): Finding =>

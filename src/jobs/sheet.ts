@@ -4,6 +4,7 @@ import { type SpecimenMenu, fontRule, specimenPage } from '../core/draw/specimen
 import type { MenuFont } from '../core/look/fonts.ts';
 import { homeContent } from '../core/markup/home.ts';
 import { menuMarkup } from '../core/markup/markup.ts';
+import { pictureRules } from '../core/style/pictures.ts';
 import { withPlanned } from '../core/menu/planned.ts';
 import { type Finding, hasErrors } from '../core/text/finding.ts';
 import { HeldFiles, dataAddress } from '../files/held.ts';
@@ -29,16 +30,18 @@ export async function sheetOf(plan: string | OpenPlan | undefined): Promise<Shee
   const { looks, style, findings: ofLooks } = await opened.styled();
   const told = [...opened.findings.filter(one => one.rule !== 'no-title'), ...ofLooks];
   if (hasErrors(told)) return { html: null, findings: told, menus: 0, entries: 0 };
-  const held = new HeldFiles(opened.site);
+  const held = new HeldFiles(opened.site, opened.sprites);
   const shown = await menusOf(opened, held, looks.uses.weight);
-  const html = specimenPage({
+  const page = specimenPage({
     title: `Specimen of ${opened.open.source.file}`,
     menus: shown,
     looks,
     style: held.inside(style, ownStyle) + (opened.plan.style ? held.style(opened.plan.style.path) : ''),
+    pictures: pictureRules(opened.resolution.menus, new Map()),
     fonts: fontRules(shown, opened.site.root),
     widths,
   });
+  const html = held.markup(page);
   const entries = shown.reduce((sum, { menu }) => sum + menu.entries.length, 0);
   return { html, findings: told, menus: shown.length, entries };
 }
@@ -63,7 +66,7 @@ async function menusOf(
       menu,
       markup: held.markup(menuMarkup(menu, from, line, new Map())),
       home: menu.home && held.markup(homeContent(menu.home, from)),
-      ...{ fit, family: font.family, font },
+      ...{ fit, family: font.family, font, from },
     };
   });
 }

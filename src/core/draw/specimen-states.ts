@@ -1,6 +1,7 @@
 import type { MenuFit } from '../look/fit.ts';
 import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
-import { highlightClasses, notesOf, sameEverywhere, startOf } from '../markup/link.ts';
+import { highlightClasses, notesOf, sameEverywhere, startOf, withPicture } from '../markup/link.ts';
+import type { Standpoint } from '../markup/standpoint.ts';
 import { parts } from '../markup/names.ts';
 import { wordsOf } from '../markup/words.ts';
 import { forms } from '../plan/forms.ts';
@@ -16,6 +17,8 @@ export interface SpecimenMenu {
   fit: MenuFit;
   /** Of its font, as a family, and in px. */
   family: string | null;
+  /** The page that the links are written for. */
+  from: Standpoint;
 }
 
 type State = 'base' | StateName;
@@ -23,14 +26,14 @@ const states: readonly State[] = ['base', 'hover', 'pressed', 'focus', 'current'
 
 /** A row for the home and for each entry, a column for each state, side by side. */
 export function stateTable(
-  { menu, home, fit, family }: SpecimenMenu,
+  { menu, home, fit, family, from }: SpecimenMenu,
   scheme: 'light' | 'dark',
   isNamed: boolean,
 ): string {
   const font = `font: ${fit.type.weight} ${fit.type.size}px ${family ?? 'system-ui, sans-serif'}`;
   const rows = [
     ...(menu.home && home !== null ? [row(menu.home.label, state => homeIn(menu, home, state))] : []),
-    ...everyEntry(menu.entries).map(entry => row(entry.label, state => inMenu(menu, entry, state))),
+    ...everyEntry(menu.entries).map(entry => row(entry.label, state => inMenu({ menu, from }, entry, state))),
   ];
   const head = states.map(state => `<th scope="col">${state}</th>`).join('');
   const caption = isNamed ? `<caption>${scheme}</caption>` : '';
@@ -56,8 +59,13 @@ function homeIn(menu: ResolvedMenu, home: string, state: State): string {
 }
 
 /** An entry in its list, on the ground of a submenu where it is one of those. */
-function inMenu(menu: ResolvedMenu, entry: ResolvedEntry, state: State): string {
-  const { item, label, about } = sameEverywhere(entry, true);
+function inMenu(
+  { menu, from }: Pick<SpecimenMenu, 'menu' | 'from'>,
+  entry: ResolvedEntry,
+  state: State,
+): string {
+  const { item, label: words, about } = sameEverywhere(entry, true);
+  const label = withPicture(entry, words, from);
   const link = `<a class="${parts.link}" href="#"${held(state)}>${label}${notesOf(entry, wordsOf(menu.language))}${about}</a>`;
   const mark = state === 'current' || state === 'within' ? state : undefined;
   const one = `${startOf({ ...entry, apart: false }, mark, item)}${link}</li>`;

@@ -16,13 +16,23 @@ export interface SpecimenSource {
   /** Kamino’s style sheet with the plan’s own, and the fonts that it needs, with their files inside. */
   style: string;
   fonts: string;
+  /** The rules of pictures, wherever they stand. */
+  pictures: string;
   /** Widths of windows, in px. */
   widths: readonly number[];
 }
 
 /** One page that shows every entry in every state, each menu at each width, and the figures behind the colours. */
-export function specimenPage({ title, menus, looks, style, fonts, widths }: SpecimenSource): string {
-  const held = heldStates(style);
+export function specimenPage({
+  title,
+  menus,
+  looks,
+  style,
+  pictures,
+  fonts,
+  widths,
+}: SpecimenSource): string {
+  const held = heldStates(style + pictures);
   const hasDark = looks.scopes.some(one => one.dark.size > 0);
   const schemes = hasDark ? (['light', 'dark'] as const) : (['light'] as const);
   const parts = menus.map(one =>

@@ -7,7 +7,7 @@ import type { Mark } from '../text/mark.ts';
 import type { ButtonPicture, ButtonPictures, Told } from './button-types.ts';
 import { stripCells } from './cells.ts';
 import { alikePictures, dimensions, unequalSizes } from './alike-pictures.ts';
-import { type Raster, cropped } from './raster.ts';
+import { type Box, type Raster, cropped } from './raster.ts';
 
 /** A picture as it was read. */
 export interface ReadPicture {
@@ -33,6 +33,15 @@ export interface MadeButtons {
   isLossy: boolean;
   /** Of all files together. */
   bytes: number;
+  /** The strip that they were cut from, with its cells, row by row; null for files, null for cells that are not sure. */
+  strip: CutStrip | null;
+}
+
+export interface CutStrip {
+  raster: Raster;
+  states: readonly PictureState[];
+  labels: readonly string[];
+  cells: readonly (readonly Box[])[] | null;
 }
 
 /** The pictures of a menu as pixels, in the size in which they are shown; what is wrong with them is told. */
@@ -44,7 +53,13 @@ export async function buttonPictures(sources: PictureSources, tools: PictureTool
 }
 
 class ButtonMaker {
-  readonly made: MadeButtons = { buttons: [], told: [], isLossy: true, bytes: 0 };
+  readonly made: MadeButtons = {
+    buttons: [],
+    told: [],
+    isLossy: true,
+    bytes: 0,
+    strip: null,
+  };
   readonly #sources: PictureSources;
   readonly #tools: PictureTools;
   readonly #read = new Map<SitePath, Promise<ReadPicture | null>>();
@@ -129,6 +144,9 @@ class ButtonMaker {
     const found = stripCells(one.raster, {
       ...{ columns: columns.length, rows: states.length, widths, heights, gap },
     });
+    const labels = columns.map(({ label }) => label);
+    const cells = 'unsure' in found ? null : found.cells;
+    this.made.strip = { raster: one.raster, states, labels, cells };
     if ('unsure' in found) return this.#tell('unsure-cells', mark, found.unsure, found.remedy);
     const isTwice = two?.raster.width === one.raster.width * 2 && two.raster.height === one.raster.height * 2;
     if (two && !isTwice)

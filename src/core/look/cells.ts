@@ -67,19 +67,47 @@ function written(
   return { spans };
 }
 
-/** Colour of what parts the buttons: nothing, else the colour that all corners have. */
-function isGround(strip: Raster): (x: number, y: number) => boolean {
-  const { width, height, data } = strip;
-  const at = (x: number, y: number): number => (y * width + x) * 4;
-  const corners = [at(0, 0), at(width - 1, 0), at(0, height - 1), at(width - 1, height - 1)];
-  const [first] = corners as [number];
-  const isPlain = corners.every(one => [0, 1, 2, 3].every(part => data[one + part] === data[first + part]));
-  return (x, y) => {
-    const one = at(x, y);
-    if (data[one + 3]! < 8) return true;
-    return isPlain && [0, 1, 2, 3].every(part => Math.abs(data[one + part]! - data[first + part]!) < 3);
-  };
+/** What may part the buttons. */
+interface Ground {
+  isBare: (x: number, y: number) => boolean;
+  /** It is a colour, which buttons may have too. */
+  isPlain: boolean;
 }
+
+/** Nothing, where any of it is transparent; else the colours of lines that have only one, the most frequent first. */
+function groundsOf({ width, height, data }: Raster): Ground[] {
+  const at = (x: number, y: number): number => (y * width + x) * 4;
+  const isOpaque = data.every((value, one) => one % 4 !== 3 || value > 247);
+  if (!isOpaque) return [{ isPlain: false, isBare: (x, y) => data[at(x, y) + 3]! < 8 }];
+  const isSame = (one: number, other: number): boolean =>
+    [0, 1, 2].every(part => Math.abs(data[one + part]! - data[other + part]!) < 3);
+  const counts = new Map<string, { first: number; count: number }>();
+  const note = (length: number, pixel: (step: number) => number): void => {
+    const first = pixel(0);
+    for (let step = 1; step < length; step += 1) if (!isSame(first, pixel(step))) return;
+    const key = data.subarray(first, first + 3).join(' ');
+    counts.set(key, { first, count: (counts.get(key)?.count ?? 0) + 1 });
+  };
+  for (let x = 0; x < width; x += 1) note(height, y => at(x, y));
+  for (let y = 0; y < height; y += 1) note(width, x => at(x, y));
+  return [...counts.values()]
+    .sort((one, other) => other.count - one.count)
+    .slice(0, mostGrounds)
+    .map(({ first }) => ({ isPlain: true, isBare: (x, y) => isSame(first, at(x, y)) }));
+}
+const mostGrounds = 4;
+
+/** Whether what lies between two gaps is a box, and not a label on the very ground that parts it from others. */
+function areBoxes(strip: Raster, { isBare }: Ground, spans: readonly Gap[]): boolean {
+  const share = (x: number): number => {
+    let count = 0;
+    for (let y = 0; y < strip.height; y += 1) if (!isBare(x, y)) count += 1;
+    return count / strip.height;
+  };
+  return spans.every(({ start, end }) => share(start) > boxShare && share(end - 1) > boxShare);
+}
+/** Corners may be round, and rows parted. */
+const boxShare = 0.35;
 
 /** What lies between lines that hold something, and those lines. */
 function gapsOf(
@@ -122,51 +150,86 @@ const spansOf = (cuts: readonly Gap[], first: number, last: number): Gap[] =>
     end: cut === null ? last + 1 : cut.start,
   }));
 
+/** Each ground in turn: those that part the buttons surely must all part them alike. */
+function sure(grounds: readonly Ground[], find: (ground: Ground) => Spans, none: Spans): Spans {
+  const all = grounds.map(find);
+  const found = all.filter(one => 'spans' in one);
+  if (found.length === 0) return all[0] ?? none;
+  const isAlike = found.every(one => JSON.stringify(one) === JSON.stringify(found[0]));
+  return isAlike ? found[0]! : none;
+}
+
+const listOf = (count: number, size: number): string =>
+  Array.from({ length: count }, () => Math.round(size)).join(', ');
+
 function foundColumns(strip: Raster, count: number): Spans {
-  const isBare = isGround(strip);
-  const isEmpty = (x: number): boolean => {
-    for (let y = 0; y < strip.height; y += 1) if (!isBare(x, y)) return false;
-    return true;
+  const { width, height } = strip;
+  const remedy = `Write the widths of the ${count} buttons from the left:  widths: [${listOf(count, width / count)}]`;
+  const none = {
+    unsure: `${count} buttons are looked for, and transparent or plain columns do not part them surely`,
+    remedy,
   };
-  const { gaps, first, last } = gapsOf(strip.width, isEmpty);
-  if (first < 0) return { unsure: 'the strip is empty', remedy: 'Save it again with its buttons.' };
-  const found = widest(gaps, count - 1);
-  const remedy = `Write the widths of the ${count} buttons from the left:  widths: [${Array.from({ length: count }, () => Math.round(strip.width / count)).join(', ')}]`;
-  if (!found)
-    return {
-      unsure: `${count} buttons are looked for, and transparent or plain columns part only ${gaps.length + 1}`,
-      remedy,
-    };
-  if (found.rival)
-    return {
-      unsure: `a gap of ${sizeOf(found.rival)} px at ${found.rival.start} px from the left may part two buttons as well as the narrowest of those taken, of ${Math.min(...found.cuts.map(sizeOf))} px`,
-      remedy,
-    };
-  return { spans: spansOf(found.cuts, first, last) };
+  const find = (ground: Ground): Spans => {
+    const { gaps, first, last } = gapsOf(width, x => isLine(height, y => ground.isBare(x, y)));
+    if (first < 0) return { unsure: 'the strip is empty', remedy: 'Save it again with its buttons.' };
+    const found = widest(gaps, count - 1);
+    if (!found)
+      return {
+        unsure: `${count} buttons are looked for, and transparent or plain columns part only ${gaps.length + 1}`,
+        remedy,
+      };
+    if (found.rival)
+      return {
+        unsure: `a gap of ${sizeOf(found.rival)} px at ${found.rival.start} px from the left may part two buttons as well as the narrowest of those taken, of ${Math.min(...found.cuts.map(sizeOf))} px`,
+        remedy,
+      };
+    const spans = spansOf(found.cuts, first, last);
+    if (ground.isPlain && !areBoxes(strip, ground, spans))
+      return {
+        unsure: 'the buttons have the colour that lies between them, so that their edges cannot be seen',
+        remedy,
+      };
+    return { spans };
+  };
+  return sure(groundsOf(strip), find, none);
+}
+
+function isLine(length: number, isBare: (at: number) => boolean): boolean {
+  for (let at = 0; at < length; at += 1) if (!isBare(at)) return false;
+  return true;
 }
 
 /** Rows are of one height: what parts them must part them so, or they follow each other without a gap. */
 function foundRows(strip: Raster, count: number): Spans {
-  const isBare = isGround(strip);
-  const isEmpty = (y: number): boolean => {
-    for (let x = 0; x < strip.width; x += 1) if (!isBare(x, y)) return false;
-    return true;
-  };
-  const { gaps, first, last } = gapsOf(strip.height, isEmpty);
-  const height = strip.height / count;
-  const remedy = `Write the heights of the ${count} rows from above:  heights: [${Array.from({ length: count }, () => Math.round(height)).join(', ')}]`;
-  if (count === 1) return { spans: [{ start: first, end: last + 1 }] };
-  const found = widest(gaps, count - 1);
-  const spans = found && !found.rival ? spansOf(found.cuts, first, last) : null;
-  if (spans?.every(one => sizeOf(one) === sizeOf(spans[0]!))) return { spans };
-  const even = Array.from({ length: count }, (_, at) => ({ start: at * height, end: (at + 1) * height }));
-  const isApart = ({ start }: Gap): boolean =>
-    start === 0 || isEmpty(start) || isEmpty(start - 1) || gaps.length === 0;
-  if (Number.isInteger(height) && even.every(isApart)) return { spans: even };
-  return {
+  const { width, height: whole } = strip;
+  const height = whole / count;
+  const remedy = `Write the heights of the ${count} rows from above:  heights: [${listOf(count, height)}]`;
+  const none = {
     unsure: Number.isInteger(height)
       ? `${count} rows are looked for, and those that transparent or plain lines part are of other heights`
-      : `${count} rows are looked for, and ${strip.height} px cannot be shared evenly among them`,
+      : `${count} rows are looked for, and ${whole} px cannot be shared evenly among them`,
     remedy,
   };
+  const evenly = Array.from({ length: count }, (_, at) => ({ start: at * height, end: (at + 1) * height }));
+  const find = ({ isBare, isPlain }: Ground): Spans => {
+    const isEmpty = (y: number): boolean => isLine(width, x => isBare(x, y));
+    const { gaps, first, last } = gapsOf(whole, isEmpty);
+    if (count === 1) return isPlain ? { spans: evenly } : { spans: [{ start: first, end: last + 1 }] };
+    const found = widest(gaps, count - 1);
+    const spans = found && !found.rival ? spansOf(found.cuts, first, last) : null;
+    return spans?.every(one => sizeOf(one) === sizeOf(spans[0]!)) ? { spans } : none;
+  };
+  const grounds = groundsOf(strip);
+  const found = sure(grounds, find, none);
+  if ('spans' in found || !Number.isInteger(height)) return found;
+  // Without a gap that parts them, or with each in the same part of the whole.
+  const isParted = ({ isBare }: Ground): boolean =>
+    evenly.every(
+      ({ start }) =>
+        start === 0 ||
+        isLine(width, x => isBare(x, start)) ||
+        isLine(width, x => isBare(x, start - 1)) ||
+        gapsOf(whole, y => isLine(width, x => isBare(x, y))).gaps.length === 0,
+    );
+  return grounds.every(isParted) ? { spans: evenly } : none;
 }

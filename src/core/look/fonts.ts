@@ -22,6 +22,22 @@ import { mergeLooks } from './merge.ts';
 export interface FontFile {
   /** Advance width in em, with kerning and shaping; null where it lacks a letter of the text. */
   widthOf: (text: string, weight: number) => number | null;
+  /** Its letters as a path, in em, on a base line at 0; null where it lacks a letter. */
+  outlineOf: (text: string, weight: number, spacing: LetterSpacing) => Outline | null;
+}
+
+/** Between letters, and between words beside that; in em. */
+export interface LetterSpacing {
+  letters: number;
+  words: number;
+}
+
+/** A text as a path of SVG, in em. */
+export interface Outline {
+  path: string;
+  width: number;
+  ascent: number;
+  descent: number;
 }
 
 /** What menus are measured with. */
@@ -50,6 +66,10 @@ export interface MenuFont {
   faces: { family: string; weight: readonly [number, number]; file: string }[];
   type: MenuType;
   measure: Measure;
+  /** A text as a path; null where no font file of the site has it. */
+  outline: (text: string, weight: number, spacing: LetterSpacing) => Outline | null;
+  /** What all that holds for the menu says. */
+  look: Look;
 }
 
 /** Measures menus with the fonts of a site. */
@@ -105,7 +125,12 @@ export class MenuFonts {
       named === null || first === undefined
         ? []
         : [{ family: first, weight: [1, 1000] as const, file: named }];
-    return { family, files: [...files], faces: named === null ? ofFiles : given, type, measure };
+    const outline: MenuFont['outline'] = (text, wanted, spacing) => {
+      const file = fileFor(wanted);
+      return file === null ? null : (this.#open(file)?.outlineOf(text, wanted, spacing) ?? null);
+    };
+    const used = named === null ? ofFiles : given;
+    return { family, files: [...files], faces: used, type, measure, outline, look };
   }
 
   /** The file that the plan names. */

@@ -1,6 +1,6 @@
 import type { SitePath } from '../address/path.ts';
 import type { MenuSprite, ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
-import { type MadeButtons, type PictureTools, buttonPictures } from './button-pictures.ts';
+import { type CutStrip, type MadeButtons, type PictureTools, buttonPictures } from './button-pictures.ts';
 import type { ButtonPictures, Told } from './button-types.ts';
 import { type Raster, emptyRaster, paste } from './raster.ts';
 import { type SpriteLayout, spriteLayout } from './sprite.ts';
@@ -21,6 +21,17 @@ export interface Sprites {
   /** Files of Kamino’s own, by their paths in the finished site. */
   files: ReadonlyMap<SitePath, Uint8Array>;
   told: readonly Told[];
+  packs: readonly Pack[];
+  strips: readonly { menu: string; strip: CutStrip }[];
+}
+
+/** What went into the sprite of one menu, and how it lies there. */
+export interface Pack {
+  menu: ResolvedMenu;
+  buttons: readonly ButtonPictures[];
+  layout: SpriteLayout;
+  /** Of all files that it was made of. */
+  bytes: number;
 }
 
 /** The folder of Kamino’s own files. */
@@ -29,21 +40,29 @@ const folder = 'kamino';
 export async function withSprites(menus: readonly ResolvedMenu[], tools: SpriteTools): Promise<Sprites> {
   const files = new Map<SitePath, Uint8Array>();
   const told: Told[] = [];
+  const packs: Pack[] = [];
+  const strips: { menu: string; strip: CutStrip }[] = [];
   const made: ResolvedMenu[] = [];
   for (const menu of menus) {
-    const packed = menu.pictures ? await packedMenu(menu, tools, { files, told }) : null;
-    made.push(packed ?? menu);
+    const pack = menu.pictures ? await packedMenu(menu, tools, { files, told, strips }) : null;
+    if (pack) packs.push(pack);
+    made.push(pack?.menu ?? menu);
   }
-  return { menus: made, files, told };
+  return { menus: made, files, told, packs, strips };
 }
 
 async function packedMenu(
   menu: ResolvedMenu,
   tools: SpriteTools,
-  { files, told }: { files: Map<SitePath, Uint8Array>; told: Told[] },
-): Promise<ResolvedMenu | null> {
+  {
+    files,
+    told,
+    strips,
+  }: { files: Map<SitePath, Uint8Array>; told: Told[]; strips: { menu: string; strip: CutStrip }[] },
+): Promise<Pack | null> {
   const made = await buttonPictures(menu.pictures!, tools);
   told.push(...made.told);
+  if (made.strip) strips.push({ menu: menu.name, strip: made.strip });
   if (made.buttons.length === 0) return null;
   const layout = spriteLayout(made.buttons.map(({ hook, states }) => ({ hook, sizes: sizesOf(states) })));
   const drawing = isDrawn(made)
@@ -56,12 +75,9 @@ async function packedMenu(
     files.set(path, bytes);
     return path;
   });
-  return pictured(menu, {
-    file: paths[0]!,
-    dense: paths[1] ?? null,
-    columns: layout.columns,
-    rows: layout.rows,
-  });
+  const { columns, rows } = layout;
+  const whole = pictured(menu, { file: paths[0]!, dense: paths[1] ?? null, columns, rows });
+  return { menu: whole, buttons: made.buttons, layout, bytes: made.bytes };
 }
 
 /** The menu with its sprite, and each of its entries with its part of it. */
@@ -134,4 +150,19 @@ function drawnSprite(
   return new TextEncoder().encode(
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}">${parts.join('')}</svg>`,
   );
+}
+
+/** Names for the files of a sprite that other programs take, and its files under them. */
+export function packNames(
+  { menu }: Pack,
+  files: Sprites['files'],
+): { name: string; file: string; dense: string | null; all: { path: string; bytes: Uint8Array }[] } {
+  const name = menu.name + (menu.language === null ? '' : `-${menu.language.tag.toLowerCase()}`);
+  const { file, dense } = menu.sprite!;
+  const named = (path: string, more: string): string => `${name}${more}${path.slice(path.lastIndexOf('.'))}`;
+  const own = named(file, '');
+  const large = dense === null ? null : named(dense, '@2x');
+  const all = [{ path: own, bytes: files.get(file)! }];
+  if (large !== null) all.push({ path: large, bytes: files.get(dense!)! });
+  return { name, file: own, dense: large, all };
 }

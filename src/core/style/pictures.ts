@@ -64,7 +64,6 @@ ${own} .${parts.link}:has(>${picture}) {
   min-block-size: 0;
   padding: 0;
   border: 0;
-  border-radius: 0;
   background: none;
   box-shadow: none;
   justify-content: center;

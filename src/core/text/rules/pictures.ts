@@ -32,6 +32,12 @@ export const pictureRules = {
     why: 'The file is damaged, cut off, too large, or of another kind than its name says.',
     example: 'save it again as PNG',
   },
+  'drawn-over': {
+    severity: 'error',
+    about: 'What is there is not drawn over unasked.',
+    why: 'Files of these names are there and are drawn otherwise: perhaps you have gone on drawing on them.',
+    example: 'kamino pictures --into buttons-2',
+  },
   'moving-picture': {
     severity: 'warning',
     about: 'A button stands still.',
