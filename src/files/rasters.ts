@@ -61,7 +61,11 @@ function reasonOf(message: string): string {
   if (/pixel limit/i.test(message)) return 'it has more than 40 million pixels';
   if (/unsupported image format|Input buffer contains/i.test(message))
     return 'it is of no kind of picture that is known here';
-  if (/^\w+load|premature end|end of stream|truncated|read error|corrupt|bad|invalid|unexpected|zlib|EOF/i.test(message))
+  if (
+    /^\w+load|premature end|end of stream|truncated|read error|corrupt|bad|invalid|unexpected|zlib|EOF/i.test(
+      message,
+    )
+  )
     return 'it is damaged or cut off';
   return message.split('\n')[0]!;
 }

@@ -3,9 +3,10 @@ import type { PictureState } from '../plan/picture-types.ts';
 import { stateNames } from '../plan/look-types.ts';
 import { forms } from '../plan/forms.ts';
 import { entryAttribute, menuClass, parts } from '../markup/names.ts';
+import { topEntry, topList } from './parts.ts';
 import { roomOf, when } from './room.ts';
 
-/** Where words are better than pictures of them: on paper, and in colours that the visitor has chosen. */
+/** Where pictures are seen; in colours that the visitor has chosen words are better. */
 const condition = '@media screen and (forced-colors: none)';
 
 const pseudo: Record<Exclude<PictureState, 'base' | 'within'>, string> = {
@@ -51,7 +52,9 @@ ${x === 0 ? '' : `  --kamino-picture-x: -${x}px;\n`}}
   const isDrawn = columns.length === menu.entries.length;
   const drawn = (state: PictureState): Column[] => columns.filter(one => one.states.includes(state));
   const marked = drawn('current');
-  return `${own} ${picture} {
+  const isEqual = menu.widths === 'equal' && !forms[menu.form].opensInFlow;
+  const widest = Math.max(...columns.map(one => one.width));
+  return `${isEqual ? equal(own, widest) : ''}${own} ${picture} {
   all: revert;
   display: block;
   flex: none;
@@ -61,7 +64,6 @@ ${x === 0 ? '' : `  --kamino-picture-x: -${x}px;\n`}}
 }
 ${own} .${parts.link}:has(>${picture}) {
   gap: 0;
-  min-block-size: 0;
   padding: 0;
   border: 0;
   background: none;
@@ -92,6 +94,17 @@ ${columns.map(place).join('')}${stateNames.map(state => stateRule(menu, state, {
       : ''
   }`;
 }
+
+/** Pictures do not shrink: where a line has no room for all, they go into a second one. */
+const equal = (own: string, width: number): string => `${own} ${topList} {
+  display: flex;
+}
+${own} ${topEntry} {
+  flex: 0 0 auto;
+  min-inline-size: ${width}px;
+  justify-content: center;
+}
+`;
 
 /** Entries by their names; all of them where it is all. */
 const anyOf = (some: readonly Column[], all: readonly Column[]): string =>

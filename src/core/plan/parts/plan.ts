@@ -163,7 +163,7 @@ export const planKeys = {
     takes: 'a list, a line for each menu',
     otherwise: 'nothing',
     means:
-      'Pictures that stand for the entries of a menu, one for each state. They are packed into one picture that is there from the start; the labels stay for search engines, screen readers, print and who sees no pictures.',
+      'Pictures that stand for the entries of a menu, one for each state. They are packed into one picture that is there from the start; the labels stay for search engines, screen readers, folded menus and whoever sees no pictures.',
     example: 'pictures:\n  - menu: masthead\n    files: "buttons/{entry}-{state}.png"',
   }),
   look: optional(mapOr(look, lookName), {
