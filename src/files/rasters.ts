@@ -4,7 +4,7 @@ import type sharpPackage from 'sharp';
 import type { PictureTools, ReadPicture } from '../core/look/button-pictures.ts';
 import type { Raster } from '../core/look/raster.ts';
 
-type Sharp = typeof sharpPackage;
+export type Sharp = typeof sharpPackage;
 
 /** A larger picture is no button: it would fill the memory. */
 const mostPixels = 40_000_000;

@@ -1,10 +1,9 @@
-import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { type DrawnButton, drawnButtons } from '../core/draw/buttons.ts';
-import { isSingle } from '../core/menu/folds.ts';
-import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
-import { nearest, shortened } from '../core/text/nearest.ts';
-import { fromSvg, openSharp } from '../files/rasters.ts';
+import { drawnOver, menuToDraw } from '../core/draw/button-findings.ts';
+import { type Finding, hasErrors, sortFindings } from '../core/text/finding.ts';
+import { buttonFiles, differing } from '../files/picture-files.ts';
+import { openSharp } from '../files/rasters.ts';
 import { shownPath } from '../files/paths.ts';
 import { writeParts } from '../files/write.ts';
 import { openHere, partsOf, resolved } from './open.ts';
@@ -42,51 +41,40 @@ export async function drawPictures(options: DrawOptions = {}): Promise<DrawResul
   const bare = { ...here, plan: { ...here.plan, pictures: [] } };
   const opened = resolved(bare, await partsOf(bare));
   const { looks, findings: ofLooks } = await opened.styled();
-  const menus = opened.resolution.menus.filter(one => one.shows === 'entries' && one.form !== 'top');
-  const menu = menus.find(one => (options.menu === undefined ? !isSingle(one) : one.name === options.menu));
   const told = [...opened.findings, ...ofLooks];
-  if (!menu)
-    told.push(
-      noMenu(
-        options.menu,
-        menus.map(one => one.name),
-        here.open.source.file,
-      ),
-    );
-  if (hasErrors(told) || !menu) return failed(told);
+  const menu = menuToDraw(opened.resolution.menus, options.menu, here.open.source.file);
+  if ('rule' in menu) return failed([...told, menu]);
+  if (hasErrors(told)) return failed(told);
   const { colorTools: tools } = await import('../core/look/color.ts');
   const fit = (await opened.fonts()).fit(menu);
-  const widths = options.widths ?? menu.widths;
-  const buttons = drawnButtons({ menu, looks, fit, tools, widths });
-  const into = (options.into ?? 'buttons').replace(/\/+$/, '');
-  const files = await filesOf(buttons);
-  const root = join(here.site.root, into);
-  const isThere = ({ path, bytes }: (typeof files)[number]): boolean =>
-    existsSync(join(root, path)) && readFileSync(join(root, path)).equals(bytes);
-  const news = files.filter(one => !isThere(one));
-  const changed = news.filter(({ path }) => existsSync(join(root, path)));
-  if (changed.length > 0 && !options.overwrite)
-    return failed(
-      [
-        ...told,
-        drawnOver(
-          into,
-          changed.map(one => one.path),
-        ),
-      ],
-      1,
-    );
+  const buttons = drawnButtons({ menu, looks, fit, tools, widths: options.widths ?? menu.widths });
+  return write(buttons, here.site.root, { menu: menu.name, told, ...options });
+}
+
+async function write(
+  buttons: readonly DrawnButton[],
+  site: string,
+  {
+    menu,
+    told,
+    into: folder = 'buttons',
+    overwrite = false,
+  }: DrawOptions & { menu: string; told: Finding[] },
+): Promise<DrawResult> {
+  const into = folder.replace(/\/+$/, '');
+  const root = join(site, into);
+  const files = await buttonFiles(await openSharp(), buttons);
+  const { news, changed, same } = differing(root, files);
+  if (changed.length > 0 && !overwrite) return failed([...told, drawnOver(into, changed)], 1);
   writeParts(root, news);
   return {
-    status: 0,
-    findings: sortFindings(told),
-    menu: menu.name,
+    ...{ status: 0, findings: sortFindings(told), menu },
     entries: new Set(buttons.map(one => one.entry)).size,
     states: [...new Set(buttons.map(one => one.state))],
     folder: shownPath(root),
     written: news.map(({ path }) => shownPath(join(root, path))),
-    same: files.length - news.length,
-    lines: ['pictures:', `  - menu: ${menu.name}`, `    files: "${into}/{entry}-{state}.png"`],
+    same,
+    lines: ['pictures:', `  - menu: ${menu}`, `    files: "${into}/{entry}-{state}.png"`],
   };
 }
 
@@ -95,37 +83,4 @@ function failed(findings: readonly Finding[], status: 1 | 2 = 2): DrawResult {
     ...{ status, findings: sortFindings(findings), menu: null, entries: 0, states: [] },
     ...{ folder: '', written: [], same: 0, lines: [] },
   };
-}
-
-function noMenu(name: string | undefined, names: readonly string[], file: string): Finding {
-  const near = name === undefined ? null : nearest(name, names);
-  const remedy = near ? `Did you mean \`${near}\`?` : `Menus of the plan: ${names.join(', ')}.`;
-  const message =
-    name === undefined
-      ? 'the plan has no menu whose entries could be drawn'
-      : `no menu is called \`${name}\``;
-  return finding('unknown-menu', { file }, message, remedy);
-}
-
-function drawnOver(into: string, paths: readonly string[]): Finding {
-  return finding(
-    'drawn-over',
-    { file: into },
-    `${shortened(paths, 3)} ${paths.length === 1 ? 'is' : 'are'} there already, and drawn otherwise; nothing was written`,
-    'Draw into another folder:  --into buttons-2   or over what is there:  --overwrite',
-  );
-}
-
-/** Each button as a drawing, and as a picture for usual and for dense screens. */
-async function filesOf(buttons: readonly DrawnButton[]): Promise<{ path: string; bytes: Buffer }[]> {
-  const sharp = await openSharp();
-  const files: { path: string; bytes: Buffer }[] = [];
-  for (const { entry, state, svg } of buttons) {
-    const name = `${entry.hook}-${state}`;
-    files.push({ path: `${name}.svg`, bytes: Buffer.from(svg) });
-    if (sharp === null) continue;
-    files.push({ path: `${name}.png`, bytes: await fromSvg(sharp, svg, 1) });
-    files.push({ path: `${name}@2x.png`, bytes: await fromSvg(sharp, svg, 2) });
-  }
-  return files;
 }

@@ -1,14 +1,11 @@
-import { resolve } from 'node:path';
-import { cellSheet } from '../core/draw/cells.ts';
-import { spriteCss, spriteTable } from '../core/draw/sprite-css.ts';
+import { basename, resolve } from 'node:path';
 import { type ListedMenu, pictureList } from '../core/look/picture-list.ts';
-import { packNames } from '../core/look/menu-sprites.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { nearest } from '../core/text/nearest.ts';
-import { dataAddress } from '../files/held.ts';
 import { shownPath } from '../files/paths.ts';
-import { asPng, fromSvg, openSharp } from '../files/rasters.ts';
-import { writeParts, writeWhole } from '../files/write.ts';
+import { type MadeFile, PictureFiles } from '../files/picture-files.ts';
+import { openSharp } from '../files/rasters.ts';
+import { writeParts } from '../files/write.ts';
 import { openHere, partsOf, resolved } from './open.ts';
 import { packedSite } from './pictured.ts';
 
@@ -82,59 +79,20 @@ function wrongMenu({ menu }: PicturesOptions, { plan, open }: ReturnType<typeof 
   return [finding('unknown-menu', place, `no menu called \`${menu}\` has pictures`, remedy)];
 }
 
-async function write(options: PicturesOptions, packed: Packed): Promise<string[]> {
+async function write(
+  { cells, sprite, resize }: PicturesOptions,
+  { strips, packs, files }: Packed,
+): Promise<string[]> {
+  const made = new PictureFiles((await openSharp())!);
   return [
-    ...(options.cells === undefined ? [] : await writeCells(resolve(options.cells), packed)),
-    ...(options.sprite === undefined ? [] : writeSprites(resolve(options.sprite), packed)),
-    ...(options.resize === undefined ? [] : await writeResized(resolve(options.resize), packed)),
+    ...(cells === undefined ? [] : put(resolve(cells, '..'), await made.cells(basename(cells), strips))),
+    ...(sprite === undefined ? [] : put(resolve(sprite), made.sprites(packs, files))),
+    ...(resize === undefined ? [] : put(resolve(resize), await made.resized(packs))),
   ];
 }
 
-/** One file for each strip; a second one has the name of its menu too. */
-async function writeCells(file: string, { strips }: Packed): Promise<string[]> {
-  const sharp = (await openSharp())!;
-  const written: string[] = [];
-  for (const [at, { menu, strip }] of strips.entries()) {
-    const own = at === 0 ? file : file.replace(/(\.[^./]*)?$/, ending => `-${menu}${ending}`);
-    const svg = cellSheet(strip, dataAddress('strip.png', Buffer.from(await asPng(sharp, strip.raster))));
-    writeWhole(own, /\.svg$/i.test(own) ? Buffer.from(svg) : await fromSvg(sharp, svg, 1));
-    written.push(shownPath(own));
-  }
-  return written;
-}
-
-function writeSprites(folder: string, { packs, files }: Packed): string[] {
-  const parts = packs.flatMap(pack => {
-    const { name, file, dense, all } = packNames(pack, files);
-    const table = spriteTable(pack, { file, dense });
-    return [
-      ...all,
-      { path: `${name}.css`, bytes: Buffer.from(spriteCss(table)) },
-      { path: `${name}.json`, bytes: Buffer.from(`${JSON.stringify(table, null, 2)}\n`) },
-    ];
-  });
+/** Writes them, and gives their paths as the user sees them. */
+function put(folder: string, parts: readonly MadeFile[]): string[] {
   writeParts(folder, parts);
   return parts.map(({ path }) => shownPath(resolve(folder, path)));
-}
-
-async function writeResized(folder: string, { packs }: Packed): Promise<string[]> {
-  const sharp = (await openSharp())!;
-  const parts = new Map<string, Uint8Array>();
-  for (const { buttons, menu } of packs)
-    for (const { hook, states } of buttons)
-      for (const [state, { file, one, two }] of Object.entries(states)) {
-        const name = menu.pictures!.strip
-          ? `${hook}-${state}.png`
-          : file
-              .split('/')
-              .at(-1)!
-              .replace(/\.[^.]*$/, '.png');
-        parts.set(name, await asPng(sharp, one));
-        if (two) parts.set(name.replace(/\.png$/, '@2x.png'), await asPng(sharp, two));
-      }
-  writeParts(
-    folder,
-    [...parts].map(([path, bytes]) => ({ path, bytes })),
-  );
-  return [...parts.keys()].map(path => shownPath(resolve(folder, path)));
 }

@@ -179,7 +179,10 @@ describe('what is wrong with pictures', () => {
       pattern,
       files => {
         files['buttons/vist-base.png'] = files['buttons/visit-base.png']!;
-        for (const one of ['base', 'hover', 'current', 'pressed']) delete files[`buttons/visit-${one}.png`];
+        Reflect.deleteProperty(files, 'buttons/visit-base.png');
+        Reflect.deleteProperty(files, 'buttons/visit-hover.png');
+        Reflect.deleteProperty(files, 'buttons/visit-current.png');
+        Reflect.deleteProperty(files, 'buttons/visit-pressed.png');
       },
       ['warning no-picture'],
       'The nearest is `buttons/vist-base.png`',
@@ -315,7 +318,7 @@ describe('what is wrong with pictures', () => {
       '`gap` lies between',
     ],
   ];
-  it.each(cases)('tells %s', async (_, pictures, change, wanted, words) => {
+  it.each(cases)('tells %s', async (...[, pictures, change, wanted, words]) => {
     const files = await base();
     await change(files);
     const folder = site(picturePlan(pictures), files);

@@ -87,22 +87,14 @@ function drawing(look: ButtonLook, frame: Frame): string {
   const radius = Math.min(look.radius, box.height / 2, box.width / 2);
   const rect = (by: number, attributes: string): string =>
     `<rect x="${by}" y="${by}" width="${round(box.width - 2 * by)}" height="${round(box.height - 2 * by)}" rx="${round(Math.max(0, radius - by))}" ${attributes}/>`;
-  const filter = drop.map(
-    ({ x, y, blur, color }) =>
-      `<feDropShadow dx="${x}" dy="${y}" stdDeviation="${round(blur / 2)}" ${paint('flood', color)}/>`,
-  );
-  const defs = [
-    gradient ?? '',
-    filter.length > 0 && fill !== 'none'
-      ? `<filter id="s" x="-50%" y="-50%" width="200%" height="200%">${filter.join('')}</filter>`
-      : '',
-  ].join('');
+  const hasShadow = drop.length > 0 && fill !== 'none';
+  const defs = [gradient ?? '', hasShadow ? shadowFilter(drop) : ''].join('');
   const parts = [
     fill === 'none'
       ? ''
       : rect(
           0,
-          `${gradient ? `fill="${fill}"` : paint('fill', fill)}${filter.length > 0 ? ' filter="url(#s)"' : ''}`,
+          `${gradient ? `fill="${fill}"` : paint('fill', fill)}${hasShadow ? ' filter="url(#s)"' : ''}`,
         ),
     look.border
       ? rect(
@@ -119,6 +111,14 @@ function drawing(look: ButtonLook, frame: Frame): string {
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${size.width}" height="${size.height}" viewBox="0 0 ${size.width} ${size.height}">${
     defs === '' ? '' : `<defs>${defs}</defs>`
   }<g transform="translate(${box.x} ${box.y})">${parts.join('')}</g></svg>\n`;
+}
+
+function shadowFilter(shadows: readonly Shadow[]): string {
+  const drops = shadows.map(
+    ({ x, y, blur, color }) =>
+      `<feDropShadow dx="${x}" dy="${y}" stdDeviation="${round(blur / 2)}" ${paint('flood', color)}/>`,
+  );
+  return `<filter id="s" x="-50%" y="-50%" width="200%" height="200%">${drops.join('')}</filter>`;
 }
 
 const round = (value: number): number => Math.round(value * 100) / 100;

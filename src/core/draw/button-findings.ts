@@ -1,0 +1,33 @@
+import { isSingle } from '../menu/folds.ts';
+import type { ResolvedMenu } from '../menu/types.ts';
+import { type Finding, finding } from '../text/finding.ts';
+import { nearest, shortened } from '../text/nearest.ts';
+
+/** The menu whose entries are drawn: the one that is named, else the first that is no button; or why there is none. */
+export function menuToDraw(
+  menus: readonly ResolvedMenu[],
+  name: string | undefined,
+  file: string,
+): ResolvedMenu | Finding {
+  const all = menus.filter(one => one.shows === 'entries' && one.form !== 'top');
+  const menu = all.find(one => (name === undefined ? !isSingle(one) : one.name === name));
+  if (menu) return menu;
+  const names = [...new Set(all.map(one => one.name))];
+  const near = name === undefined ? null : nearest(name, names);
+  const remedy = near ? `Did you mean \`${near}\`?` : `Menus of the plan: ${names.join(', ')}.`;
+  const message =
+    name === undefined
+      ? 'the plan has no menu whose entries could be drawn'
+      : `no menu is called \`${name}\``;
+  return finding('unknown-menu', { file }, message, remedy);
+}
+
+/** Drawings that somebody may have gone on with. */
+export function drawnOver(into: string, paths: readonly string[]): Finding {
+  return finding(
+    'drawn-over',
+    { file: into },
+    `${shortened(paths, 3)} ${paths.length === 1 ? 'is' : 'are'} there already, and drawn otherwise; nothing was written`,
+    'Draw into another folder:  --into buttons-2   or over what is there:  --overwrite',
+  );
+}
