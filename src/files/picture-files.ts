@@ -80,7 +80,10 @@ export async function buttonFiles(sharp: Sharp | null, buttons: readonly DrawnBu
 }
 
 /** Those of the files that are not there yet, or are there otherwise. */
-export function differing(root: string, files: readonly MadeFile[]): { news: MadeFile[]; changed: string[]; same: number } {
+export function differing(
+  root: string,
+  files: readonly MadeFile[],
+): { news: MadeFile[]; changed: string[]; same: number } {
   const isThere = (path: string): boolean => existsSync(join(root, path));
   const news = files.filter(
     ({ path, bytes }) => !isThere(path) || !readFileSync(join(root, path)).equals(bytes),

@@ -7,6 +7,7 @@ import { menuFromTurning } from '../core/draft/from-turning.ts';
 import { type HandSource, menuFromHand } from '../core/draft/from-menu.ts';
 import { startedMenus, unknownLook } from '../core/draft/drawn.ts';
 import { drawnLooks } from '../core/draft/looks.ts';
+import { inOwnRoom } from '../core/draft/old-strips.ts';
 import { Firsts } from '../core/draft/firsts.ts';
 import { draftLanguages } from '../core/draft/by-language.ts';
 import { Places } from '../core/draft/place.ts';
@@ -21,13 +22,8 @@ import {
   outlineMenus,
   soughtBy,
 } from '../core/draft/sources.ts';
-import {
-  type Draft,
-  type DraftLanguage,
-  type DraftMenu,
-  type DraftSite,
-  pageLook,
-} from '../core/draft/types.ts';
+import type { Draft, DraftLanguage, DraftMenu, DraftPictures, DraftSite } from '../core/draft/types.ts';
+import { pageLook } from '../core/draft/types.ts';
 import { writeDraft } from '../core/draft/write.ts';
 import { freeName, menuNames } from '../core/hand/names.ts';
 import type { SiteMenu } from '../core/hand/site-menus.ts';
@@ -42,6 +38,7 @@ import { writePlanSchema } from '../files/plan-schema.ts';
 import { writeParts, writeWhole } from '../files/write.ts';
 import { leftBy } from './draft-left.ts';
 import { lookOf } from './draft-look.ts';
+import { oldPictures } from './draft-pictures.ts';
 import { type OpenFolder, openFolder } from './folder.ts';
 
 export type { Ask } from '../core/draft/questions.ts';
@@ -106,6 +103,7 @@ class Drafting {
   readonly #findings: Finding[] = [];
   readonly #menus: DraftResult['menus'] = [];
   readonly #firsts: Firsts;
+  readonly #pictures: DraftPictures[] = [];
   #languages: readonly DraftLanguage[] = [];
   /** The first menu that is taken over. */
   #main: SiteMenu | null = null;
@@ -162,6 +160,7 @@ class Drafting {
       skipTo: skipTargets(this.#site),
       languages: this.#languages,
       ...started,
+      pictures: this.#pictures,
       look,
     };
   }
@@ -239,7 +238,9 @@ class Drafting {
       this.#languages = draftLanguages(source.byTag, this.#site);
     const made = menuFromHand(source, this.#site, this.#known, places);
     this.#note(made, source.menus);
-    return made;
+    const pictures = oldPictures(source, made.name, this.#folder);
+    this.#pictures.push(...pictures);
+    return inOwnRoom(made, pictures);
   }
 }
 

@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import { type DrawnButton, drawnButtons } from '../core/draw/buttons.ts';
-import { drawnOver, menuToDraw } from '../core/draw/button-findings.ts';
+import { drawnOver, menuToDraw, plainFolder } from '../core/draw/button-findings.ts';
 import { type Finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { buttonFiles, differing } from '../files/picture-files.ts';
 import { openSharp } from '../files/rasters.ts';
@@ -61,7 +61,7 @@ async function write(
     overwrite = false,
   }: DrawOptions & { menu: string; told: Finding[] },
 ): Promise<DrawResult> {
-  const into = folder.replace(/\/+$/, '');
+  const into = plainFolder(folder);
   const root = join(site, into);
   const files = await buttonFiles(await openSharp(), buttons);
   const { news, changed, same } = differing(root, files);

@@ -10,6 +10,7 @@ import { isFolder, isThere } from '../files/paths.ts';
 import { openPlan } from '../files/plan.ts';
 import { readWholeSite, textIn } from '../files/read-whole.ts';
 import { Moves } from '../files/moves.ts';
+import { pictureSize } from '../files/picture.ts';
 import { SiteRecord } from '../files/record.ts';
 import { listSite } from '../files/site.ts';
 
@@ -65,5 +66,7 @@ export function openFolder(root: string, options: FolderOptions): OpenFolder {
     earlier: [record.aside],
     taken: hash => record.taken(hash),
   });
-  return { site: { ...site, beating: outranking.found, text, movedTo: moves.to }, sheets, text, findings };
+  const size = (file: string): ReturnType<CheckedSite['size']> => pictureSize(`${root}/${file}`);
+  const whole = { ...site, beating: outranking.found, text, size, movedTo: moves.to };
+  return { site: whole, sheets, text, findings };
 }

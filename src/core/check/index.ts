@@ -12,9 +12,11 @@ import { orphan } from './rules/orphan.ts';
 import { outranked } from './rules/outranked.ts';
 import { sameId } from './rules/same-id.ts';
 import { sameTitle } from './rules/same-title.ts';
+import { stretchedPicture } from './rules/stretched-picture.ts';
 import { surplusEnd } from './rules/surplus-end.ts';
 import { unclosedList } from './rules/unclosed-list.ts';
 import { untitled } from './rules/untitled.ts';
+import { wordlessEntry } from './rules/wordless-entry.ts';
 import { wrongCurrent } from './rules/wrong-current.ts';
 import { wrongFolder } from './rules/wrong-folder.ts';
 import type { CheckRule, CheckedSite } from './types.ts';
@@ -38,6 +40,8 @@ export const checkRules: readonly CheckRule[] = [
   unclosedList,
   surplusEnd,
   missingFile,
+  wordlessEntry,
+  stretchedPicture,
   outranked,
 ];
 

@@ -11,6 +11,8 @@ export interface CheckedSite extends HandSite {
   beating: readonly Beating[];
   /** Where a page has gone that is not there any more; null where nobody can tell. */
   movedTo: (page: SitePath) => SitePath | null;
+  /** Width and height of a picture in px; null where its file does not say. */
+  size: (file: SitePath) => { width: number; height: number } | null;
   /** The text of a file; null where it cannot be read. */
   text: (file: SitePath) => string | null;
 }

@@ -1,4 +1,5 @@
 import { pictureMark } from '../hand/entries.ts';
+import { otherPicture } from '../hand/pictures.ts';
 import { flatEntries } from '../hand/types.ts';
 import { copyEntries, entryKey, flatShared, matched, type SiteEntry } from '../hand/shared.ts';
 import type { SiteMenu } from '../hand/site-menus.ts';
@@ -189,7 +190,7 @@ function entriesFrom(
     const below = entriesFrom(one.entries, known, byName);
     const target = one.target ?? byName.get(one) ?? null;
     if (target === null && below.length === 0 && !isCaption(one, entries)) return [];
-    const highlight = one.marks.some(mark => apart.test(mark));
+    const highlight = one.marks.some(mark => !mark.startsWith(otherPicture) && apart.test(mark));
     return [draftEntry(one.label || null, target, known, { highlight, entries: below })];
   });
 }

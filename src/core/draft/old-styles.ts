@@ -38,7 +38,12 @@ export function lookFromStyles(tree: Tree, start: number, rules: readonly StyleR
 }
 
 /** What the cascade gives an element itself (https://www.w3.org/TR/css-cascade-4/#cascade-sort), without its conditions. */
-function valueFor(node: TreeNode, property: string, tree: Tree, rules: readonly StyleRule[]): string | null {
+export function valueFor(
+  node: TreeNode,
+  property: string,
+  tree: Tree,
+  rules: readonly StyleRule[],
+): string | null {
   let best: { rule: StyleRule | null; value: string; isImportant: boolean } | null = presentational(
     node,
     property,
@@ -116,7 +121,7 @@ export function statesFromStyles(
 }
 
 /** Rules for what lies under the pointer, as if it did. */
-function hovered(rules: readonly StyleRule[]): StyleRule[] {
+export function hovered(rules: readonly StyleRule[]): StyleRule[] {
   return rules
     .filter(({ selector }) => /:hover\b/.test(selector) && !/:(?:focus|active|visited)/.test(selector))
     .map(rule => ({ ...rule, selector: rule.selector.replace(/:hover\b/g, '') }));

@@ -1,4 +1,5 @@
 import type { TargetKey } from '../target/kinds/index.ts';
+import type { PictureState } from '../plan/picture-types.ts';
 import type { Form, PlaceSide } from '../plan/types.ts';
 import type { PageOrder } from '../target/kinds/pages.ts';
 
@@ -10,9 +11,30 @@ export interface Draft {
   skipTo: readonly string[];
   languages: readonly DraftLanguage[];
   menus: readonly DraftMenu[];
+  pictures: readonly DraftPictures[];
   look: DraftLook;
   /** A look to start from, for the first menu, in the place of the one that was found. */
   start?: DraftStart | null;
+}
+
+/** Pictures that were the entries of an old menu. */
+export interface DraftPictures {
+  menu: string;
+  source:
+    | { kind: 'pattern'; pattern: string; words: Partial<Record<PictureState, string>> }
+    | { kind: 'table'; rows: readonly { label: string; files: Partial<Record<PictureState, string>> }[] }
+    | {
+        kind: 'strip';
+        file: string;
+        states: readonly PictureState[];
+        /** null where they are those of the menu, in its order. */
+        entries: readonly string[] | null;
+        widths: readonly number[];
+        height: number;
+        gap: number;
+      };
+  /** In px, where they were shown in another than their own. */
+  height: number | null;
 }
 
 /** The name of a look, and of the site. */

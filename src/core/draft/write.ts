@@ -6,6 +6,7 @@ import type {
   DraftLanguage,
   DraftLook,
   DraftMenu,
+  DraftPictures,
   DraftSaid,
   DraftSpot,
   DraftStart,
@@ -14,7 +15,7 @@ import type {
 /** A draft as the text of a plan. */
 export function writeDraft(draft: Draft): string {
   const document = new Document(null, { schema: 'failsafe' });
-  const { skipTo, languages, menus, look, output, comments, start = null } = draft;
+  const { skipTo, languages, menus, pictures, look, output, comments, start = null } = draft;
   const hints: Record<string, string> = {
     output:
       output === 'in-place'
@@ -27,6 +28,7 @@ export function writeDraft(draft: Draft): string {
     ...(skipTo.length > 0 ? [['skip-to', flow(skipTo)] as Row] : []),
     ...(languages.length > 0 ? [['languages', map(languages.map(languageRow))] as Row] : []),
     ['menus', list(menus.map((menu, at) => menuNode(menu, at === 0 ? start : null)))],
+    ...(pictures.length > 0 ? [['pictures', list(pictures.map(picturesNode))] as Row] : []),
     ...(start ? [['look', drawnLook(start)] as Row] : lookRows(look)),
   ]) as never;
   document.commentBefore = comments.map(line => ` ${line}`).join('\n');
@@ -84,6 +86,37 @@ function menuNode(menu: DraftMenu, start: DraftStart | null): YAMLMap {
   ]);
   if (comments.length > 0) made.commentBefore = comments.map(line => ` ${line}`).join('\n');
   return made;
+}
+
+function picturesNode({ menu, source, height }: DraftPictures): YAMLMap {
+  return map([
+    ['menu', menu],
+    ...sourceRows(source),
+    ...(height === null ? [] : [['height', `${height}px`] as Row]),
+  ]);
+}
+
+function sourceRows(source: DraftPictures['source']): Row[] {
+  if (source.kind === 'table')
+    return [
+      ['entries', map(source.rows.map(({ label, files }): Row => [label, map(Object.entries(files), true)]))],
+    ];
+  if (source.kind === 'pattern') {
+    const words = Object.entries(source.words).filter(
+      ([state, word]) => word !== state && !(state === 'base' && word === ''),
+    );
+    return [['files', source.pattern], ...(words.length > 0 ? [['words', map(words, true)] as Row] : [])];
+  }
+  const { file, states, entries, widths, height, gap } = source;
+  const rows: Row[] = [
+    ['file', file],
+    ['states', flow(states)],
+    ...(entries === null ? [] : [['entries', flow(entries)] as Row]),
+    ['widths', flow(widths.map(String))],
+    ['heights', String(height)],
+    ...(gap > 0 ? [['gap', String(gap)] as Row] : []),
+  ];
+  return [['strip', map(rows)]];
 }
 
 function languageRow({ tag, name, pages }: DraftLanguage): Row {

@@ -31,3 +31,7 @@ export function drawnOver(into: string, paths: readonly string[]): Finding {
     'Draw into another folder:  --into buttons-2   or over what is there:  --overwrite',
   );
 }
+
+/** A folder as a pattern of file names begins. */
+export const plainFolder = (written: string): string =>
+  written.replaceAll('\\', '/').replace(/^(?:\.\/)+|\/+$/g, '');

@@ -10,6 +10,7 @@ import {
   textOf,
   valueOf,
 } from '../page/tree.ts';
+import { pictureOf, withPictureMarks } from './pictures.ts';
 import type { HandEntry } from './types.ts';
 
 const lists: ReadonlySet<string> = new Set(['ul', 'ol', 'menu', 'dir', 'dl']);
@@ -26,7 +27,7 @@ const words = /[^\s|·•:»«›‹>/\\~,*\u2013\u2014\u2022\u00a0\u2192-]/u;
 
 /** The entries of an element that holds a menu, with what lies below each. */
 export function entriesOf(tree: Tree, node: TreeNode): HandEntry[] {
-  return new EntryReader(tree).read(node.content, []);
+  return withPictureMarks(new EntryReader(tree).read(node.content, []));
 }
 
 /** Of an entry that is a picture and no words. */
@@ -102,9 +103,11 @@ class EntryReader {
       ...(isCurrent === 'false' ? [] : ['aria-current']),
       ...(isCurrent === 'page' ? ['aria-current=page'] : []),
     ];
-    const isPicture =
-      collapse(this.#wordsIn(node)) === '' && [...descendants(node)].some(one => one.name === 'img');
-    if (isPicture) marks.push(pictureMark);
+    const image =
+      collapse(this.#wordsIn(node)) === ''
+        ? [...descendants(node)].find(one => one.name === 'img')
+        : undefined;
+    if (image) marks.push(pictureMark);
     const label = collapse(this.#text(node)) || (valueOf(node, 'title', charset) ?? '').trim();
     const area = node.name === 'area' ? (valueOf(node, 'alt', charset) ?? '') : '';
     return {
@@ -113,6 +116,7 @@ class EntryReader {
       start: node.start,
       end: node.open,
       marks,
+      picture: image ? pictureOf(image, node, this.#tree.charset) : null,
       entries: [],
     };
   }
@@ -133,6 +137,7 @@ class EntryReader {
           start: at,
           end: at + part.length,
           marks: [...marks, 'no link'],
+          picture: null,
           entries: [],
         };
       });

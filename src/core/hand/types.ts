@@ -18,7 +18,21 @@ export interface HandEntry {
   end: number;
   /** What may set it apart from its neighbours: classes, ids, emphasis, being no link, `aria-current`. */
   marks: readonly string[];
+  /** The picture that it is, where it has no words of its own. */
+  picture: HandPicture | null;
   entries: HandEntry[];
+}
+
+/** The picture of an entry, with addresses as they are written. */
+export interface HandPicture {
+  address: string;
+  /** Those that come under the pointer, and while it is pressed; null where its page does not say. */
+  hover: string | null;
+  pressed: string | null;
+  /** Attributes, in px; null where they are missing. */
+  width: number | null;
+  height: number | null;
+  hasWords: boolean;
 }
 
 /** A menu written by hand, or another row of links, as it stands in one page. */

@@ -64,6 +64,15 @@ export function resourcesOf(
   return found;
 }
 
+/** The pictures that a piece of script names: those that come under the pointer, mostly. */
+export function picturesIn(code: string): string[] {
+  return [
+    ...code.matchAll(/(?:'|"|&quot;|&#39;)([^'"&<>\s]+\.(?:gif|png|jpe?g|webp|svg))(?:'|"|&quot;|&#39;)/gi),
+  ]
+    .map(match => match[1]!)
+    .filter(address => !isCode(address));
+}
+
 /** https://html.spec.whatwg.org/multipage/images.html#parsing-a-srcset-attribute */
 function candidatesIn(srcset: string): string[] {
   return [...srcset.matchAll(/[\s,]*(\S*[^\s,])(?:\s[^,]*)?/g)].map(match => match[1]!);

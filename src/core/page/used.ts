@@ -1,6 +1,6 @@
 import type { Raw } from '../text/bytes.ts';
 import type { FullPage } from './content.ts';
-import { hasResources, resourcesOf } from './resources.ts';
+import { hasResources, picturesIn, resourcesOf } from './resources.ts';
 import { type Listener, type Walk } from './walk.ts';
 
 /** What a page uses and how it is put together. */
@@ -35,6 +35,10 @@ export class UsedReader implements Listener {
     if (isNaming)
       for (const one of resourcesOf(name, attributes, value))
         this.used.resources.push({ ...one, start, end });
+    for (const { name: attribute, value: code } of attributes)
+      if (attribute.startsWith('on'))
+        for (const address of picturesIn(code))
+          this.used.resources.push({ kind: 'picture', address, start, end });
     if (value('style')?.includes('(') === true) this.used.styles.push({ start, end });
   }
 

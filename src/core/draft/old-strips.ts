@@ -1,0 +1,184 @@
+import { readAddress } from '../address/href.ts';
+import { type SitePath, folderOf } from '../address/path.ts';
+import { currentStart } from '../hand/differences.ts';
+import { isLink } from '../hand/entries.ts';
+import { type SiteEntry, copyEntries, matched } from '../hand/shared.ts';
+import type { SiteMenu } from '../hand/site-menus.ts';
+import type { HandSite } from '../hand/types.ts';
+import { styleResources } from '../page/resources.ts';
+import type { StyleRule } from '../page/styles.ts';
+import { type Tree, type TreeNode, descendants } from '../page/tree.ts';
+import type { PictureState } from '../plan/picture-types.ts';
+import { hovered, valueFor } from './old-styles.ts';
+import type { DraftMenu, DraftPictures } from './types.ts';
+
+/** A page with its rules, as far as they are known. */
+export interface RuledPage {
+  path: SitePath;
+  tree: Tree;
+  rules: readonly StyleRule[];
+}
+
+/** Where the picture of an entry lies in its file, in px. */
+interface Part {
+  file: SitePath;
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+  hoverY: number | null;
+}
+
+/**
+ * The strip of pictures that an old menu moved behind its entries: as style sheets say it, with the rows for the pointer
+ * and for the current page; null where there is none, or none that a plan can say.
+ * @param pages some of those that carry the menu
+ */
+export function stripFromStyles(
+  menu: SiteMenu,
+  pages: readonly RuledPage[],
+  { name, site }: { name: string; site: HandSite },
+): DraftPictures | null {
+  const { parts, currentY } = partsOf(menu, pages, site);
+  const all = menu.entries.filter(one => parts.has(one));
+  const ordered = [...all].sort((one, other) => parts.get(one)!.x - parts.get(other)!.x);
+  const [first] = ordered.map(one => parts.get(one)!);
+  if (!first || all.length < 2 || all.length < menu.entries.length) return null;
+  const row = ordered.map(one => parts.get(one)!);
+  const gap = gapOf(row);
+  const rows = rowsOf(first, currentY);
+  const isRegular =
+    gap !== null &&
+    rows !== null &&
+    rows.every(({ y }, at) => y === at * (first.height + gap)) &&
+    row.every(one => one.file === first.file && one.y === first.y && one.height === first.height);
+  if (!isRegular) return null;
+  const isInOrder = ordered.every((one, at) => one === menu.entries[at]);
+  const source = {
+    kind: 'strip' as const,
+    file: first.file,
+    states: rows.map(one => one.state),
+    entries: isInOrder ? null : ordered.map(one => one.label),
+    widths: row.map(one => one.width),
+    height: first.height,
+    gap,
+  };
+  return { menu: name, source, height: null };
+}
+
+/** The parts of entries that are not current, and how far down the current one lies. */
+function partsOf(
+  menu: SiteMenu,
+  pages: readonly RuledPage[],
+  site: HandSite,
+): { parts: Map<SiteEntry, Part>; currentY: number | null } {
+  const parts = new Map<SiteEntry, Part>();
+  let currentY: number | null = null;
+  for (const page of pages) {
+    const own = currentStart(menu, page.path, site);
+    for (const { shared, start } of linksIn(menu, page, site)) {
+      const part = partOf(start, page);
+      if (!part || !site.files.has(part.file)) continue;
+      if (start === own) currentY = currentY ?? part.y;
+      else if (!parts.has(shared)) parts.set(shared, part);
+    }
+  }
+  return { parts, currentY };
+}
+
+/** The same between any two, or null. */
+function gapOf(row: readonly Part[]): number | null {
+  const gaps = row.slice(1).map((one, at) => one.x - row[at]!.x - row[at]!.width);
+  const [first = 0] = gaps;
+  return row[0]!.x === 0 && first >= 0 && gaps.every(one => one === first) ? first : null;
+}
+
+/** The rows from above, each once. */
+function rowsOf({ y, hoverY }: Part, currentY: number | null): { state: PictureState; y: number }[] | null {
+  const rows: { state: PictureState; y: number }[] = [{ state: 'base', y }];
+  if (hoverY !== null && hoverY !== y) rows.push({ state: 'hover', y: hoverY });
+  if (currentY !== null && rows.every(one => one.y !== currentY))
+    rows.push({ state: 'current', y: currentY });
+  const sorted = rows.sort((one, other) => one.y - other.y);
+  return sorted[0]!.y === 0 ? sorted : null;
+}
+
+/** The top entries of a copy, with where their links begin. */
+function linksIn(
+  menu: SiteMenu,
+  { path }: RuledPage,
+  site: HandSite,
+): { shared: SiteEntry; start: number }[] {
+  const hand = menu.copies.get(path);
+  if (!hand) return [];
+  return [...matched(copyEntries(hand, path, site), menu.entries)].map(([{ entry }, shared]) => ({
+    shared,
+    start: entry.start,
+  }));
+}
+
+/** The link, its item, or what is in it: whichever has the picture. */
+function partOf(start: number, { path, tree, rules }: RuledPage): Part | null {
+  const link = tree.nodes.find(one => one.start === start);
+  if (!link || !isLink(link)) return null;
+  const item = link.parent?.name === 'li' ? [link.parent] : [];
+  for (const node of [link, ...descendants(link), ...item]) {
+    const file = fileOf(node, { path, tree, rules });
+    if (file === null) continue;
+    const at = positionOf(node, tree, rules);
+    const [width, height] = ['width', 'height'].map(name => lengthOf(link, node, name, { tree, rules }));
+    if (!at || width === null || height === null) return null;
+    const over = positionOf(node, tree, [...rules, ...hovered(rules)]);
+    return { file, ...at, width: width!, height: height!, hoverY: over?.y ?? null };
+  }
+  return null;
+}
+
+function fileOf(node: TreeNode, { path, tree, rules }: RuledPage): SitePath | null {
+  for (const property of ['background-image', 'background']) {
+    const value = valueFor(node, property, tree, rules);
+    const [found] = value === null ? [] : styleResources(value);
+    if (!found) continue;
+    // Rules of a style sheet are read from its folder; which that was is not known here, so that both are tried.
+    const name = found.address.replace(/^(?:\.\.?\/)+/, '');
+    const end = readAddress(found.address, folderOf(path));
+    return end.kind === 'inside' ? end.path : name;
+  }
+  return null;
+}
+
+/** In px from the left and upper edge; null for what is no such place. */
+function positionOf(
+  node: TreeNode,
+  tree: Tree,
+  rules: readonly StyleRule[],
+): { x: number; y: number } | null {
+  const own = valueFor(node, 'background-position', tree, rules);
+  const whole = valueFor(node, 'background', tree, rules);
+  const text =
+    own ?? whole?.replace(/url\([^)]*\)|#[0-9a-f]+|[a-z-]*repeat[a-z-]*|scroll|fixed|none/gi, ' ') ?? '';
+  const words = text
+    .trim()
+    .split(/\s+/)
+    .filter(one => /^(?:-?\d+(?:\.\d+)?(?:px)?|left|top)$/i.test(one));
+  const [x = 0, y = 0] = words.map(one => (/^[lt]/i.test(one) ? 0 : parseFloat(one)));
+  return x <= 0 && y <= 0 ? { x: -x, y: -y } : null;
+}
+
+function lengthOf(
+  link: TreeNode,
+  node: TreeNode,
+  property: string,
+  { tree, rules }: Pick<RuledPage, 'tree' | 'rules'>,
+): number | null {
+  for (const one of [node, link, link.parent]) {
+    const value = one && valueFor(one, property, tree, rules);
+    const px = /^(\d+)px$/.exec(value ?? '')?.[1];
+    if (px !== undefined) return Number(px);
+  }
+  return null;
+}
+
+/** A bar of pictures knows how wide it is: it folds where it has no room. */
+export const inOwnRoom = (menu: DraftMenu, pictures: readonly DraftPictures[]): DraftMenu =>
+  pictures.length > 0 && menu.fold !== null ? { ...menu, fold: 'crowded' } : menu;
