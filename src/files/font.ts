@@ -57,11 +57,11 @@ const commands: Readonly<Record<string, string>> = {
   closePath: 'Z',
 };
 
-/** The letters of a text as a path, in em. */
+/** The letters of a text as a path, in thousandths of an em. */
 function outlineIn(font: fontkit.Font, text: string, { letters, words }: LetterSpacing): Outline {
   const { glyphs, positions } = font.layout(text);
   const em = font.unitsPerEm;
-  const round = (value: number): number => Math.round(value * 10000) / 10000;
+  const round = (value: number): number => Math.round(value * 1000);
   let x = 0;
   const path = glyphs.map((glyph, at) => {
     const { xAdvance, xOffset, yOffset } = positions[at]!;

@@ -24,14 +24,14 @@ export class HeldFiles {
 
   /** Markup as on the front page, with the pictures of homes inside. */
   markup(text: string): string {
-    return this.#sprited(text).replace(
+    return text.replace(
       new RegExp(`(<img class="${parts.mark}" src=")([^"]*)`, 'g'),
       (_, start: string, address: string) => start + this.#data('', readAttributeReferences(address)),
     );
   }
 
-  /** Pictures of entries, of which one for usual screens is enough. */
-  #sprited(text: string): string {
+  /** A text with the pictures of entries inside, those for usual screens. */
+  sprited(text: string): string {
     const image = new RegExp(`(<img class="${parts.picture}[^"]*" src=")([^"]*)"(?: srcset="[^"]*")?`, 'g');
     return text.replace(image, (whole, start: string, address: string) => {
       const bytes = this.#sprites.get(address);

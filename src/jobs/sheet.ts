@@ -41,7 +41,7 @@ export async function sheetOf(plan: string | OpenPlan | undefined): Promise<Shee
     fonts: fontRules(shown, opened.site.root),
     widths,
   });
-  const html = held.markup(page);
+  const html = held.sprited(page);
   const entries = shown.reduce((sum, { menu }) => sum + menu.entries.length, 0);
   return { html, findings: told, menus: shown.length, entries };
 }

@@ -6,7 +6,9 @@ import { folderWith, kamino } from '../helpers/site.ts';
 
 const root = join(import.meta.dirname, '../..');
 const commands =
-  'build check completion demo draft entry explain inventory lift map measure preview specimen'.split(' ');
+  'build check completion demo draft entry explain inventory lift map measure pictures preview specimen'.split(
+    ' ',
+  );
 
 /** What is shown in code, or as an example in a help. */
 function shownIn(text: string): string[] {

@@ -148,7 +148,7 @@ function label(look: ButtonLook, { entry, text, box, source }: Frame): string {
   if (outline) {
     const x = (box.width - outline.width * em) / 2;
     const y = middle + ((outline.ascent - outline.descent) * em) / 2;
-    return `<path transform="translate(${round(x)} ${round(y)}) scale(${em})" d="${outline.path}" ${paint('fill', look.color)}/>`;
+    return `<path transform="translate(${round(x)} ${round(y)}) scale(${em / 1000})" d="${outline.path}" ${paint('fill', look.color)}/>`;
   }
   const family = escapeMarkup(font.family ?? 'system-ui, sans-serif');
   const spacing =

@@ -22,7 +22,7 @@ import { mergeLooks } from './merge.ts';
 export interface FontFile {
   /** Advance width in em, with kerning and shaping; null where it lacks a letter of the text. */
   widthOf: (text: string, weight: number) => number | null;
-  /** Its letters as a path, in em, on a base line at 0; null where it lacks a letter. */
+  /** Its letters as a path on a base line at 0; null where it lacks a letter. */
   outlineOf: (text: string, weight: number, spacing: LetterSpacing) => Outline | null;
 }
 
@@ -32,7 +32,7 @@ export interface LetterSpacing {
   words: number;
 }
 
-/** A text as a path of SVG, in em. */
+/** A text as a path of SVG in thousandths of an em, with its measures in em. */
 export interface Outline {
   path: string;
   width: number;

@@ -102,9 +102,15 @@ class LooksResolver {
 
   resolve(): ResolvedLooks {
     const uses = usesOf(this.#drafts);
-    const borderWidth = widestBorder(this.#drafts.map(one => one.look));
+    // What a menu keeps room for is a border that it has, or all menus have.
+    const borderIn = (menu: string | null): string | null =>
+      widestBorder(
+        this.#drafts
+          .filter(({ address }) => address.menu === null || address.menu === menu)
+          .map(one => one.look),
+      );
     const scheme = this.#site.look.dark ?? 'page';
-    const scopes = this.#drafts.map(draft => this.#scope(draft, uses, borderWidth));
+    const scopes = this.#drafts.map(draft => this.#scope(draft, uses, borderIn(draft.address.menu)));
     return { scopes, uses, scheme, airy: this.#airy };
   }
 

@@ -43,6 +43,11 @@ export const wordPages: Readonly<Record<string, WordPage>> = {
     '- visit.html\n- { mail: hello@brackenfold.example }\n- { url: "https://weather.example/" }',
     ['page', 'section', 'file', 'mail', 'phone', 'url', 'language'],
   ),
+  picture: word(
+    'An image that serves as an entry’s button in one state. Pictures are packed into one sprite. Also the key of a look for the ground of a menu.',
+    'pictures:\n  - menu: masthead\n    files: "buttons/{entry}-{state}.png"',
+    ['pictures', 'strip', 'look'],
+  ),
   opener: word('The control that shows and hides a submenu.', '<details class="kamino-opener">', [
     'toggle',
     'entries',

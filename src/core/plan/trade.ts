@@ -1,5 +1,9 @@
 /** Words of the trade, and ours for them. */
 export const tradeWords: Record<string, string> = {
+  rollover: 'pictures',
+  sprite: 'pictures',
+  'image button': 'pictures',
+  'image strip': 'strip',
   uppercase: 'transform',
   underline: 'marker',
   indicator: 'marker',

@@ -64,6 +64,7 @@ ${x === 0 ? '' : `  --kamino-picture-x: -${x}px;\n`}}
 }
 ${own} .${parts.link}:has(>${picture}) {
   gap: 0;
+  margin: 0;
   padding: 0;
   border: 0;
   background: none;
