@@ -96,7 +96,7 @@ function wideRules(menu: ResolvedMenu, looks: ResolvedLooks): string {
     arranged(own, menu, looks.uses),
     wideLists(menu),
     looks.uses.weight ? reservedLabels(own, menu) : '',
-    menu.entries.some(one => one.apart) ? apart(own, isRow) : '',
+    menu.entries.some(one => one.apart) ? apart(own, !forms[menu.form].opensInFlow) : '',
   ].join('');
 }
 

@@ -63,13 +63,13 @@ ${x === 0 ? '' : `  --kamino-picture-x: -${x}px;\n`}}
   object-position: var(--kamino-picture-x, 0) var(--kamino-picture-y, 0);
 }
 ${own} .${parts.link}:has(>${picture}) {
+  flex: none;
   gap: 0;
   margin: 0;
   padding: 0;
   border: 0;
   background: none;
   box-shadow: none;
-  justify-content: center;
   outline-offset: 2px;
 }
 ${own} summary.${parts.link}:has(>${picture}) {

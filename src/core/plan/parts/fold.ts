@@ -40,6 +40,7 @@ export const foldKeys = {
     means:
       '`crowded`: where a bar no longer fits its own room; Kamino computes the width from the font. `below 48em` asks the window (em, rem or px). `any-width`: everywhere, its toggle left in view.',
     example: 'when: crowded',
+    missing: 'Say where it folds:  when: crowded   or a width of the window:  when: below 48em',
   }),
   as: optional(oneOf(...foldWords), {
     otherwise: '`stack`',
