@@ -80,6 +80,7 @@ async function look(plan: string, options: Options, voice: Voice): Promise<numbe
   const { written, menus } = result;
   const parts = [
     ...(options.list || written.length === 0 ? menus.map(one => menuText(one, voice, make)) : []),
+    ...(sprite === undefined ? [] : menus.map(one => spriteText(one, voice, make))),
     ...(written.length > 0
       ? [
           `${voice.out.strong(`Wrote ${written.length > 4 ? shortened(written, 3) : listed(written, 'and')}`)}.`,
@@ -129,6 +130,23 @@ function menuText(
     table.toString().replace(/ +$/gm, ''),
     `  Packed into ${dense === null ? file : `${file} and one for dense screens`}: ${width} x ${height} px, ${kilobytes(bytes)} (${kilobytes(ofFiles)} in ${counted(new Set(all).size, 'file')})`,
   ].join('\n');
+}
+
+/** Where each picture lies in what they are packed into. */
+function spriteText(
+  { menu, language, entries }: ListedMenu,
+  { out }: Voice,
+  make: typeof plainTable,
+): string {
+  const table = make(
+    ['entry', 'state', 'x', 'y', 'width', 'height'],
+    ['left', 'left', 'right', 'right', 'right', 'right'],
+  );
+  for (const { label, pictures } of entries)
+    for (const [state, { x, y, width, height }] of Object.entries(pictures ?? {}))
+      table.push([label, state, ...[x, y, width, height].map(String)]);
+  const name = language === null ? menu : `${menu}, ${language}`;
+  return `${out.strong(name)}\n${table.toString().replace(/ +$/gm, '')}`;
 }
 
 const kilobytes = (bytes: number): string =>

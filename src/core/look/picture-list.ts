@@ -11,6 +11,9 @@ export interface ListedPicture {
   width: number;
   height: number;
   isDense: boolean;
+  /** Where its box lies in the sprite. */
+  x: number;
+  y: number;
   /** Of what is drawn with its ground; null where that could not be measured. */
   contrast: number | null;
 }
@@ -43,6 +46,8 @@ export function pictureList(
 ): ListedMenu {
   const known = new Map(buttons.map(one => [one.hook, one.states]));
   const sources = new Map(menu.pictures!.entries.map((one): [string, EntryFiles] => [one.hook, one]));
+  const columns = new Map(layout.columns.map(one => [one.hook, one.x]));
+  const rows = new Map(layout.rows.map(one => [one.state, one.y]));
   const { file, dense } = menu.sprite!;
   return {
     menu: menu.name,
@@ -61,6 +66,8 @@ export function pictureList(
               width: one.one.width,
               height: one.one.height,
               isDense: one.two !== null,
+              x: columns.get(hook)!,
+              y: rows.get(state)!,
               contrast: rounded(drawnContrast(one.one, ground, contrast)),
             };
         }
