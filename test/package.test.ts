@@ -34,7 +34,9 @@ it('packs only what runs, and works when installed into an empty folder', () => 
     cwd: folder,
     encoding: 'utf8',
   });
-  expect([run.status, run.stderr]).toEqual([0, '']);
+  // Without a network what reads pictures may be missing, which is told; menus show their words then.
+  expect(run.status).toBe(0);
+  expect(run.stderr).toMatch(/^$|^\S+ warning words-only: .*\n.*\n\n1 warning\n$/);
   expect(run.stdout).toContain('each leads to its page');
   put(folder, {
     'use.mjs':

@@ -94,7 +94,11 @@ export class SiteContents implements Contents, PageFiles {
   words(path: SitePath, hasHeading: boolean): PageWords | null {
     const raw = this.#start(path, hasHeading ? Infinity : headBytes);
     if (raw === null) return null;
-    const { title, heading } = readFrame(path, raw, { ...nothingWanted, heading: hasHeading });
+    const { title, heading } = readFrame(path, raw, {
+      ...nothingWanted,
+      heading: hasHeading,
+      wordsOnly: true,
+    });
     return { title, heading };
   }
 

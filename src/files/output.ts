@@ -15,6 +15,7 @@ import type { FileRecord, Glance, OutputRecord, SiteRecord } from './record.ts';
 import type { SiteFile } from './walk.ts';
 import { foreignIn } from './foreign.ts';
 import { checksumOf } from './checksum.ts';
+import type { PageNotes } from './pages.ts';
 import { ensureReal, lookAt, partOf, sweep } from './real.ts';
 import { Writer, type Written } from './write.ts';
 
@@ -43,6 +44,7 @@ export class Output {
   readonly #place: string;
   readonly #writer: Writer;
   readonly #next = new Map<string, FileRecord>();
+  readonly #notes = new Map<string, PageNotes>();
 
   /** @param name the folder as the plan gives it */
   constructor(folder: string, name: string, record: SiteRecord, isDry: boolean) {
@@ -94,7 +96,18 @@ export class Output {
   keep(source: SiteFile): void {
     const old = this.#old?.files.get(source.path);
     if (old) this.#next.set(source.path, old);
+    this.note(source.path, this.notesOf(source.path));
     this.same += 1;
+  }
+
+  /** What was told of a page when it was made. */
+  notesOf(path: string): PageNotes | null {
+    return this.#old?.notes.get(path) ?? null;
+  }
+
+  /** What is told of a page now, for when it need not be made again. */
+  note(path: string, notes: PageNotes | null): void {
+    if (notes) this.#notes.set(path, notes);
   }
 
   /** The file could not be written: it is known as it was, and made anew the next time. */
@@ -171,7 +184,7 @@ export class Output {
   finish(basis: string, glance: Glance | null): void {
     if (this.#isDry) return;
     if (this.#isFresh) renameSync(this.#place, this.folder);
-    this.#record.save(this.#name, { basis, glance, files: this.#next });
+    this.#record.save(this.#name, { basis, glance, files: this.#next, notes: this.#notes });
   }
 
   abandon(): void {

@@ -6,6 +6,17 @@ import { Checksums } from './checksum.ts';
 import type { Finished } from './output.ts';
 import { Reader } from './read.ts';
 
+/** What is told of a page beside what is written into it. */
+export interface PageNotes {
+  findings: readonly Finding[];
+  lacksMain: boolean;
+  lacksViewport: boolean;
+  otherLanguage: string | null;
+  staysShort: readonly { menu: string; holder: string }[];
+  /** Menus that have no place in it. */
+  without: readonly string[];
+}
+
 /** Makes finished pages from the files of a site, one after another. */
 export class PageMaker {
   readonly findings: Finding[] = [];
@@ -24,6 +35,7 @@ export class PageMaker {
   readonly #reader = new Reader();
   readonly #splicer = new Splicer();
   readonly #checksums = new Checksums();
+  readonly #notes = new Map<string, PageNotes>();
 
   readonly #keep: (hash: string, raw: Raw) => void;
 
@@ -44,10 +56,25 @@ export class PageMaker {
   inlaid(path: string): { page: Uint8Array; spans: readonly Span[] } {
     const bytes = this.#reader.read(`${this.#root}/${path}`);
     const made = this.#inlayer.page(path, bytes);
-    const { source, spans, taken, findings, lacksMain, lacksViewport, otherLanguage, staysShort } = made;
-    for (const { hash, raw } of taken) this.#keep(hash, raw);
+    for (const { hash, raw } of made.taken) this.#keep(hash, raw);
+    this.note(path, made);
+    return { page: this.#splicer.splice(made.source, made.spans), spans: made.spans };
+  }
+
+  /** What there is to tell of a page; null for nothing. */
+  notesOf(path: string): PageNotes | null {
+    return this.#notes.get(path) ?? null;
+  }
+
+  /** Tells of a page that need not be made again what was told of it when it was made. */
+  note(path: string, notes: PageNotes): void {
+    const { findings, lacksMain, lacksViewport, otherLanguage, staysShort, without } = notes;
+    const isSilent =
+      findings.length + staysShort.length + without.length === 0 && !lacksMain && !lacksViewport;
+    if (isSilent && otherLanguage === null) return;
+    this.#notes.set(path, { findings, lacksMain, lacksViewport, otherLanguage, staysShort, without });
     this.findings.push(...findings);
-    for (const name of made.without) this.without.set(name, (this.without.get(name) ?? 0) + 1);
+    for (const name of without) this.without.set(name, (this.without.get(name) ?? 0) + 1);
     if (lacksMain) this.lackMain.push(path);
     if (lacksViewport) this.lackViewport.push(path);
     for (const { menu, holder } of staysShort) {
@@ -56,6 +83,5 @@ export class PageMaker {
     }
     if (otherLanguage !== null)
       this.otherLanguages.set(otherLanguage, [...(this.otherLanguages.get(otherLanguage) ?? []), path]);
-    return { page: this.#splicer.splice(source, spans), spans };
   }
 }

@@ -4,6 +4,7 @@ import { basename, dirname, join, relative, sep } from 'node:path';
 import { type Raw, bytesOf, rawOf } from '../core/text/bytes.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
 import { shownPath } from './paths.ts';
+import type { PageNotes } from './pages.ts';
 import { lookAt, makeFolder } from './real.ts';
 import { type Glance, type Row, type Stored, readStored } from './stored.ts';
 import { writeWhole } from './write.ts';
@@ -15,6 +16,8 @@ export interface OutputRecord {
   /** Null where the last build had something to tell. */
   glance: Glance | null;
   files: Map<string, FileRecord>;
+  /** What was told of pages, for those that need not be made again. */
+  notes: ReadonlyMap<string, PageNotes>;
 }
 
 export type { Glance } from './stored.ts';
@@ -66,7 +69,7 @@ export class SiteRecord {
     for (const [path, sourceSize, sourceTime, size, time, checksum] of stored.files) {
       files.set(path, { sourceSize, sourceTime, size, time, checksum });
     }
-    return { basis: stored.basis, glance: stored.glance, files };
+    return { basis: stored.basis, glance: stored.glance, files, notes: new Map(stored.notes ?? []) };
   }
 
   glance(name: string): Glance | null {
@@ -77,7 +80,9 @@ export class SiteRecord {
     const files = [...record.files]
       .map(([path, one]): Row => [path, one.sourceSize, one.sourceTime, one.size, one.time, one.checksum])
       .sort(([one], [other]) => (one < other ? -1 : 1));
-    this.#stored.outputs[name] = { basis: record.basis, glance: record.glance, files };
+    const notes = [...record.notes];
+    const { basis, glance } = record;
+    this.#stored.outputs[name] = { basis, glance, files, ...(notes.length > 0 ? { notes } : {}) };
     this.#write();
   }
 

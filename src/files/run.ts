@@ -10,7 +10,7 @@ import type { Finding } from '../core/text/finding.ts';
 import type { OpenSite } from './open-site.ts';
 import type { Finished } from './output.ts';
 import { ownScript, ownStyle } from './own.ts';
-import { PageMaker } from './pages.ts';
+import { PageMaker, type PageNotes } from './pages.ts';
 import { hashOf } from './record.ts';
 
 /** What finished files are made of. */
@@ -120,6 +120,16 @@ export class Run {
     const made = { bytes: Uint8Array.from(bytes), checksum };
     this.#made.set(path, made);
     return made;
+  }
+
+  /** What there is to tell of a page that was made; null for nothing. */
+  notesOf(path: string): PageNotes | null {
+    return this.#maker.notesOf(path);
+  }
+
+  /** A page that stays as it was is told of as it was. */
+  noteAgain(path: string, notes: PageNotes | null): void {
+    if (notes) this.#maker.note(path, notes);
   }
 
   /** The menus, with how many pages carry each: but for those made so far in which it has no place. */

@@ -1,4 +1,5 @@
 import { normalizePath } from '../core/address/path.ts';
+import type { PageNotes } from './pages.ts';
 
 /** The record as it lies on the disk. It may come from anybody: nothing in it is believed that does not have this form. */
 export interface Stored {
@@ -12,6 +13,8 @@ export interface StoredOutput {
   basis: string;
   glance: Glance | null;
   files: Row[];
+  /** What was told of pages. */
+  notes?: [path: string, notes: PageNotes][];
 }
 
 /** What tells whether a plan must be looked at again, and what a build says when it need not. */
@@ -53,6 +56,7 @@ export function readStored(text: string): Stored | null {
 
 function isOutput(value: unknown): value is StoredOutput {
   if (!isRecord(value) || typeof value['basis'] !== 'string' || !Array.isArray(value['files'])) return false;
+  if (value['notes'] !== undefined && !isListOf(value['notes'], isNoted)) return false;
   return (value['glance'] === null || isGlance(value['glance'])) && value['files'].every(isRow);
 }
 
@@ -77,6 +81,41 @@ function isRow(value: unknown): value is Row {
 
 const isSheetRow = (value: unknown): boolean =>
   Array.isArray(value) && value.length === 2 && isInside(value[0]) && isCount(value[1]);
+
+function isNoted(value: unknown): boolean {
+  if (!Array.isArray(value) || value.length !== 2 || !isInside(value[0]) || !isRecord(value[1])) return false;
+  const { findings, lacksMain, lacksViewport, otherLanguage, staysShort, without } = value[1];
+  return (
+    isListOf(findings, isFinding) &&
+    [lacksMain, lacksViewport].every(one => typeof one === 'boolean') &&
+    (otherLanguage === null || isText(otherLanguage)) &&
+    isListOf(staysShort, one => isRecord(one) && isText(one['menu']) && isText(one['holder'])) &&
+    isListOf(without, isText)
+  );
+}
+
+function isFinding(value: unknown): boolean {
+  if (!isRecord(value)) return false;
+  const { rule, severity, message, remedy, place, menu } = value;
+  return (
+    [rule, message].every(isText) &&
+    ['error', 'warning', 'note'].includes(severity as string) &&
+    (remedy === null || isText(remedy)) &&
+    (menu === undefined || isText(menu)) &&
+    (place === null || isPlace(place))
+  );
+}
+
+function isPlace(value: unknown): boolean {
+  if (!isRecord(value) || !isText(value['file'])) return false;
+  const { position, excerpt } = value;
+  return (
+    (position === undefined ||
+      (isRecord(position) && isCount(position['line']) && isCount(position['column']))) &&
+    (excerpt === undefined ||
+      (isRecord(excerpt) && isText(excerpt['text']) && isCount(excerpt['from']) && isCount(excerpt['to'])))
+  );
+}
 
 /** A path that does not leave the folder which it is in. */
 function isInside(value: unknown): boolean {

@@ -50,9 +50,8 @@ export class FolderWriter implements SiteWriter {
     const { site, source, pageFindings } = this.#writeFiles();
     const ofPages = fromUser(pageFindings, site.root);
     this.findings.push(...ofPages);
-    // Pages that have findings are made again the next time, so that these are told again.
     const isSettled = isSilent && this.findings.length === 0;
-    this.#output.finish(ofPages.length > 0 ? '' : source.basis, isSettled ? glanceOf(this.#run) : null);
+    this.#output.finish(source.basis, isSettled ? glanceOf(this.#run) : null);
   }
 
   abandon(): void {
@@ -116,8 +115,13 @@ function writeFile(run: Run, output: Output, file: SiteFile): void {
   if (!run.isPage(file.path)) {
     if (isSame) output.keep(file);
     else output.copy(file, run.from(file.path));
-  } else if (isSame && output.hasBasis(run.source.basis)) output.keep(file);
-  else output.put(file.path, file, run.page(file.path));
+  } else if (isSame && output.hasBasis(run.source.basis)) {
+    run.noteAgain(file.path, output.notesOf(file.path));
+    output.keep(file);
+  } else {
+    output.put(file.path, file, run.page(file.path));
+    output.note(file.path, run.notesOf(file.path));
+  }
 }
 
 /** Finished files that are neither what Kamino wrote nor what it would write now. */

@@ -61,7 +61,8 @@ export class PlaceWriter implements SiteWriter {
         this.#own(path);
       });
     this.#writer.settle();
-    if (!this.#options.dryRun) site.record.save(inPlace, { basis: '', glance: null, files: this.#next });
+    if (!this.#options.dryRun)
+      site.record.save(inPlace, { basis: '', glance: null, files: this.#next, notes: new Map() });
     this.findings.push(...fromUser([...this.#left, ...this.#run.pageFindings], site.root));
   }
 

@@ -41,8 +41,8 @@ export async function packedSite({
 
 const noSharp = (file: string): Finding =>
   finding(
-    'cannot-read',
+    'words-only',
     { file },
-    'pictures of entries need `sharp`, which is not installed',
+    'pictures are read with `sharp`, which is not installed: their entries show their words',
     'Install it beside Kamino:  npm install sharp',
   );

@@ -83,7 +83,9 @@ async function write(
   { cells, sprite, resize }: PicturesOptions,
   { strips, packs, files }: Packed,
 ): Promise<string[]> {
-  const made = new PictureFiles((await openSharp())!);
+  const sharp = await openSharp();
+  if (sharp === null) return [];
+  const made = new PictureFiles(sharp);
   return [
     ...(cells === undefined ? [] : put(resolve(cells, '..'), await made.cells(basename(cells), strips))),
     ...(sprite === undefined ? [] : put(resolve(sprite), made.sprites(packs, files))),

@@ -176,6 +176,34 @@ describe('what a run does', () => {
     expect(err).toContain('plain.html: warning no-main: 1 page without a `main`');
   });
 
+  it('tells again what it told of pages that have not changed, without making them again', () => {
+    const folder = folderWith({
+      'one.html': '<p data-kamino-slot="x">One</p>',
+      'two.html': '<title>Two</title><main>2</main>',
+      'three.html': '<title>Three</title><main>3</main>',
+      'kamino.yaml':
+        'kamino: 1\nmenus:\n  - { menu: m, place: { first-in: [main] }, entries: [two.html, three.html] }\n',
+    });
+    const told = (err: string): string[] => err.match(/^.*(?:error|warning|note) [\w-]+: .*$/gm)!.sort();
+    utimesSync(join(folder, 'one.html'), 1000, 1000);
+    const first = kamino(folder, 'build');
+    expect(first.err).toContain('no-place');
+    // A page of the same size and date, which would be seen if it were read.
+    put(folder, { 'one.html': '<p data-kamino-slot="m">One</p>' });
+    utimesSync(join(folder, 'one.html'), 1000, 1000);
+    const again = kamino(folder, 'build');
+    expect([again.status, told(again.err)]).toEqual([first.status, told(first.err)]);
+    expect(again.out).toContain('0 new, 0 changed');
+    put(folder, { 'three.html': '<title>Three</title><main>33</main>' });
+    const third = kamino(folder, 'build');
+    expect([third.status, told(third.err)]).toEqual([first.status, told(first.err)]);
+    expect(third.out).toContain('0 new, 1 changed');
+    // What differs at last is told anew.
+    put(folder, { 'one.html': '<title>One</title><main>One</main>' });
+    expect(kamino(folder, 'build').err).not.toContain('no-place');
+    expect(kamino(folder, 'build').out).toContain('Nothing to do');
+  });
+
   it('tells a finished file that someone has edited before anything is written', () => {
     const folder = site();
     kamino(folder, 'build');

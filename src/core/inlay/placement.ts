@@ -49,6 +49,7 @@ export class Placement {
       header: others.some(menu => menu.place === null),
       title: false,
       heading: false,
+      wordsOnly: false,
       scripting: true,
       slotStarts,
       end: places.some(({ side, selector }) => side === 'last-in' && selector === 'body'),

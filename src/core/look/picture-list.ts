@@ -1,6 +1,6 @@
-import type { EntryFiles } from '../menu/types.ts';
 import type { PictureState } from '../plan/picture-types.ts';
 import { pictureStates } from '../plan/parts/pictures.ts';
+import type { ButtonPicture } from './button-types.ts';
 import type { Hex } from './hex.ts';
 import type { Pack } from './menu-sprites.ts';
 import { drawnContrast } from './raster-contrast.ts';
@@ -38,48 +38,56 @@ export interface ListedMenu {
   };
 }
 
-/** Each entry with the picture that was found for each state. @param ground what lies behind the menu */
+interface Contrasts {
+  /** What lies behind the menu; null where that is not known. */
+  ground: Hex | null;
+  contrast: (one: Hex, other: Hex) => number;
+}
+
+/** Each entry with the picture that was found for each state. */
 export function pictureList(
-  { menu, buttons, layout, bytes }: Pack,
+  pack: Pack,
   files: ReadonlyMap<string, Uint8Array>,
-  { ground, contrast }: { ground: Hex | null; contrast: (one: Hex, other: Hex) => number },
+  contrasts: Contrasts,
 ): ListedMenu {
-  const known = new Map(buttons.map(one => [one.hook, one.states]));
-  const sources = new Map(menu.pictures!.entries.map((one): [string, EntryFiles] => [one.hook, one]));
-  const columns = new Map(layout.columns.map(one => [one.hook, one.x]));
-  const rows = new Map(layout.rows.map(one => [one.state, one.y]));
+  const { menu, layout, bytes } = pack;
+  const entries = menu.entries.filter(one => one.leadsTo.kind !== 'insert');
   const { file, dense } = menu.sprite!;
   return {
     menu: menu.name,
     language: menu.language?.tag ?? null,
-    entries: menu.entries
-      .filter(one => one.leadsTo.kind !== 'insert')
-      .map(({ hook, label }) => {
-        const states = known.get(hook);
-        if (!states) return { label, pictures: null };
-        const pictures: ListedEntry['pictures'] = {};
-        for (const state of pictureStates) {
-          const one = states[state];
-          if (one)
-            pictures[state] = {
-              file: sources.get(hook)?.files[state]?.path ?? one.file,
-              width: one.one.width,
-              height: one.one.height,
-              isDense: one.two !== null,
-              x: columns.get(hook)!,
-              y: rows.get(state)!,
-              contrast: rounded(drawnContrast(one.one, ground, contrast)),
-            };
-        }
-        return { label, pictures };
-      }),
+    entries: entries.map(({ hook, label }) => ({ label, pictures: picturesOf(hook, pack, contrasts) })),
     sprite: {
       ...{ file, dense, width: layout.width, height: layout.height },
-      bytes: [file, dense].reduce((sum, one) => sum + (one === null ? 0 : (files.get(one)?.length ?? 0)), 0),
+      bytes: sizeOf([file, dense], files),
       ofFiles: bytes,
     },
   };
 }
+
+function picturesOf(
+  hook: string,
+  { menu, buttons, layout }: Pack,
+  { ground, contrast }: Contrasts,
+): ListedEntry['pictures'] {
+  const states = buttons.find(one => one.hook === hook)?.states;
+  if (!states) return null;
+  const source = menu.pictures!.entries.find(one => one.hook === hook);
+  const { x } = layout.columns.find(one => one.hook === hook)!;
+  const listed = (state: PictureState, { file, one, two }: ButtonPicture): ListedPicture => ({
+    file: source?.files[state]?.path ?? file,
+    ...{ width: one.width, height: one.height, isDense: two !== null },
+    ...{ x, y: layout.rows.find(row => row.state === state)!.y },
+    contrast: rounded(drawnContrast(one, ground, contrast)),
+  });
+  const all = pictureStates.flatMap(state =>
+    states[state] ? [[state, listed(state, states[state])] as const] : [],
+  );
+  return Object.fromEntries(all);
+}
+
+const sizeOf = (paths: readonly (string | null)[], files: ReadonlyMap<string, Uint8Array>): number =>
+  paths.reduce((sum, one) => sum + (one === null ? 0 : (files.get(one)?.length ?? 0)), 0);
 
 const rounded = (value: number | null): number | null =>
   value === null ? null : Math.round(value * 100) / 100;

@@ -73,10 +73,11 @@ export class FrameReader implements Listener {
     if (!this.#head.isInBody || this.#scanner.end <= this.#lastSlot) return false;
     if (this.#head.isFrameset) return true;
     if (this.#head.mayBeFrameset) return false;
-    const { selectors, header, heading, end } = this.#wanted;
+    const { selectors, header, heading, end, wordsOnly } = this.#wanted;
+    const hasHeading = !heading || (this.#heading !== null && this.#heading[0] !== this.#heading[1]);
+    if (wordsOnly || !hasHeading) return hasHeading;
     if (end || !this.#main.some(one => one.rank === 0)) return false;
     if (this.#slots.some(one => one.element.close < 0)) return false;
-    if (heading && (this.#heading?.[0] ?? -1) === (this.#heading?.[1] ?? -1)) return false;
     const sought = [...selectors.map(one => one.text), ...(header ? [ownHeader] : [])];
     return sought.every(name => (this.#found.get(name)?.end ?? -1) >= 0);
   }

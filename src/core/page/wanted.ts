@@ -15,6 +15,8 @@ export interface Wanted {
   header: boolean;
   title: boolean;
   heading: boolean;
+  /** Nothing is asked for but the title, and the heading where that is wanted. */
+  wordsOnly: boolean;
   /** Where the body ends. */
   end: boolean;
   /** Read as a browser with scripts on does: what a `noscript` holds is text then. */
@@ -44,6 +46,7 @@ export const nothingWanted: Wanted = {
   header: false,
   title: true,
   heading: false,
+  wordsOnly: false,
   end: false,
   scripting: true,
   slotStarts: null,

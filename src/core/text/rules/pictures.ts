@@ -14,6 +14,12 @@ export const pictureRules = {
     why: 'Where a state looks as the button at rest, nobody sees that it has come.',
     example: 'buttons/tickets-hover.png',
   },
+  'words-only': {
+    severity: 'warning',
+    about: 'What reads pictures is installed.',
+    why: 'npm installs `sharp` with Kamino where it can. Without it a menu of pictures shows its words.',
+    example: 'npm install sharp',
+  },
   'same-picture': {
     severity: 'warning',
     about: 'Each picture is that of one entry in one state, and has one file.',
