@@ -15,8 +15,8 @@ import type { FileRecord, Glance, OutputRecord, SiteRecord } from './record.ts';
 import type { SiteFile } from './walk.ts';
 import { foreignIn } from './foreign.ts';
 import { checksumOf } from './checksum.ts';
-import type { PageNotes } from './pages.ts';
 import { ensureReal, lookAt, partOf, sweep } from './real.ts';
+import type { PageNotes } from './stored.ts';
 import { Writer, type Written } from './write.ts';
 
 /** A finished file, with the checksum of what Kamino put into it. */

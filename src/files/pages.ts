@@ -5,17 +5,7 @@ import type { Finding } from '../core/text/finding.ts';
 import { Checksums } from './checksum.ts';
 import type { Finished } from './output.ts';
 import { Reader } from './read.ts';
-
-/** What is told of a page beside what is written into it. */
-export interface PageNotes {
-  findings: readonly Finding[];
-  lacksMain: boolean;
-  lacksViewport: boolean;
-  otherLanguage: string | null;
-  staysShort: readonly { menu: string; holder: string }[];
-  /** Menus that have no place in it. */
-  without: readonly string[];
-}
+import type { PageNotes } from './stored.ts';
 
 /** Makes finished pages from the files of a site, one after another. */
 export class PageMaker {

@@ -4,9 +4,8 @@ import { basename, dirname, join, relative, sep } from 'node:path';
 import { type Raw, bytesOf, rawOf } from '../core/text/bytes.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
 import { shownPath } from './paths.ts';
-import type { PageNotes } from './pages.ts';
 import { lookAt, makeFolder } from './real.ts';
-import { type Glance, type Row, type Stored, readStored } from './stored.ts';
+import { type Glance, type PageNotes, type Row, type Stored, readStored } from './stored.ts';
 import { writeWhole } from './write.ts';
 
 /** What Kamino wrote into one folder, and from what. */

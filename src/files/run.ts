@@ -10,7 +10,8 @@ import type { Finding } from '../core/text/finding.ts';
 import type { OpenSite } from './open-site.ts';
 import type { Finished } from './output.ts';
 import { ownScript, ownStyle } from './own.ts';
-import { PageMaker, type PageNotes } from './pages.ts';
+import { PageMaker } from './pages.ts';
+import type { PageNotes } from './stored.ts';
 import { hashOf } from './record.ts';
 
 /** What finished files are made of. */

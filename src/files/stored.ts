@@ -1,5 +1,5 @@
 import { normalizePath } from '../core/address/path.ts';
-import type { PageNotes } from './pages.ts';
+import type { Finding } from '../core/text/finding.ts';
 
 /** The record as it lies on the disk. It may come from anybody: nothing in it is believed that does not have this form. */
 export interface Stored {
@@ -27,6 +27,17 @@ export interface Glance {
   own: string[];
   menus: { name: string; pages: number }[];
   pages: number;
+}
+
+/** What is told of a page beside what is written into it. */
+export interface PageNotes {
+  findings: readonly Finding[];
+  lacksMain: boolean;
+  lacksViewport: boolean;
+  otherLanguage: string | null;
+  staysShort: readonly { menu: string; holder: string }[];
+  /** Menus that have no place in it. */
+  without: readonly string[];
 }
 
 export type Row = [

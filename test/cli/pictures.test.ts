@@ -433,7 +433,7 @@ describe('kamino pictures', () => {
     });
     const told = kamino(folder, 'pictures', '--cells', 'cells.svg', '--sprite', 'out');
     expect(told.out).toContain('Wrote cells.svg');
-    expect(told.out).toMatch(/visit +base +92 +0 +60 +30/);
+    expect(told.out).toMatch(/visit +base +82 +0 +60 +30/);
     const sheet = readFileSync(join(folder, 'cells.svg'), 'utf8');
     expect([...sheet.matchAll(/>(\w+)<\/text>/g)].map(one => one[1])).toEqual([
       'telescopes',
