@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { beforeAll, describe, expect, it } from '@jest/globals';
 import type { Page } from 'playwright-core';
-import { open, useBrowser } from '../helpers/browser.ts';
+import { eventually, open, together, useBrowser } from '../helpers/browser.ts';
 import { button, buttonFiles, picturePage } from '../helpers/buttons.ts';
 import { folderWith, kamino } from '../helpers/site.ts';
 
@@ -20,7 +20,9 @@ const seen = (page: Page, menu: string): Promise<string[]> =>
     name =>
       [
         ...document.querySelectorAll(
-          `[data-kamino="${name}"] li[data-kamino-depth="1"]>:is(a,details>summary,span)`,
+          ['a', 'details>summary.kamino-link']
+            .map(one => `[data-kamino="${name}"] li[data-kamino-depth="1"]>${one}`)
+            .join(),
         ),
       ].map(link => {
         const [picture, words] = ['img', '.kamino-words'].map(one => link.querySelector(one));
@@ -54,7 +56,6 @@ describe('in every form and fold', () => {
     ),
   );
   let folder: string;
-  let tab: Page;
   const sizes = [80, 100, 120, 140].map(width => `${width} x 40`);
 
   beforeAll(async () => {
@@ -75,29 +76,35 @@ describe('in every form and fold', () => {
     });
     const { err, status } = kamino(folder, 'build');
     expect([status, /error/.test(err)]).toEqual([0, false]);
-    tab = await open('about:blank');
   }, 240_000);
 
-  it.each(all.map(one => [`${one.form}, ${one.fold}, ${one.folded}`, one] as const))('%s', async (_, one) => {
-    await tab.setViewportSize({ width: 1200, height: 700 });
-    await tab.goto(pathToFileURL(join(folder, `built/${one.name}.html`)).href);
-    const opened = async (): Promise<void> => {
-      await tab.locator('.kamino-toggle :is(summary,button)').click();
-      await tab.waitForTimeout(250);
-    };
+  const walked = together(all, async one => {
+    const address = pathToFileURL(join(folder, `built/${one.name}.html`)).href;
+    const tab = await open(address, { viewport: { width: 1200, height: 700 } });
+    const opened = (): Promise<void> => tab.locator('.kamino-toggle :is(summary,button)').click();
+    const shows = (wanted: readonly string[]): Promise<string[]> =>
+      eventually(
+        () => seen(tab, one.name),
+        found => {
+          expect(found).toEqual(wanted);
+        },
+      );
     const whole = (): Promise<boolean> =>
       tab.evaluate(() => document.documentElement.scrollWidth <= innerWidth);
     if (one.fold.includes('any-width')) await opened();
     const isAlways = one.fold.includes('any-width') && one.folded === 'text';
-    expect(await seen(tab, one.name)).toEqual(isAlways ? names : sizes);
+    await shows(isAlways ? names : sizes);
     expect(await whole()).toBe(true);
     await tab.setViewportSize({ width: 340, height: 700 });
-    await tab.goto(pathToFileURL(join(folder, `built/${one.name}.html`)).href);
+    await tab.reload();
     if (!one.fold.includes('never')) await opened();
-    expect(await seen(tab, one.name)).toEqual(
-      one.folded === 'pictures' || one.fold.includes('never') ? sizes : names,
-    );
+    await shows(one.folded === 'pictures' || one.fold.includes('never') ? sizes : names);
     expect(await whole()).toBe(true);
+    await tab.context().close();
+  });
+
+  it.each(all.map(one => [`${one.form}, ${one.fold}, ${one.folded}`, one] as const))('%s', async (_, one) => {
+    await walked(one);
   });
 });
 
@@ -114,7 +121,9 @@ describe('a bar of pictures', () => {
           picturePage(`${name} cy`).replace('lang="en"', 'lang="cy" dir="rtl"'),
         ]),
     );
-    const files = await buttonFiles(['en-tonight', 'en-visit', 'en-telescopes'], { scales: [1, 2] });
+    const files = await buttonFiles(['en-tonight', 'en-visit', 'en-telescopes', 'en-more'], {
+      scales: [1, 2],
+    });
     const ofWelsh = await Promise.all(
       ['tonight', 'visit'].map(
         async (name, at) =>
@@ -136,6 +145,8 @@ menus:
       - page: { en: tonight.html, cy: cy/tonight.html }
       - page: { en: visit.html, cy: cy/visit.html }
         entries: [{ page: { en: journal.html } }]
+      - label: { en: More }
+        entries: [{ page: { en: journal.html }, label: { en: Words } }]
       - page: { en: telescopes.html }
       - page: { en: journal.html }
         label: { en: Journal }
@@ -189,6 +200,9 @@ look: { color: "#1b2430", background: "#ffffff" }
     const [current, rest] = [await offset(tab, 'tonight'), await offset(tab, 'telescopes')];
     await tab.hover('[data-kamino-entry="tonight"] img');
     expect(await offset(tab, 'tonight')).toBe(current);
+    const more = await offset(tab, 'more');
+    await tab.hover('[data-kamino-entry="more"] img');
+    expect(await offset(tab, 'more')).not.toBe(more);
     await tab.hover('[data-kamino-entry="telescopes"] img');
     const hover = await offset(tab, 'telescopes');
     expect(new Set([current.split(' ')[1], rest.split(' ')[1], hover.split(' ')[1]]).size).toBe(3);
@@ -224,8 +238,8 @@ look: { color: "#1b2430", background: "#ffffff" }
 
   it('says its words in chosen colours, without the style sheet, and where pictures do not come', async () => {
     const tab = await open(address('visit.html'));
-    const words = ['tonight', 'visit', 'telescopes', 'Journal'];
-    const pictures = ['80 x 40', '100 x 40', '120 x 40', 'Journal'];
+    const words = ['tonight', 'visit', 'More', 'telescopes', 'Journal'];
+    const pictures = ['80 x 40', '100 x 40', '140 x 40', '120 x 40', 'Journal'];
     expect(await seen(tab, 'masthead')).toEqual(pictures);
     await tab.emulateMedia({ forcedColors: 'active' });
     expect(await seen(tab, 'masthead')).toEqual(words);
@@ -244,7 +258,7 @@ look: { color: "#1b2430", background: "#ffffff" }
         return [alt, naturalWidth, clientWidth > 40] as const;
       }),
     );
-    expect(said).toEqual(words.slice(0, 3).map(word => [word, 0, true]));
+    expect(said).toEqual(words.slice(0, 4).map(word => [word, 0, true]));
     await tab.context().close();
   });
 

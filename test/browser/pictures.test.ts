@@ -1,8 +1,10 @@
+import { readFileSync, writeFileSync } from 'node:fs';
 import { pathToFileURL } from 'node:url';
 import { join } from 'node:path';
 import { beforeAll, describe, expect, it } from '@jest/globals';
 import type { Page } from 'playwright-core';
 import sharp from 'sharp';
+import { heldStates } from '../../src/core/draw/specimen.ts';
 import type { Raster } from '../../src/core/look/raster.ts';
 import { open, useBrowser } from '../helpers/browser.ts';
 import { folderWith, kamino, put } from '../helpers/site.ts';
@@ -70,6 +72,9 @@ describe('strips of pictures', () => {
     });
     const built = kamino(folder, 'build');
     expect(built.err).not.toContain('error');
+    // States held by an attribute, for all of them at once.
+    const sheet = join(folder, 'built/kamino/menu.css');
+    writeFileSync(sheet, heldStates(readFileSync(sheet, 'utf8')));
     const shown = await open(pathToFileURL(join(folder, 'built/index.html')).href, {
       viewport: { width: 2400, height: 800 },
     });
@@ -89,40 +94,25 @@ describe('strips of pictures', () => {
     await shown.context().close();
   }, 240_000);
 
-  /** All links in a state, as the browser itself holds it. */
+  /** All links in a state. */
   async function shotOf(shown: Page, state: State): Promise<{ data: Buffer; width: number }> {
-    const session = await shown.context().newCDPSession(shown);
-    await session.send('DOM.enable');
-    await session.send('CSS.enable');
-    const { root } = await session.send('DOM.getDocument', { depth: -1 });
-    const { nodeIds } = await session.send('DOM.querySelectorAll', {
-      nodeId: root.nodeId,
-      selector: 'nav .kamino-link',
-    });
-    const forced = {
-      base: [],
-      current: [],
-      hover: ['hover'],
-      focus: ['focus', 'focus-visible'],
-      pressed: ['hover', 'active'],
-    }[state];
-    for (const nodeId of nodeIds)
-      await session.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses: forced });
-    await shown.evaluate(isCurrent => {
-      for (const link of document.querySelectorAll('nav .kamino-link'))
-        if (isCurrent) link.setAttribute('aria-current', 'page');
-        else link.removeAttribute('aria-current');
-    }, state === 'current');
+    await shown.evaluate(held => {
+      for (const link of document.querySelectorAll<HTMLElement>('nav .kamino-link')) {
+        link.removeAttribute('aria-current');
+        delete link.dataset['state'];
+        if (held === 'current') link.setAttribute('aria-current', 'page');
+        else if (held !== 'base') link.dataset['state'] = held;
+      }
+    }, state);
     const shot = await shown.screenshot({ fullPage: true });
-    await session.detach();
     const { data, info } = await sharp(shot).removeAlpha().raw().toBuffer({ resolveWithObject: true });
     return { data, width: info.width };
   }
 
   /** How many pixels of a cell are other than they are drawn, on white. */
   function differing({ name, cells, states }: Made, state: State): number {
-    // What is pressed is under the pointer too; what has the focus shows the same as that.
-    const instead: State = state === 'focus' || state === 'pressed' ? 'hover' : 'base';
+    // What has the focus shows the same as what is under the pointer.
+    const instead: State = state === 'focus' ? 'hover' : 'base';
     const shown = [state, instead, 'base' as State].find(one => states.includes(one))!;
     const { data, width } = shots.get(state)!;
     const row = cells[states.indexOf(shown)]!;

@@ -26,6 +26,7 @@ export function startOf(entry: ResolvedEntry, mark: Mark | undefined, item: stri
     ...(mark === 'within' ? [parts.within] : []),
     ...highlightClasses(entry),
     ...(entry.apart ? [parts.apart] : []),
+    ...(entry.picture ? [parts.pictured] : []),
     ...(entry.outsideMark ? [parts.outside] : []),
     ...(entry.leadsTo.kind === 'insert' ? [parts.insert] : []),
   ];

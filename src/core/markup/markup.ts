@@ -73,7 +73,9 @@ function singleMarkup(
       : withPicture(named, label, from);
   const address = escapeMarkup(addressOf(entry.leadsTo, from) ?? '');
   const current = currentAttribute(entry, marks.get(entry));
-  const classes = [parts.entry, ...highlightClasses(entry)].join(' ');
+  const classes = [parts.entry, ...highlightClasses(entry), ...(entry.picture ? [parts.pictured] : [])].join(
+    ' ',
+  );
   return `<div class="${parts.menu} ${parts[menu.form]} ${menuClass(menu.name)}"${ours}><span class="${classes}"${item}><a class="${parts.link}" href="${address}"${linkAttributes(entry)}${current}>${inside}${notesOf(entry, words)}</a></span></div>`;
 }
 

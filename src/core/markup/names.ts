@@ -67,6 +67,7 @@ export const parts = {
   iconAbove: 'kamino-icon-above',
   /** A picture that stands for an entry, and the words that it stands for. */
   picture: 'kamino-picture',
+  pictured: 'kamino-pictured',
   words: 'kamino-words',
   /** The picture of the site’s home. */
   mark: 'kamino-mark',

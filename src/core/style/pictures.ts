@@ -62,7 +62,7 @@ ${x === 0 ? '' : `  --kamino-picture-x: -${x}px;\n`}}
   object-fit: none;
   object-position: var(--kamino-picture-x, 0) var(--kamino-picture-y, 0);
 }
-${own} .${parts.link}:has(>${picture}) {
+${own} .${parts.pictured}>.${parts.link},${own} .${parts.pictured}>.${parts.opener}>.${parts.link} {
   flex: none;
   gap: 0;
   margin: 0;
@@ -72,7 +72,7 @@ ${own} .${parts.link}:has(>${picture}) {
   box-shadow: none;
   outline-offset: 2px;
 }
-${own} summary.${parts.link}:has(>${picture}) {
+${own} .${parts.pictured}>.${parts.opener}>.${parts.link} {
   gap: 0.5em;
   padding-inline-end: 0.6em;
 }
@@ -81,7 +81,7 @@ ${own} ${picture}+.${parts.words} {
 }
 ${columns.map(place).join('')}${stateNames.map(state => stateRule(menu, state, { own, picture, drawn, rows })).join('')}${
     marked.length > 0
-      ? `${own} ${anyOf(marked, only)} a.${parts.link}:has(>${picture})::after {
+      ? `${own} ${anyOf(marked, only)}.${parts.pictured}>a.${parts.link}::after {
   display: none;
 }
 `
@@ -138,7 +138,7 @@ function stateRule(
     const link = `.${parts.link}${state === 'within' ? '' : pseudo[state]}${isKept ? ':not([aria-current])' : ''}`;
     const within = state === 'within' ? `.${parts.within}` : '';
     const y = rows.find(one => one.state === shown)!.y;
-    const text = `${own} ${entries}${within}>${link}>${picture} {
+    const text = `${own} ${entries}${within} ${link}>${picture} {
   --kamino-picture-y: ${y === 0 ? 0 : `-${y}px`};
 }
 `;
