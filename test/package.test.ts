@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, it } from '@jest/globals';
-import { folderWith, put } from './helpers/site.ts';
+import { folderWith, plainly, put } from './helpers/site.ts';
 
 const root = join(import.meta.dirname, '..');
 const npm = (folder: string, ...args: string[]) => {
@@ -33,6 +33,7 @@ it('packs only what runs, and works when installed into an empty folder', () => 
   const run = spawnSync(join(folder, 'node_modules/.bin/kamino'), ['demo'], {
     cwd: folder,
     encoding: 'utf8',
+    env: plainly,
   });
   // Without a network what reads pictures may be missing, which is told; menus show their words then.
   expect(run.status).toBe(0);

@@ -4,7 +4,7 @@ import { crc32 } from 'node:zlib';
 import { type Taken, lift } from '../core/inlay/lift.ts';
 import { rawOf } from '../core/text/bytes.ts';
 import { spriteHash } from '../core/markup/own.ts';
-import type { Finding } from '../core/text/finding.ts';
+import { type Finding, hasErrors } from '../core/text/finding.ts';
 import { attempt, Refusals, cannotRead, editedOutput, foreignOutput, goneFile } from './errors.ts';
 import { Output } from './output.ts';
 import { fromUser, shownPath } from './paths.ts';
@@ -115,13 +115,19 @@ function writeFile(run: Run, output: Output, file: SiteFile): void {
   if (!run.isPage(file.path)) {
     if (isSame) output.keep(file);
     else output.copy(file, run.from(file.path));
-  } else if (isSame && output.hasBasis(run.source.basis)) {
+  } else if (isSame && output.hasBasis(run.source.basis) && !isAskedAgain(run, output, file)) {
     run.noteAgain(file.path, output.notesOf(file.path));
     output.keep(file);
   } else {
     output.put(file.path, file, run.page(file.path));
     output.note(file.path, run.notesOf(file.path));
   }
+}
+
+/** What was wrong with a page may not hold any more, as where everything is to be written over. */
+function isAskedAgain(run: Run, output: Output, { path }: SiteFile): boolean {
+  const notes = output.notesOf(path);
+  return notes !== null && (run.source.overwrite || hasErrors(notes.findings));
 }
 
 /** Finished files that are neither what Kamino wrote nor what it would write now. */

@@ -1,6 +1,7 @@
 import { join } from 'node:path';
 import { type DrawnButton, drawnButtons } from '../core/draw/buttons.ts';
-import { drawnOver, menuToDraw, plainFolder } from '../core/draw/button-findings.ts';
+import { normalizePath } from '../core/address/path.ts';
+import { drawnOutside, drawnOver, menuToDraw, plainFolder } from '../core/draw/button-findings.ts';
 import { type Finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { buttonFiles, differing } from '../files/picture-files.ts';
 import { openSharp } from '../files/rasters.ts';
@@ -62,6 +63,7 @@ async function write(
   }: DrawOptions & { menu: string; told: Finding[] },
 ): Promise<DrawResult> {
   const into = plainFolder(folder);
+  if (normalizePath(into) === null) return failed([...told, drawnOutside(into)]);
   const root = join(site, into);
   const files = await buttonFiles(await openSharp(), buttons);
   const { news, changed, same } = differing(root, files);

@@ -22,7 +22,7 @@ import { readSelector } from '../core/text/selector.ts';
 import { nameTaken } from '../files/errors.ts';
 import { folderFindings } from '../files/folders.ts';
 import type { OpenSite } from '../files/open-site.ts';
-import { isOwnPath, ownScript, ownStyle, scriptOf } from '../files/own.ts';
+import { ownPaths, ownScript, ownStyle, scriptOf } from '../files/own.ts';
 import { fromUser } from '../files/paths.ts';
 import type { OpenPlan } from '../files/plan.ts';
 import { planMark } from '../files/plan-mark.ts';
@@ -139,7 +139,7 @@ export class Opened {
     const { open, plan, site, facts, resolution } = this;
     const { looks, style, findings: ofLooks } = await this.styled();
     const script = scriptOf(behavioursOf(resolution.menus));
-    const taken = [...facts.files].find(path => isOwnPath(path.toLowerCase()));
+    const taken = [...facts.files].find(path => ownPaths.includes(path.toLowerCase()));
     const seek = await this.#seeker();
     const findings = [
       ...this.findings,

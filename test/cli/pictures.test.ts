@@ -66,6 +66,21 @@ describe('pictures of entries', () => {
     expect(contents(folder)).toEqual(before);
   });
 
+  it('that somebody has made smaller in the pages’ own folder are told, and left', async () => {
+    const plan = picturePlan(pattern).replace('kamino: 1', 'kamino: 1\noutput: in-place');
+    const folder = site(plan, await buttonFiles(names));
+    kamino(folder, 'build');
+    const sprite = filesOf(folder).find(file => /^kamino\/masthead-/.test(file))!;
+    const whole = readFileSync(join(folder, sprite));
+    const smaller = await button(10, 10, ['#000000', '#ffffff']);
+    put(folder, { [sprite]: smaller });
+    const again = kamino(folder, 'build');
+    expect(again.err).toContain(sprite);
+    expect(readFileSync(join(folder, sprite))).toEqual(smaller);
+    expect(kamino(folder, 'build', '--overwrite').status).toBe(0);
+    expect(readFileSync(join(folder, sprite))).toEqual(whole);
+  });
+
   it('are found as people name them', async () => {
     const files = await buttonFiles(['Tonight', 'VISIT US', 'tele scopes'], {
       name: (entry, state) =>
@@ -418,6 +433,15 @@ describe('kamino pictures', () => {
     expect(contents(folder)).toEqual(before);
     expect(kamino(folder, 'pictures', '--overwrite').status).toBe(0);
     expect(contents(folder)['buttons/visit-base.svg']).not.toBe(before['buttons/visit-base.svg']);
+  });
+
+  it('draws nothing outside of the site', () => {
+    const folder = folderWith({
+      'site/index.html': picturePage('Home'),
+      'kamino.yaml': 'kamino: 1\nsite: site\nmenus: [{ menu: m, entries: [index.html] }]\n',
+    });
+    expect(rules(kamino(folder, 'pictures', '--into', '../out').err)).toEqual(['error outside-site']);
+    expect(filesOf(folder)).toEqual(['kamino.yaml', 'site/index.html']);
   });
 
   it('shows the cells of a strip, and where each picture lies in what they are packed into', async () => {

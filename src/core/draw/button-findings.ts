@@ -35,3 +35,12 @@ export function drawnOver(into: string, paths: readonly string[]): Finding {
 /** A folder as a pattern of file names begins. */
 export const plainFolder = (written: string): string =>
   written.replaceAll('\\', '/').replace(/^(?:\.\/)+|\/+$/g, '');
+
+/** Pictures of a menu lie in its site. */
+export const drawnOutside = (into: string): Finding =>
+  finding(
+    'outside-site',
+    { file: into },
+    'pictures for a menu lie in the site, and this folder does not',
+    'Name a folder in the site:  --into buttons',
+  );
