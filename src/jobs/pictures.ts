@@ -49,9 +49,7 @@ export async function pictures(options: PicturesOptions = {}): Promise<PicturesR
     strips: packed.strips.filter(({ menu }) => isAsked(menu)),
   };
   const { colorTools } = await import('../core/look/color.ts');
-  const lists = asked.packs.map(pack =>
-    pictureList(pack, asked.files, { ground: null, contrast: colorTools.contrast }),
-  );
+  const lists = asked.packs.map(pack => pictureList(pack, asked.files, colorTools.contrast));
   const written = await write(options, asked);
   const findings = sortFindings([...told, ...packed.findings]);
   return { status: hasErrors(findings) ? 1 : 0, findings, menus: lists, written };

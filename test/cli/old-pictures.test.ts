@@ -25,7 +25,7 @@ describe('an old menu of pictures', () => {
     [
       'moved by a style sheet',
       moved,
-      'file: nav.png\n      states: [ base, hover, current ]\n      widths: [ 80, 90, 100, 110 ]\n      heights: 28',
+      'file: img/nav.png\n      states: [ base, hover, current ]\n      widths: [ 80, 90, 100, 110 ]\n      heights: 28',
     ],
   ] as const;
 

@@ -342,6 +342,25 @@ describe('what is wrong with pictures', () => {
     expect(err).toContain(words);
   });
 
+  it('tells nothing of states for which the plan says that the picture at rest is shown', async () => {
+    const states = ['base', 'hover'] as const;
+    const folder = site(picturePlan(pattern), await buttonFiles(names, { states: [...states] }));
+    const { err } = kamino(folder, 'build');
+    expect(rules(err)).toEqual(['note no-state-picture']);
+    expect(err).toContain('no entry has a picture of the state `current`');
+    put(folder, { 'kamino.yaml': picturePlan(`${pattern}\n${/words: .*/.exec(err)![0]}`) });
+    expect([kamino(folder, 'build').err, kamino(folder, 'build').out]).toEqual([
+      '',
+      expect.stringContaining('Nothing to do'),
+    ]);
+    const file = (name: string): string =>
+      `{ base: buttons/${name}-base.png, hover: buttons/${name}-hover.png, current: buttons/${name}-base.png }`;
+    put(folder, {
+      'kamino.yaml': picturePlan(`entries: { ${names.map(name => `${name}: ${file(name)}`).join(', ')} }`),
+    });
+    expect(kamino(folder, 'build').err).toBe('');
+  });
+
   it('tells a picture that moves, and shows its first', async () => {
     const frames = await Promise.all(
       ['#aa0000', '#00aa00'].map(color => button(100, 40, [color, '#ffffff'])),

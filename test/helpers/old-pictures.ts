@@ -88,7 +88,7 @@ export async function moved(): Promise<Files> {
     .toBuffer();
   const css = `#nav { list-style: none; margin: 0; padding: 0; overflow: hidden; }
 #nav li { float: left; }
-#nav a { display: block; height: 28px; background: url(nav.png) no-repeat; text-indent: -9999px; overflow: hidden; }
+#nav a { display: block; height: 28px; background: url(../img/nav.png) no-repeat; text-indent: -9999px; overflow: hidden; }
 ${entries
   .map(([, name], at) => {
     const x = -widths.slice(0, at).reduce((sum, one) => sum + one, 0);
@@ -99,12 +99,12 @@ ${entries
   const menu = (here: string): string =>
     `<ul id="nav">\n${entries.map(([path, name, label]) => `<li><a class="${name}${path === here ? ' here' : ''}" href="${path}">${label}</a></li>`).join('\n')}\n</ul>`;
   return {
-    'nav.png': strip,
-    'style.css': css,
+    'img/nav.png': strip,
+    'css/style.css': css,
     ...Object.fromEntries(
       entries.map(([path, , label]) => [
         path,
-        page(label, '<link rel="stylesheet" href="style.css">', menu(path)),
+        page(label, '<link rel="stylesheet" href="css/style.css">', menu(path)),
       ]),
     ),
   };

@@ -1,9 +1,9 @@
 import { readAddress } from '../address/href.ts';
 import { type SitePath, folderOf } from '../address/path.ts';
-import { type CopyEntry, type SiteEntry, copyEntries, matched } from '../hand/shared.ts';
+import { type CopyEntry, type SiteEntry, copyEntries, matched, mostFrequent } from '../hand/shared.ts';
 import type { SiteMenu } from '../hand/site-menus.ts';
 import type { HandSite } from '../hand/types.ts';
-import { PictureFiles, isPictureFile, namesFor } from '../menu/picture-names.ts';
+import { PictureFiles, namesFor } from '../menu/picture-names.ts';
 import type { PictureState } from '../plan/picture-types.ts';
 import { plainName } from '../text/names.ts';
 import type { DraftPictures } from './types.ts';
@@ -70,14 +70,9 @@ function note(
   if (picture.height !== null) seen.heights.push(picture.height);
 }
 
-function usual<Value>(values: readonly Value[]): Value | undefined {
-  const counts = new Map<Value, number>();
-  for (const value of values) counts.set(value, (counts.get(value) ?? 0) + 1);
-  return [...counts].sort((one, other) => other[1] - one[1])[0]?.[0];
-}
-
 function filesOf(seen: Seen, { files }: HandSite, spoken: ReadonlySet<string>): Files {
-  const there = (all: readonly SitePath[]): SitePath | undefined => usual(all.filter(one => files.has(one)));
+  const there = (all: readonly SitePath[]): SitePath | undefined =>
+    mostFrequent(all.filter(one => files.has(one))) ?? undefined;
   const base = there(seen.base) ?? there(seen.current);
   if (base === undefined) return {};
   const other = (file: SitePath | undefined): SitePath | undefined => (file === base ? undefined : file);
@@ -149,9 +144,9 @@ function shownHeight(
   rows: readonly { files: Files }[],
   { size }: PictureFacts,
 ): number | null {
-  const shown = usual(all.flatMap(one => one.heights));
-  const own = usual(rows.flatMap(({ files }) => size(files.base!)?.height ?? []));
-  return shown === undefined || own === undefined || shown === own ? null : shown;
+  const shown = mostFrequent(all.flatMap(one => one.heights));
+  const own = mostFrequent(rows.flatMap(({ files }) => size(files.base!)?.height ?? []));
+  return own === null || shown === own ? null : shown;
 }
 
 interface Row {
@@ -167,7 +162,9 @@ function patternOf(
   const [first] = rows as [Row];
   for (const name of namesOf(first.entry)) {
     const made = patternFor(first.files, name);
-    if (made && rows.every(row => fits(row, made, site))) return made;
+    if (!made) continue;
+    const files = new PictureFiles(site.files, made.pattern);
+    if (rows.every(row => fits(row, made, files))) return made;
   }
   return null;
 }
@@ -215,9 +212,8 @@ function patternFor(
 function fits(
   { entry, files }: Row,
   { pattern, words }: { pattern: string; words: Partial<Record<PictureState, string>> },
-  site: HandSite,
+  all: PictureFiles,
 ): boolean {
-  const all = new PictureFiles([...site.files].filter(isPictureFile), pattern);
   const full = Object.fromEntries(
     (['base', 'within', 'current', 'hover', 'focus', 'pressed'] as const).map(state => [
       state,

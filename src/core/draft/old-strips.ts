@@ -6,14 +6,14 @@ import { type SiteEntry, copyEntries, matched } from '../hand/shared.ts';
 import type { SiteMenu } from '../hand/site-menus.ts';
 import type { HandSite } from '../hand/types.ts';
 import { styleResources } from '../page/resources.ts';
-import type { StyleRule } from '../page/styles.ts';
-import { type Tree, type TreeNode, descendants } from '../page/tree.ts';
+import { type StyleRule, inlineRules } from '../page/styles.ts';
+import { type Tree, type TreeNode, descendants, readTree } from '../page/tree.ts';
 import type { PictureState } from '../plan/picture-types.ts';
-import { hovered, valueFor } from './old-styles.ts';
+import { declaredFor, hovered, valueFor } from './old-styles.ts';
 import type { DraftMenu, DraftPictures } from './types.ts';
 
 /** A page with its rules, as far as they are known. */
-export interface RuledPage {
+interface RuledPage {
   path: SitePath;
   tree: Tree;
   rules: readonly StyleRule[];
@@ -32,14 +32,14 @@ interface Part {
 /**
  * The strip of pictures that an old menu moved behind its entries: as style sheets say it, with the rows for the pointer
  * and for the current page; null where there is none, or none that a plan can say.
- * @param pages some of those that carry the menu
+ * @param sheets the rules of the style sheets of the site
  */
 export function stripFromStyles(
   menu: SiteMenu,
-  pages: readonly RuledPage[],
+  sheets: readonly StyleRule[],
   { name, site }: { name: string; site: HandSite },
 ): DraftPictures | null {
-  const { parts, currentY } = partsOf(menu, pages, site);
+  const { parts, currentY } = partsOf(menu, ruledPages(menu, site, sheets), site);
   const all = menu.entries.filter(one => parts.has(one));
   const ordered = [...all].sort((one, other) => parts.get(one)!.x - parts.get(other)!.x);
   const [first] = ordered.map(one => parts.get(one)!);
@@ -84,6 +84,32 @@ function partsOf(
     }
   }
   return { parts, currentY };
+}
+
+/** So many pages tell how the current one is shown. */
+const mostPages = 6;
+
+/**
+ * Some of the pages that carry a menu, with the rules that may place pictures in it; none where nothing has a picture
+ * behind it.
+ */
+function ruledPages(menu: SiteMenu, site: HandSite, sheets: readonly StyleRule[]): RuledPage[] {
+  const paths = [...menu.copies.keys()].slice(0, mostPages);
+  if (stripRules(sheets).length === 0 && paths.every(path => site.pages.get(path)!.styles.length === 0))
+    return [];
+  return paths.map(path => {
+    const { raw, charset } = site.pages.get(path)!.frame;
+    const tree = readTree(raw, charset, true);
+    return { path, tree, rules: stripRules([...sheets, ...inlineRules(path, tree)]) };
+  });
+}
+
+/** Rules that may say where the picture of an entry lies; none where nothing has a picture behind it. */
+function stripRules(rules: readonly StyleRule[]): StyleRule[] {
+  const of = ({ declarations }: StyleRule, names: RegExp, value = /^/): boolean =>
+    declarations.some(one => names.test(one.property) && value.test(one.value));
+  const hasPicture = rules.some(rule => of(rule, /^background(?:-image)?$/, /url\(/i));
+  return hasPicture ? rules.filter(rule => of(rule, /^(?:background|width|height)/)) : [];
 }
 
 /** The same between any two, or null. */
@@ -134,15 +160,14 @@ function partOf(start: number, { path, tree, rules }: RuledPage): Part | null {
   return null;
 }
 
+/** The file behind an element; its address is seen from the sheet that names it. */
 function fileOf(node: TreeNode, { path, tree, rules }: RuledPage): SitePath | null {
   for (const property of ['background-image', 'background']) {
-    const value = valueFor(node, property, tree, rules);
-    const [found] = value === null ? [] : styleResources(value);
+    const declared = declaredFor(node, property, tree, rules);
+    const [found] = declared === null ? [] : styleResources(declared.value);
     if (!found) continue;
-    // Rules of a style sheet are read from its folder; which that was is not known here, so that both are tried.
-    const name = found.address.replace(/^(?:\.\.?\/)+/, '');
-    const end = readAddress(found.address, folderOf(path));
-    return end.kind === 'inside' ? end.path : name;
+    const end = readAddress(found.address, folderOf(declared?.rule?.place.file ?? path));
+    if (end.kind === 'inside') return end.path;
   }
   return null;
 }

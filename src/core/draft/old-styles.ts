@@ -44,6 +44,16 @@ export function valueFor(
   tree: Tree,
   rules: readonly StyleRule[],
 ): string | null {
+  return declaredFor(node, property, tree, rules)?.value ?? null;
+}
+
+/** The same with the rule that gives it; null for an old attribute. */
+export function declaredFor(
+  node: TreeNode,
+  property: string,
+  tree: Tree,
+  rules: readonly StyleRule[],
+): { rule: StyleRule | null; value: string } | null {
   let best: { rule: StyleRule | null; value: string; isImportant: boolean } | null = presentational(
     node,
     property,
@@ -62,7 +72,7 @@ export function valueFor(
         (best.rule === null || atLeast(rule.specificity, best.rule.specificity)));
     if (isStronger) best = { rule, value, isImportant: found.isImportant };
   }
-  return best?.value ?? null;
+  return best;
 }
 
 function sets(property: string, wanted: string): boolean {

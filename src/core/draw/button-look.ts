@@ -1,5 +1,6 @@
 import type { ColorTools } from '../look/hex.ts';
 import { lengthOf, sides } from '../look/lengths.ts';
+import { usualMarker } from '../look/markers.ts';
 import type { ResolvedLooks } from '../look/types.ts';
 import type { Marker } from '../plan/look-types.ts';
 import { pictureStates } from '../plan/parts/pictures.ts';
@@ -115,17 +116,8 @@ export class ButtonLooks {
   ): ButtonLook['marker'] {
     if (state === 'base') return null;
     const scope = this.#scopes(entry).findLast(one => one.markers !== null);
-    const usual: Marker | null =
-      state === 'current' || state === 'within'
-        ? {
-            at: 'below',
-            thickness: null,
-            length: state === 'within' ? '1.2em' : null,
-            offset: null,
-            color: null,
-            comes: null,
-          }
-        : null;
+    const usual =
+      state === 'current' ? usualMarker : state === 'within' ? { ...usualMarker, length: '1.2em' } : null;
     const marker = scope?.markers?.get(state)?.marker ?? usual;
     if (marker === null || marker.at === 'none') return null;
     const css = followed(values.get(`${state}-marker`) ?? values.get('marker'), values);

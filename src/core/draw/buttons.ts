@@ -34,12 +34,17 @@ export function drawnButtons(source: ButtonSource): DrawnButton[] {
   const { menu, fit } = source;
   const em = fit.type.size;
   const looks = new ButtonLooks(source.looks, menu, source.tools, em);
-  const entries = menu.entries.filter(one => one.leadsTo.kind !== 'insert');
-  const all = entries.map(entry => ({
-    entry,
-    text: fit.entries.find((_, at) => menu.entries[at] === entry)!.textWidth,
-    states: looks.states.map(state => ({ state, look: looks.of(entry, state) })),
-  }));
+  const all = menu.entries.flatMap((entry, at) =>
+    entry.leadsTo.kind === 'insert'
+      ? []
+      : [
+          {
+            entry,
+            text: fit.entries[at]!.textWidth,
+            states: looks.states.map(state => ({ state, look: looks.of(entry, state) })),
+          },
+        ],
+  );
   const every = all.flatMap(one => one.states.map(({ look }) => look));
   const around = [0, 1, 2, 3].map(side =>
     Math.max(0, ...every.flatMap(look => look.shadows.map(one => outside(one)[side]!))),

@@ -14,7 +14,6 @@ export function spriteTable(
   { menu, layout }: Pack,
   { file, dense }: { file: string; dense: string | null },
 ): SpriteTable {
-  const columns = new Map(layout.columns.map(one => [one.hook, one]));
   return {
     menu: menu.name,
     file,
@@ -24,10 +23,7 @@ export function spriteTable(
     pictures: layout.rows.flatMap(({ state, y }) =>
       layout.columns
         .filter(one => one.states.includes(state))
-        .map(({ hook }) => {
-          const { x, width, height } = columns.get(hook)!;
-          return { entry: hook, state, x, y, width, height };
-        }),
+        .map(({ hook, x, width, height }) => ({ entry: hook, state, x, y, width, height })),
     ),
   };
 }

@@ -225,7 +225,7 @@ function markHighlights(copies: readonly (readonly CopyEntry[])[], entries: read
 }
 
 /** The first of those that are met most often; null for none. */
-function mostFrequent<Value>(values: readonly Value[]): Value | null {
+export function mostFrequent<Value>(values: readonly Value[]): Value | null {
   const counts = new Map<Value, number>();
   for (const value of values) counts.set(value, (counts.get(value) ?? 0) + 1);
   let best: Value | null = null;

@@ -2,7 +2,7 @@ import { type Look, type Marker, type StateName, stateNames } from '../plan/look
 import type { Scope } from './types.ts';
 
 /** Below the label, in the accent. */
-const usualMarker: Marker = {
+export const usualMarker: Marker = {
   at: 'below',
   thickness: null,
   length: null,

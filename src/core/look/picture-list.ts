@@ -38,17 +38,13 @@ export interface ListedMenu {
   };
 }
 
-interface Contrasts {
-  /** What lies behind the menu; null where that is not known. */
-  ground: Hex | null;
-  contrast: (one: Hex, other: Hex) => number;
-}
+type Contrast = (one: Hex, other: Hex) => number;
 
 /** Each entry with the picture that was found for each state. */
 export function pictureList(
   pack: Pack,
   files: ReadonlyMap<string, Uint8Array>,
-  contrasts: Contrasts,
+  contrast: Contrast,
 ): ListedMenu {
   const { menu, layout, bytes } = pack;
   const entries = menu.entries.filter(one => one.leadsTo.kind !== 'insert');
@@ -56,7 +52,7 @@ export function pictureList(
   return {
     menu: menu.name,
     language: menu.language?.tag ?? null,
-    entries: entries.map(({ hook, label }) => ({ label, pictures: picturesOf(hook, pack, contrasts) })),
+    entries: entries.map(({ hook, label }) => ({ label, pictures: picturesOf(hook, pack, contrast) })),
     sprite: {
       ...{ file, dense, width: layout.width, height: layout.height },
       bytes: sizeOf([file, dense], files),
@@ -68,7 +64,7 @@ export function pictureList(
 function picturesOf(
   hook: string,
   { menu, buttons, layout }: Pack,
-  { ground, contrast }: Contrasts,
+  contrast: Contrast,
 ): ListedEntry['pictures'] {
   const states = buttons.find(one => one.hook === hook)?.states;
   if (!states) return null;
@@ -78,7 +74,7 @@ function picturesOf(
     file: source?.files[state]?.path ?? file,
     ...{ width: one.width, height: one.height, isDense: two !== null },
     ...{ x, y: layout.rows.find(row => row.state === state)!.y },
-    contrast: rounded(drawnContrast(one, ground, contrast)),
+    contrast: rounded(drawnContrast(one, contrast)),
   });
   const all = pictureStates.flatMap(state =>
     states[state] ? [[state, listed(state, states[state])] as const] : [],

@@ -16,24 +16,17 @@ interface Bin {
 /**
  * The contrast of what is drawn on a button with its ground, as far as a picture tells: the colour that most of it has,
  * and the one of some extent that stands out most from it. Null where no colour is surely the ground.
- * @param ground what lies behind the button; null where that is not known
  */
-export function drawnContrast(
-  { data }: Raster,
-  ground: Hex | null,
-  contrast: (one: Hex, other: Hex) => number,
-): number | null {
-  const under = ground === null ? null : [1, 3, 5].map(at => parseInt(ground.slice(at, at + 2), 16));
+export function drawnContrast({ data }: Raster, contrast: (one: Hex, other: Hex) => number): number | null {
   const bins = new Map<number, Bin>();
   let [all, unknown] = [0, 0];
   for (let at = 0; at < data.length; at += 4) {
-    const share = data[at + 3]! / 255;
-    if (share < 0.98 && under === null) {
+    if (data[at + 3]! < 250) {
       unknown += 1;
       continue;
     }
     all += 1;
-    const color = [0, 1, 2].map(part => data[at + part]! * share + (under?.[part] ?? 0) * (1 - share));
+    const color = [0, 1, 2].map(part => data[at + part]!);
     const key = color.reduce((sum, part) => sum * 16 + (Math.round(part) >> 4), 0);
     const bin = bins.get(key) ?? { count: 0, sum: [0, 0, 0] };
     bin.count += 1;

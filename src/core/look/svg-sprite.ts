@@ -1,5 +1,6 @@
 import { generate, parse, walk } from 'css-tree';
-import { SaxesParser, type SaxesTagPlain } from 'saxes';
+import type { SaxesTagPlain } from 'saxes';
+import { rewrittenDrawing } from '../menu/drawing.ts';
 import { escapeMarkup } from '../text/references.ts';
 import type { Box } from './raster.ts';
 
@@ -27,44 +28,20 @@ export interface NestedDrawing {
  * @returns null for what is no SVG
  */
 export function nestedDrawing(text: string, prefix: string, box: Box): NestedDrawing | null {
-  const out: string[] = [];
-  const open: { isKept: boolean; isStyle: boolean }[] = [];
-  let [isBroken, hadScript] = [false, false];
-  const parser = new SaxesParser();
-  parser.on('error', () => {
-    isBroken = true;
-  });
-  parser.on('opentag', tag => {
-    const name = tag.name.replace(/^svg:/, '');
-    const isFirst = open.length === 0;
-    if (isFirst && name !== 'svg') isBroken = true;
-    // Elements of drawing programs have names of their own.
-    const isKept = open.at(-1)?.isKept !== false && !leftOut.has(name) && !name.includes(':');
-    if (leftOut.has(name) && name !== 'metadata') hadScript = true;
-    open.push({ isKept, isStyle: name === 'style' });
-    if (Object.keys(tag.attributes).some(one => /^on/i.test(one))) hadScript = true;
-    if (isKept)
-      out.push(
-        `<${name}${isFirst ? rootOf(tag, prefix, box) : ''}${attributesOf(tag, prefix, isFirst)}${tag.isSelfClosing ? '/>' : '>'}`,
-      );
-  });
-  const content = (written: string): void => {
-    const { isKept, isStyle } = open.at(-1) ?? { isKept: false, isStyle: false };
-    if (isKept)
-      out.push(isStyle ? escapeText(scoped(written, prefix)) : escapeText(written.replace(/\s+/g, ' ')));
-  };
-  parser.on('text', content);
-  parser.on('cdata', content);
-  parser.on('closetag', tag => {
-    const { isKept } = open.pop()!;
-    if (isKept && !tag.isSelfClosing) out.push(`</${tag.name.replace(/^svg:/, '')}>`);
-  });
-  try {
-    parser.write(text.replace(/^\uFEFF/, '')).close();
-  } catch {
-    return null;
-  }
-  return isBroken || out.length === 0 ? null : { markup: out.join(''), hadScript };
+  let hadScript = false;
+  const markup = rewrittenDrawing(
+    text,
+    (tag, name, isFirst) => {
+      const isLeft = leftOut.has(name);
+      if ((isLeft && name !== 'metadata') || Object.keys(tag.attributes).some(one => /^on/i.test(one)))
+        hadScript = true;
+      // Elements of drawing programs have names of their own.
+      if (isLeft || name.includes(':')) return null;
+      return (isFirst ? rootOf(tag, prefix, box) : '') + attributesOf(tag, prefix, isFirst);
+    },
+    (written, name) => escapeText(name === 'style' ? scoped(written, prefix) : written.replace(/\s+/g, ' ')),
+  );
+  return markup === null ? null : { markup, hadScript };
 }
 
 const escapeText = (text: string): string => text.replaceAll('&', '&amp;').replaceAll('<', '&lt;');

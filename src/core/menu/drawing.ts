@@ -20,9 +20,26 @@ const attributes = new Set(
  * @param prefix of its ids, which no other drawing of a page has
  */
 export function readDrawing(text: string, prefix: string): string | null {
+  return rewrittenDrawing(text, (tag, name, isFirst) =>
+    elements.has(name) && (isFirst || name !== 'svg')
+      ? (isFirst ? rootAttributes(tag) : '') + written(tag, prefix, isFirst)
+      : null,
+  );
+}
+
+/**
+ * A drawing written anew; null for what is no SVG.
+ * @param attributesOf what an element has; null for one that is left out with all that is in it
+ * @param wordsIn the text in an element; left out where nothing is said of it
+ */
+export function rewrittenDrawing(
+  text: string,
+  attributesOf: (tag: SaxesTagPlain, name: string, isFirst: boolean) => string | null,
+  wordsIn: (written: string, name: string) => string = () => '',
+): string | null {
   const out: string[] = [];
-  /** Open elements; false for those that are left out with all that is in them. */
-  const open: boolean[] = [];
+  /** Names of open elements; null for those that are left out. */
+  const open: (string | null)[] = [];
   let isBroken = false;
   const parser = new SaxesParser();
   parser.on('error', () => {
@@ -32,15 +49,19 @@ export function readDrawing(text: string, prefix: string): string | null {
     const name = tag.name.replace(/^svg:/, '');
     const isFirst = open.length === 0;
     if (isFirst && name !== 'svg') isBroken = true;
-    const isKept = open.at(-1) !== false && elements.has(name) && (isFirst || name !== 'svg');
-    open.push(isKept);
-    if (isKept)
-      out.push(
-        `<${name}${isFirst ? rootAttributes(tag) : ''}${written(tag, prefix, isFirst)}${tag.isSelfClosing ? '/>' : '>'}`,
-      );
+    const own = open.at(-1) === null ? null : attributesOf(tag, name, isFirst);
+    open.push(own === null ? null : name);
+    if (own !== null) out.push(`<${name}${own}${tag.isSelfClosing ? '/>' : '>'}`);
   });
+  const words = (written: string): void => {
+    const name = open.at(-1);
+    if (name) out.push(wordsIn(written, name));
+  };
+  parser.on('text', words);
+  parser.on('cdata', words);
   parser.on('closetag', tag => {
-    if (open.pop() === true && !tag.isSelfClosing) out.push(`</${tag.name.replace(/^svg:/, '')}>`);
+    const name = open.pop();
+    if (name && !tag.isSelfClosing) out.push(`</${name}>`);
   });
   try {
     parser.write(text.replace(/^\uFEFF/, '')).close();

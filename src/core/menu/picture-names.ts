@@ -1,10 +1,22 @@
 import type { SitePath } from '../address/path.ts';
 import { mediaTypes } from '../text/media-types.ts';
+import { nearest } from '../text/nearest.ts';
 import type { MenuPictures, PictureState } from '../plan/picture-types.ts';
 
 /** Whether a file is a picture by its ending. */
 export const isPictureFile = (file: string): boolean =>
   mediaTypes[/\.[^./]*$/.exec(file.toLowerCase())?.[0] ?? '']?.startsWith('image/') === true;
+
+/** What is said of a name that is none of a picture of the site, and what to do. */
+export function noPictureOf(
+  written: string,
+  files: ReadonlySet<SitePath>,
+): [message: string, remedy: string] {
+  if (files.has(written)) return [`\`${written}\` is no picture`, kinds];
+  const near = nearest(written, [...files].filter(isPictureFile));
+  return [`the site has no file \`${written}\``, near ? `Did you mean \`${near}\`?` : kinds];
+}
+const kinds = 'Name a picture of the site: PNG, JPEG, GIF, WebP, AVIF or SVG.';
 
 /** The same picture for dense screens: `visit@2x.png` of `visit.png`. */
 export const denseFile = (file: SitePath): SitePath => file.replace(/(?=\.[^./]*$)/, '@2x');

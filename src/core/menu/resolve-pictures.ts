@@ -1,5 +1,5 @@
 import { type SitePath, normalizePath } from '../address/path.ts';
-import { type MenuPictures, type PictureFile } from '../plan/picture-types.ts';
+import type { MenuPictures, PictureFile, PictureState } from '../plan/picture-types.ts';
 import { pictureStates } from '../plan/parts/pictures.ts';
 import type { Mark } from '../plan/types.ts';
 import { hookName } from '../target/kinds/index.ts';
@@ -12,6 +12,7 @@ import {
   isPictureFile,
   looseName,
   namesFor,
+  noPictureOf,
 } from './picture-names.ts';
 import { tellSame, tellStates } from './tell-pictures.ts';
 import type { EntryFiles, PictureSources, ResolvedEntry, ResolvedMenu } from './types.ts';
@@ -61,6 +62,8 @@ class Pairing {
   readonly #menu: ResolvedMenu;
   readonly #ground: Ground;
   readonly #entries: readonly ResolvedEntry[];
+  /** States in which the plan says that the picture at rest is shown, each behind its entry. */
+  readonly #said = new Set<string>();
 
   constructor(pictures: MenuPictures, menu: ResolvedMenu, ground: Ground) {
     this.#pictures = pictures;
@@ -75,9 +78,21 @@ class Pairing {
     if (origin.kind === 'strip') return { ...shared, entries: [], strip: this.#strip(origin.strip) };
     const entries =
       origin.kind === 'table' ? this.#rows(origin.rows) : this.#found(origin.pattern, origin.mark);
-    tellStates(entries, mark, this.#ground);
+    tellStates(entries, {
+      mark,
+      ground: this.#ground,
+      isSaid: (hook, state) => this.#said.has(`${hook} ${state}`),
+      remedy: state => this.#remedy(state),
+    });
     tellSame(entries, this.#ground);
     return { ...shared, entries, strip: null };
+  }
+
+  #remedy(state: PictureState): string {
+    const { origin, words } = this.#pictures;
+    if (origin.kind !== 'pattern') return `name the picture at rest as \`${state}\` too`;
+    const all = new Set([...words[state], ...words.base].filter(Boolean));
+    return `words: { ${state}: [${[...all, '""'].join(', ')}] }`;
   }
 
   #tell(...told: Parameters<Ground['tell']>): void {
@@ -109,15 +124,7 @@ class Pairing {
     const path = normalizePath(written);
     const { files } = this.#ground.site;
     if (path !== null && files.has(path) && isPictureFile(path)) return path;
-    const near = nearest(written, [...files].filter(isPictureFile));
-    const what =
-      path !== null && files.has(path)
-        ? `\`${written}\` is no picture`
-        : `the site has no file \`${written}\``;
-    const remedy = near
-      ? `Did you mean \`${near}\`?`
-      : 'Name a picture of the site: PNG, JPEG, GIF, WebP, AVIF or SVG.';
-    this.#tell('missing-file', mark, what, remedy);
+    this.#tell('missing-file', mark, ...noPictureOf(path ?? written, files));
     return null;
   }
 
@@ -163,7 +170,9 @@ class Pairing {
       const all: EntryFiles['files'] = {};
       for (const state of pictureStates) {
         const file = files[state] && this.#file(files[state]);
-        if (file) all[state] = { path: file, dense: this.#dense(file), mark: files[state]!.mark };
+        if (!file) continue;
+        if (file === all.base?.path) this.#said.add(`${found.hook} ${state}`);
+        else all[state] = { path: file, dense: this.#dense(file), mark: files[state]!.mark };
       }
       const { hook, label } = found;
       if (all.base) return [{ hook, label, files: all }];
@@ -219,6 +228,10 @@ class Pairing {
           .find(one => one.length > 0);
         if (!all) continue;
         const [path, other] = all;
+        if (path === found.base?.path) {
+          this.#said.add(`${hook} ${state}`);
+          continue;
+        }
         if (other !== undefined)
           this.#tell(
             'same-picture',

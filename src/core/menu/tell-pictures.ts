@@ -5,25 +5,36 @@ import { shortened } from '../text/nearest.ts';
 import type { Ground } from './ground.ts';
 import type { EntryFiles } from './types.ts';
 
-/** A state without a picture shows the one at rest. */
-export function tellStates(entries: readonly EntryFiles[], mark: Mark, ground: Ground): void {
+/** What tells of states without a picture. */
+interface StatesTold {
+  mark: Mark;
+  ground: Ground;
+  /** The plan says that the one at rest is shown. */
+  isSaid: (hook: string, state: PictureState) => boolean;
+  /** How the plan says so. */
+  remedy: (state: PictureState) => string;
+}
+
+/** A state without a picture shows the one at rest. That nobody draws pressed buttons is no news. */
+export function tellStates(
+  entries: readonly EntryFiles[],
+  { mark, ground, isSaid, remedy }: StatesTold,
+): void {
   for (const state of ['hover', 'current', 'pressed'] as const satisfies readonly PictureState[]) {
-    const without = entries.filter(one => !one.files[state]);
-    if (without.length === 0) continue;
+    const without = entries.filter(({ hook, files }) => !files[state] && !isSaid(hook, state));
+    const isNone = entries.every(one => !one.files[state]);
+    if (without.length === 0 || (isNone && state === 'pressed')) continue;
+    const labels = without.map(one => one.label);
     const who =
-      without.length === entries.length
-        ? 'no entry has'
-        : `${shortened(
-            without.map(one => one.label),
-            4,
-          )} ${without.length === 1 ? 'has' : 'have'} no`;
+      isNone && without.length === entries.length
+        ? 'no entry has a picture'
+        : `${shortened(labels, 4)} ${labels.length === 1 ? 'has' : 'have'} no picture`;
+    const mind = state === 'current' ? 'Only a mark of the look tells then which page this is. ' : '';
     ground.tell(
       'no-state-picture',
       mark,
-      `${who} ${without.length === entries.length ? 'a ' : ''}picture of the state \`${state}\`, and the one at rest is shown`,
-      state === 'current'
-        ? 'Nothing else but a mark of the look tells then which page this is.'
-        : 'Nothing needs to be done where that is meant.',
+      `${who} of the state \`${state}\`, and the one at rest is shown`,
+      `${mind}Where that is meant:  ${remedy(state)}`,
     );
   }
 }

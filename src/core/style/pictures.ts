@@ -38,7 +38,6 @@ function rulesOf(menu: Pictured): string {
   const kind = menu.language === null ? '' : `.${parts.picture}-${menu.language.tag.toLowerCase()}`;
   const picture = `.${parts.picture}${kind}`;
   const { columns, rows } = menu.sprite;
-  const only = columns.length > 1 ? columns : [];
   const place = ({
     hook,
     x,
@@ -81,7 +80,7 @@ ${own} ${picture}+.${parts.words} {
 }
 ${columns.map(place).join('')}${stateNames.map(state => stateRule(menu, state, { own, picture, drawn, rows })).join('')}${
     marked.length > 0
-      ? `${own} ${anyOf(marked, only)}.${parts.pictured}>a.${parts.link}::after {
+      ? `${own} ${anyOf(marked, columns)}.${parts.pictured}>a.${parts.link}::after {
   display: none;
 }
 `

@@ -12,7 +12,7 @@ export const pictureRules = {
     severity: 'note',
     about: 'A state without a picture shows the one at rest.',
     why: 'Where a state looks as the button at rest, nobody sees that it has come.',
-    example: 'buttons/tickets-hover.png',
+    example: 'buttons/tickets-hover.png    or, where that is meant,  words: { hover: [hover, base, ""] }',
   },
   'words-only': {
     severity: 'warning',
