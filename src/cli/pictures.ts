@@ -1,4 +1,4 @@
-import { type Command, Option } from 'commander';
+import { type Command, InvalidArgumentError, Option } from 'commander';
 import { counted, listed, shortened } from '../core/text/nearest.ts';
 import type { ListedMenu, PicturesOptions } from '../jobs/pictures.ts';
 import type { DrawOptions } from '../jobs/draw-pictures.ts';
@@ -36,12 +36,17 @@ export function addPictures(program: Command, act: Act): void {
     )
     .option('--overwrite', 'draw over what is there')
     .option('--list', 'the file that was found for each entry and state')
-    .option('--cells <file>', 'draw the cells into a strip: a PNG or an SVG')
+    .option('--cells <file>', 'draw the cells into a strip: a PNG or an SVG', drawingFile)
     .option('--sprite <folder>', 'write the packed pictures, and where each lies in them')
     .option('--resize <folder>', 'write the pictures in the size in which they are shown')
     .option('--json', 'print the result as one JSON document')
     .addHelpText('after', examples)
     .action((plan: string, options: Options) => act(voice => work(plan, options, voice))());
+}
+
+function drawingFile(name: string): string {
+  if (!/\.(?:png|svg)$/i.test(name)) throw new InvalidArgumentError('Its name ends with .png or .svg.');
+  return name;
 }
 
 function work(plan: string, options: Options, voice: Voice): Promise<number> {
@@ -79,7 +84,9 @@ async function look(plan: string, options: Options, voice: Voice): Promise<numbe
   const { plainTable: make } = await import('./table.ts');
   const { written, menus } = result;
   const parts = [
-    ...(options.list || written.length === 0 ? menus.map(one => menuText(one, voice, make)) : []),
+    ...(options.list || (written.length === 0 && cells === undefined)
+      ? menus.map(one => menuText(one, voice, make))
+      : []),
     ...(sprite === undefined ? [] : menus.map(one => spriteText(one, voice, make))),
     ...(written.length > 0
       ? [

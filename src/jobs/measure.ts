@@ -7,8 +7,8 @@ import { type MeasuredMenu, measuredMenu } from '../core/look/measured.ts';
 import { foldsNowhere } from '../core/inlay/findings.ts';
 import { isSingle } from '../core/menu/folds.ts';
 import type { ResolvedMenu } from '../core/menu/types.ts';
+import { unknownMenu } from '../core/menu/unknown-menu.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
-import { nearest } from '../core/text/nearest.ts';
 import { inPlace, ownScriptOf } from '../files/own.ts';
 import { fromUser, isThere } from '../files/paths.ts';
 import { lookIn } from '../files/look-files.ts';
@@ -55,7 +55,7 @@ export async function measure(options: MeasureOptions = {}): Promise<MeasureResu
   const told = [
     ...opened.findings,
     ...fonts.findings,
-    ...unknownMenu(options.menu, opened, menus),
+    ...wrongMenu(options.menu, opened, menus),
     ...fromUser(phones, root),
   ];
   if (hasErrors(told)) return failed(told);
@@ -70,12 +70,11 @@ function failed(findings: readonly Finding[]): MeasureResult {
   return { status: 2, findings: sortFindings(findings), menus: [], seen: null };
 }
 
-function unknownMenu(name: string | undefined, { open }: Opened, menus: readonly ResolvedMenu[]): Finding[] {
+function wrongMenu(name: string | undefined, { open }: Opened, menus: readonly ResolvedMenu[]): Finding[] {
   const names = [...new Set(menus.map(menu => menu.name))];
-  if (name === undefined || names.includes(name)) return [];
-  const near = nearest(name, names);
-  const remedy = near ? `Did you mean \`${near}\`?` : `Menus of the plan: ${names.join(', ')}.`;
-  return [finding('unknown-menu', { file: open.source.file }, `no menu is called \`${name}\``, remedy)];
+  return name === undefined || names.includes(name)
+    ? []
+    : [unknownMenu(name, names, { file: open.source.file })];
 }
 
 /** The finished pages in a browser, or the reason why there is nothing to see. */

@@ -1,7 +1,7 @@
 import { basename, resolve } from 'node:path';
 import { type ListedMenu, pictureList } from '../core/look/picture-list.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
-import { nearest } from '../core/text/nearest.ts';
+import { unknownMenu } from '../core/menu/unknown-menu.ts';
 import { shownPath } from '../files/paths.ts';
 import { type MadeFile, PictureFiles } from '../files/picture-files.ts';
 import { openSharp } from '../files/rasters.ts';
@@ -51,7 +51,11 @@ export async function pictures(options: PicturesOptions = {}): Promise<PicturesR
   const { colorTools } = await import('../core/look/color.ts');
   const lists = asked.packs.map(pack => pictureList(pack, asked.files, colorTools.contrast));
   const written = await write(options, asked);
-  const findings = sortFindings([...told, ...packed.findings]);
+  const findings = sortFindings([
+    ...told,
+    ...packed.findings,
+    ...noStrip(options, asked, here.open.source.file),
+  ]);
   return { status: hasErrors(findings) ? 1 : 0, findings, menus: lists, written };
 }
 
@@ -71,10 +75,14 @@ function wrongMenu({ menu }: PicturesOptions, { plan, open }: ReturnType<typeof 
         'Draw them first:  kamino pictures   or write where yours are:  kamino explain pictures',
       ),
     ];
-  if (menu === undefined || names.includes(menu)) return [];
-  const near = nearest(menu, names);
-  const remedy = near ? `Did you mean \`${near}\`?` : `Menus that have some: ${names.join(', ')}.`;
-  return [finding('unknown-menu', place, `no menu called \`${menu}\` has pictures`, remedy)];
+  return menu === undefined || names.includes(menu) ? [] : [unknownMenu(menu, names, place)];
+}
+
+/** Cells are asked for, and no pictures come from a strip. */
+function noStrip({ cells }: PicturesOptions, { strips }: Packed, file: string): Finding[] {
+  if (cells === undefined || strips.length > 0) return [];
+  const remedy = 'A strip is one picture that holds all buttons:  kamino explain strip';
+  return [finding('missing-key', { file }, 'no pictures of this plan come from a `strip`', remedy)];
 }
 
 async function write(

@@ -1,7 +1,8 @@
 import { isSingle } from '../menu/folds.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
+import { unknownMenu } from '../menu/unknown-menu.ts';
 import { type Finding, finding } from '../text/finding.ts';
-import { nearest, shortened } from '../text/nearest.ts';
+import { shortened } from '../text/nearest.ts';
 
 /** The menu whose entries are drawn: the one that is named, else the first that is no button; or why there is none. */
 export function menuToDraw(
@@ -13,13 +14,13 @@ export function menuToDraw(
   const menu = all.find(one => (name === undefined ? !isSingle(one) : one.name === name));
   if (menu) return menu;
   const names = [...new Set(all.map(one => one.name))];
-  const near = name === undefined ? null : nearest(name, names);
-  const remedy = near ? `Did you mean \`${near}\`?` : `Menus of the plan: ${names.join(', ')}.`;
-  const message =
-    name === undefined
-      ? 'the plan has no menu whose entries could be drawn'
-      : `no menu is called \`${name}\``;
-  return finding('unknown-menu', { file }, message, remedy);
+  if (name !== undefined) return unknownMenu(name, names, { file });
+  return finding(
+    'unknown-menu',
+    { file },
+    'the plan has no menu whose entries could be drawn',
+    'Draw a button or tabs by name:  kamino pictures --menu NAME',
+  );
 }
 
 /** Drawings that somebody may have gone on with. */

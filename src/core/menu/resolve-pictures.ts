@@ -15,6 +15,7 @@ import {
   noPictureOf,
 } from './picture-names.ts';
 import { tellSame, tellStates } from './tell-pictures.ts';
+import { unknownMenu } from './unknown-menu.ts';
 import type { EntryFiles, PictureSources, ResolvedEntry, ResolvedMenu } from './types.ts';
 
 /** The menus with the pictures that the plan gives them; what is wrong is told. */
@@ -41,9 +42,7 @@ export function picturedMenus(menus: readonly ResolvedMenu[], ground: Ground): R
 function isWrong({ menu, mark }: MenuPictures, [own]: readonly ResolvedMenu[], ground: Ground): boolean {
   const names = ground.plan.menus.map(one => one.name);
   if (!names.includes(menu)) {
-    const near = nearest(menu, names);
-    const remedy = near ? `Did you mean \`${near}\`?` : `Menus of the plan: ${names.join(', ')}.`;
-    ground.tell('unknown-menu', mark, `no menu is called \`${menu}\``, remedy);
+    ground.findings.push(unknownMenu(menu, names, ground.source.place(mark.start, mark.end)));
     return true;
   }
   if (!own || own.shows === 'entries') return false;

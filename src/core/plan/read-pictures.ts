@@ -34,12 +34,7 @@ export function readPictures(
 function originOf(written: WrittenPictures, path: PlanPath, places: PlanPlaces): PictureOrigin | null {
   if (written.strip) return { kind: 'strip', strip: stripOf(written.strip, [...path, 'strip'], places) };
   if (written.entries) return { kind: 'table', rows: rowsOf(written.entries, [...path, 'entries'], places) };
-  if (written.files === undefined) {
-    const remedy =
-      'Write a pattern of file names:  files: "buttons/{entry}-{state}.png"   or `entries`, or `strip`.';
-    places.tell('missing-key', [...path, 'menu'], 'it is not said where these pictures are', remedy);
-    return null;
-  }
+  if (written.files === undefined) return null;
   const at = [...path, 'files'];
   const pattern = places.slashes(written.files, at);
   const unknown = [...pattern.matchAll(/\{([^}]*)\}/g)].find(

@@ -1,7 +1,7 @@
 import { listed } from '../text/nearest.ts';
 import type { RuleName } from '../text/rules.ts';
 import type { PlanPath } from './places.ts';
-import { labelOf, nameOf, shown } from './problem-names.ts';
+import { labelOf, nameOf, partOf, shown } from './problem-names.ts';
 
 interface Said {
   path: PlanPath;
@@ -30,7 +30,10 @@ const clashing: Saying = {
 export const sayings: Readonly<Record<string, Saying>> = {
   'object.missing': {
     rule: 'missing-key',
-    says: ({ path }) => `${nameOf(path)} leads nowhere`,
+    says: ({ path }) =>
+      partOf(path) === 'pictures'
+        ? 'it is not said where these pictures are'
+        : `${nameOf(path)} leads nowhere`,
     remedy: ({ context }) => `Give it ${listed((context['peers'] as string[]).map(peer => `\`${peer}\``))}.`,
   },
   'object.min': {

@@ -140,4 +140,4 @@ export const picturesKeys = {
   }),
 } as const;
 export type WrittenPictures = WrittenOf<typeof picturesKeys>;
-export const pictures = mapOf(picturesKeys).oxor('files', 'entries', 'strip');
+export const pictures = mapOf(picturesKeys).xor('files', 'entries', 'strip');
