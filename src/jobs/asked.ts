@@ -2,6 +2,7 @@ import type { PlacedMenus } from '../core/check/placed.ts';
 import type { PlacementSource } from '../core/inlay/placement.ts';
 import type { FontFile, FontSource } from '../core/look/fonts.ts';
 import type { PictureColors } from '../core/look/picture-ground.ts';
+import { mayBeFont } from '../files/font-names.ts';
 import type { OpenSite } from '../files/open-site.ts';
 
 type SiteFonts = Pick<FontSource, 'open' | 'files' | 'page'>;
@@ -56,12 +57,13 @@ export class AskedOfSite {
 }
 
 async function fontsOf(site: OpenSite): Promise<SiteFonts> {
-  const [{ pageFonts }, { fontIn }, { PageReader }] = await Promise.all([
+  const [{ pageFonts }, { PageReader }] = await Promise.all([
     import('../core/look/fonts.ts'),
-    import('../files/font.ts'),
     import('../core/page/reader.ts'),
   ]);
   const page = site.facts.front ?? [...site.facts.pages].sort()[0] ?? null;
+  const hasFonts = [...site.facts.files].some(mayBeFont);
+  const fontIn = hasFonts ? (await import('../files/font.ts')).fontIn : (): null => null;
   const known = new Map<string, FontFile | null>();
   const open = (file: string): FontFile | null => {
     if (!known.has(file)) known.set(file, fontIn(site.root, file));

@@ -24,7 +24,7 @@ export class PlacedMenus {
   constructor(source: PlacementSource, { pages, files }: { pages: Iterable<SitePath>; files: PageFiles }) {
     this.#menus = source.menus;
     this.#placement = new Placement(source);
-    this.#reader = new PageReader(files, raw => this.#placement.wanted(source.menus, raw, null));
+    this.#reader = new PageReader(files, raw => this.#placement.wanted(source.menus, raw));
     this.#pages = pagesOfFolders(pages, mostPages);
   }
 

@@ -8,7 +8,7 @@ import { AlikeStarts } from '../page/alike.ts';
 import { readFrame } from '../page/frame.ts';
 import { attributeStarts } from '../page/wanted.ts';
 import type { Frame, MainContent } from '../page/types.ts';
-import { type Raw, type Span, bytesOf, lastMention, rawOf } from '../text/bytes.ts';
+import { type Raw, type Span, bytesOf, rawOf } from '../text/bytes.ts';
 import { unreadable } from '../text/charset.ts';
 import type { Finding } from '../text/finding.ts';
 import type { Standpoint } from '../markup/standpoint.ts';
@@ -35,9 +35,6 @@ import { slotFindings } from './slots.ts';
 import { holdsMore, lostWith } from './taken-out.ts';
 import { freeId, indentAt, lineBreakOf } from './surroundings.ts';
 
-/** So many bytes behind the last slot are looked at before the whole page is. */
-const margin = 4096;
-
 /** Makes the pages of one site. The same page and plan give the same bytes; a page with menus in it gets them anew. */
 export class Inlayer {
   readonly #inlay: Inlay;
@@ -56,42 +53,46 @@ export class Inlayer {
     const { menus: all, carries } = this.#inlay;
     const own = path.normalize('NFC');
     const menus = all.filter(menu => carries(menu, own) && isShown(menu, own));
-    const made = this.#byItsStart(path, menus, bytes) ?? this.#whole(path, menus, bytes);
+    const made = this.#made(path, menus, bytes);
     return made.menus === 0 ? { ...made, without: menus.map(menu => menu.name) } : made;
   }
 
-  /** From the start of a page alone, where all that counts stands there and nothing is amiss; null where not. */
-  #byItsStart(path: SitePath, menus: readonly ResolvedMenu[], bytes: Uint8Array): Inlaying | null {
-    const end = Math.max(lastMention(bytes, '-kamino') + margin, 2 * margin);
-    if (menus.length === 0 || end >= bytes.length || /\.xht(ml)?$/i.test(path) || bytes.includes(0))
-      return null;
-    const raw = rawOf(bytes.subarray(0, end));
-    if (this.#inlay.seek !== null || this.#inlay.ids.has(path.normalize('NFC'))) return null;
-    const starts = attributeStarts(raw);
-    if (starts.others.length > 0 || !raw.includes('\n')) return null;
-    const alike = this.#alikeFor(menus);
-    const frame = alike.find(path, raw, starts.slots) ?? this.#readStart(path, raw, menus, starts.slots);
-    if (frame === null) return null;
-    const made = this.#fill(menus, frame, bytes, bytes);
-    return made.findings.length === 0 ? made : null;
+  #made(path: SitePath, menus: readonly ResolvedMenu[], bytes: Uint8Array): Inlaying {
+    const given = rawOf(bytes);
+    const starts = attributeStarts(given);
+    const isFresh = starts.others.length === 0;
+    const raw = isFresh ? given : this.#lift(given);
+    if (raw === null) return nothing(bytes, [lostRecord(path)]);
+    const source = isFresh ? bytes : bytesOf(raw);
+    const earlier = isFresh ? null : new Earlier(path, bytes, { given, lifted: raw });
+    const untouched = (why: Finding): Inlaying => earlier?.untouched(why) ?? nothing(bytes, [why]);
+    const settled = (made: Inlaying): Inlaying => earlier?.settled(made, this.#inlay.overwrite) ?? made;
+    if (menus.length === 0) return settled({ ...nothing(source, []), spans: this.#idSpans(path, raw) });
+    if (/\.xht(ml)?$/i.test(path)) return untouched(xmlPage(path));
+    const { slots } = isFresh ? starts : attributeStarts(raw);
+    const frame = this.#frame(path, raw, menus, slots);
+    const why = unreadable(given, frame.charset);
+    if (why !== null) return untouched(unreadablePage(path, why));
+    if (frame.isFrameset) return untouched(framesetPage(path));
+    const misread = frame.isDoubtful ? this.#misread(menus, frame, slots) : null;
+    if (misread) return untouched(badPlace(frame, misread, { element: null, why: openNoscript }));
+    return settled(this.#fill(menus, frame, bytes, source));
   }
 
-  #readStart(
-    path: SitePath,
-    raw: Raw,
-    menus: readonly ResolvedMenu[],
-    slots: readonly number[],
-  ): Frame | null {
+  /** What a page is like: as one that began like it, where there was one. */
+  #frame(path: SitePath, raw: Raw, menus: readonly ResolvedMenu[], slots: readonly number[]): Frame {
+    const alike = this.#alikeFor(menus);
+    const known = alike.find(path, raw, slots);
+    if (known) return known;
     const frame = readFrame(path, raw, this.#placement.wanted(menus, raw, slots));
-    const isEnough =
-      frame.isComplete &&
-      frame.charset.declared &&
-      !frame.isFrameset &&
-      !frame.hasNoscript &&
-      frame.main?.id !== null;
-    if (!isEnough) return null;
-    this.#alikeFor(menus).add(frame, slots);
+    alike.add(frame, slots);
     return frame;
+  }
+
+  #misread(menus: readonly ResolvedMenu[], frame: Frame, slots: readonly number[]): ResolvedMenu | null {
+    const { path, raw } = frame;
+    const wanted = { ...this.#placement.wanted(menus, raw, slots), scripting: false };
+    return differences(menus, frame, readFrame(path, raw, wanted));
   }
 
   /** Starts of pages with these menus. */
@@ -100,29 +101,6 @@ export class Inlayer {
     const alike = this.#alike.get(key) ?? new AlikeStarts();
     this.#alike.set(key, alike);
     return alike;
-  }
-
-  #whole(path: SitePath, menus: readonly ResolvedMenu[], bytes: Uint8Array): Inlaying {
-    const asGiven = rawOf(bytes);
-    const starts = attributeStarts(asGiven);
-    const raw = starts.others.length > 0 ? this.#lift(asGiven) : asGiven;
-    if (raw === null) return nothing(bytes, [lostRecord(path)]);
-    const source = raw === asGiven ? bytes : bytesOf(raw);
-    const earlier = new Earlier(path, bytes, { given: asGiven, lifted: raw });
-    const untouched = (why: Finding): Inlaying => earlier.untouched(why);
-    const settled = (made: Inlaying): Inlaying => earlier.settled(made, this.#inlay.overwrite);
-    if (menus.length === 0) return settled({ ...nothing(source, []), spans: this.#idSpans(path, raw) });
-    if (/\.xht(ml)?$/i.test(path)) return untouched(xmlPage(path));
-    const wanted = this.#placement.wanted(menus, raw, raw === asGiven ? starts.slots : null);
-    const frame = readFrame(path, raw, wanted);
-    const why = unreadable(asGiven, frame.charset);
-    if (why !== null) return untouched(unreadablePage(path, why));
-    if (frame.isFrameset) return untouched(framesetPage(path));
-    const misread = frame.hasNoscript
-      ? differences(menus, frame, readFrame(path, raw, { ...wanted, scripting: false }))
-      : null;
-    if (misread) return untouched(badPlace(frame, misread, { element: null, why: openNoscript }));
-    return settled(this.#fill(menus, frame, bytes, source));
   }
 
   #lift(given: Raw): Raw | null {

@@ -1,7 +1,7 @@
 import type { SitePath } from '../address/path.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import type { Frame, Seek } from '../page/types.ts';
-import type { Wanted } from '../page/wanted.ts';
+import { type Wanted, attributeStarts, nothingWanted } from '../page/wanted.ts';
 import type { PlaceSide } from '../plan/types.ts';
 import type { Raw } from '../text/bytes.ts';
 import { type Selector, readSelector } from '../text/selector.ts';
@@ -21,37 +21,58 @@ export class Placement {
   readonly #skipTo: readonly Selector[];
   readonly #selectors: ReadonlyMap<ResolvedMenu, readonly Sought[]>;
   readonly #slots: ReadonlyMap<ResolvedMenu, RegExp>;
+  readonly #numbers: ReadonlyMap<ResolvedMenu, number>;
+  /** What is asked for some menus, by their numbers. */
+  readonly #known = new Map<string, Wanted>();
 
   constructor({ menus, skipTo, seek }: PlacementSource) {
     this.#seek = seek;
     this.#skipTo = selectorsOf(skipTo);
     this.#selectors = new Map(menus.map(menu => [menu, soughtOf(menu)]));
     this.#slots = new Map(menus.map(menu => [menu, slotPattern(menu.name)]));
+    this.#numbers = new Map(menus.map((menu, at) => [menu, at]));
   }
 
   /**
    * What is sought in a page for these menus. A menu whose slot stands in the bytes needs no selector to be followed.
-   * @param slotStarts offsets at which slots may stand, where they have been sought already
+   * @param slotStarts offsets at which slots may stand
    */
-  wanted(menus: readonly ResolvedMenu[], raw: Raw, slotStarts: readonly number[] | null): Wanted {
-    const others = menus.filter(menu => slotStarts?.length === 0 || !this.#slots.get(menu)!.test(raw));
-    const places = others.flatMap(menu => menu.place ?? []);
-    const isSought = ({ selector, side }: Sought): boolean =>
-      !selector.isCompound || (this.#seek !== null && side === 'instead-of');
-    const all = others.flatMap(menu => this.#selectors.get(menu)!);
-    const pick = (sought: boolean): Selector[] =>
-      all.filter(one => isSought(one) === sought).map(one => one.selector);
+  wanted(
+    menus: readonly ResolvedMenu[],
+    raw: Raw,
+    slotStarts: readonly number[] = attributeStarts(raw).slots,
+  ): Wanted {
+    const others = menus.filter(menu => !this.#hasSlot(menu, raw, slotStarts));
+    const key = others.map(menu => this.#numbers.get(menu)!).join(' ');
+    const known = this.#known.get(key) ?? this.#asked(others);
+    this.#known.set(key, known);
+    return { ...known, slotStarts };
+  }
+
+  #hasSlot(menu: ResolvedMenu, raw: Raw, starts: readonly number[]): boolean {
+    const pattern = this.#slots.get(menu)!;
+    return starts.some(at => {
+      pattern.lastIndex = at;
+      return pattern.test(raw);
+    });
+  }
+
+  #asked(menus: readonly ResolvedMenu[]): Wanted {
+    const places = menus.flatMap(menu => menu.place ?? []);
+    const all = menus.flatMap(menu => this.#selectors.get(menu)!);
+    const textsOf = (is: (one: Sought) => boolean): string[] => all.filter(is).map(one => one.selector.text);
     return {
-      selectors: pick(false),
-      sought: [...pick(true), ...this.#skipTo.filter(one => !one.isCompound)].map(one => one.text),
+      ...nothingWanted,
+      title: false,
+      selectors: all.map(one => one.selector).filter(one => one.isCompound),
+      whole: new Set(textsOf(({ side }) => side !== 'first-in' && side !== 'before')),
+      inTree: new Set(textsOf(({ side }) => side === 'instead-of')),
+      sought: [...all.map(one => one.selector), ...this.#skipTo]
+        .filter(one => !one.isCompound)
+        .map(one => one.text),
       seek: this.#seek,
       skipTo: this.#skipTo,
-      header: others.some(menu => menu.place === null),
-      title: false,
-      heading: false,
-      wordsOnly: false,
-      scripting: true,
-      slotStarts,
+      header: menus.some(menu => menu.place === null),
       end: places.some(({ side, selector }) => side === 'last-in' && selector === 'body'),
     };
   }
@@ -67,7 +88,9 @@ interface Sought {
 }
 
 function soughtOf({ place }: ResolvedMenu): Sought[] {
-  return (place ?? []).flatMap(({ side, selector }) =>
+  // Where the body begins and ends is known of every page.
+  const places = (place ?? []).filter(({ selector }) => selector !== 'body');
+  return places.flatMap(({ side, selector }) =>
     selectorsOf([selector]).map(one => ({ selector: one, side })),
   );
 }
@@ -78,7 +101,7 @@ function selectorsOf(texts: readonly string[]): Selector[] {
 
 /** A slot of this name in the bytes, in any way of writing the attribute. */
 function slotPattern(name: string): RegExp {
-  return new RegExp(`data-kamino-slot\\s*=\\s*["']?${name}(?![\\w-])`, 'i');
+  return new RegExp(`data-kamino-slot\\s*=\\s*["']?${name}(?![\\w-])`, 'iy');
 }
 
 /** One page of each folder, at most so many: pages of a folder are mostly built alike. */

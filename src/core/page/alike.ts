@@ -25,7 +25,8 @@ export class AlikeStarts {
   add(frame: Frame, slots: readonly number[]): void {
     const { raw, readTo } = frame;
     const title = titleOf(raw, readTo);
-    if (!title || frame.bodyEnd < raw.length || slots.some(at => at >= readTo)) return;
+    const isSure = frame.isComplete && frame.charset.declared && !frame.isFrameset && !frame.isDoubtful;
+    if (!title || !isSure || frame.bodyEnd < raw.length || slots.some(at => at >= readTo)) return;
     this.#starts.unshift({
       before: raw.slice(0, title.from),
       after: raw.slice(title.to, readTo),

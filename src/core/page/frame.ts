@@ -2,18 +2,23 @@ import type { SitePath } from '../address/path.ts';
 import type { Raw } from '../text/bytes.ts';
 import { type Charset, charsetOf, decode } from '../text/charset.ts';
 import { readAttributeReferences, readReferences } from '../text/references.ts';
-import { type Selector, matches } from '../text/selector.ts';
 import { HeadReader } from './head.ts';
 import type { Outline } from './outline.ts';
 import type { Scanner } from './scanner.ts';
+import { MainCandidates } from './main-content.ts';
+import { isCalm, passesCalm } from './noscript.ts';
+import { endOfText } from './text-ends.ts';
+import { FirstLink } from './first-link.ts';
+import { Candidates, Sought, elementOf, isPartial, mainElement } from './sought.ts';
 import { type Wanted, attributeStarts, ownHeader } from './wanted.ts';
-import { collapse, endOfTitle, once, withoutTags } from './words.ts';
-import type { Attribute, Element, Found, Frame, MainContent, OpenElements, Slot } from './types.ts';
+import { collapse, endOfTitle, withoutTags } from './words.ts';
+import type { Attribute, Element, Found, Frame, OpenElements, Slot } from './types.ts';
 import { type Listener, Walk } from './walk.ts';
 
 const slotAttribute = 'data-kamino-slot';
 /** Start tags that always tell something of the page. */
 const told = new Set(['a', 'base', 'h1', 'header', 'html', 'link', 'main', 'meta', 'noscript', 'title']);
+const headerElement = elementOf('header');
 const partsWithHeaders = new Set(['main', 'article', 'section', 'aside', 'template', 'noscript']);
 
 /** Reads what a build must know of a page, and no further than that needs. */
@@ -32,24 +37,27 @@ export class FrameReader implements Listener {
   readonly #scanner: Scanner;
   readonly #head: HeadReader;
   readonly #outline: Outline;
-  readonly #sought: readonly Selector[];
+  readonly #sought: Sought;
+  readonly #headers: Candidates;
   readonly #read = (value: Raw): string => this.#readValue(value);
   #title: Raw | null = null;
   #heading: [number, number] | null = null;
   #bodyEnd = -1;
   #openAtEnd: OpenElements | null = null;
   #hasNoscript = false;
+  /** A `noscript` may lead to other places with scripts off. */
+  #isDoubtful = false;
   readonly #slots: { name: Raw; element: Element }[] = [];
   readonly #found = new Map<string, Element | Found>();
-  readonly #main: { rank: number; element: Element; id: Raw | null }[] = [];
-  #firstLink: { href: Raw; className: Raw; element: Element } | null = null;
+  readonly #main = new MainCandidates();
+  readonly #link: FirstLink;
   /** Offsets at which the attribute may stand, and which of them is next. */
   readonly #slotStarts: readonly number[];
   #slotAt = 0;
   readonly #lastSlot: number;
   readonly #leavesNoscript: boolean;
   /** Of the start tag just met: its attributes, and whether more must be known of it than that it is there. */
-  #attributes: () => readonly Attribute[] = () => [];
+  readonly #attributes = (): readonly Attribute[] => this.#scanner.attributes();
   #isTold = false;
   #isSoughtNow = false;
 
@@ -59,8 +67,11 @@ export class FrameReader implements Listener {
     this.#path = path;
     this.#raw = raw;
     this.#wanted = wanted;
-    const compound = wanted.skipTo.filter(one => one.isCompound);
-    this.#sought = compound.length > 0 ? [...wanted.selectors, ...compound] : wanted.selectors;
+    const { selectors: places, whole, skipTo } = wanted;
+    const contents = [mainElement, ...skipTo.filter(one => one.isCompound)];
+    this.#sought = new Sought(raw, { places, whole, contents }, this.#read);
+    this.#link = new FirstLink(raw);
+    this.#headers = new Candidates(raw, headerElement, () => true);
     this.#scanner = walk.scanner;
     this.#outline = walk.outline;
     this.#head = new HeadReader(raw, walk.scanner, walk.outline);
@@ -70,16 +81,23 @@ export class FrameReader implements Listener {
   }
 
   isDone(): boolean {
-    if (!this.#head.isInBody || this.#scanner.end <= this.#lastSlot) return false;
+    const { end: here } = this.#scanner;
+    if (!this.#head.isInBody || here <= this.#lastSlot) return false;
     if (this.#head.isFrameset) return true;
     if (this.#head.mayBeFrameset) return false;
-    const { selectors, header, heading, end, wordsOnly } = this.#wanted;
+    const { heading, end, wordsOnly } = this.#wanted;
     const hasHeading = !heading || (this.#heading !== null && this.#heading[0] !== this.#heading[1]);
     if (wordsOnly || !hasHeading) return hasHeading;
-    if (end || !this.#main.some(one => one.rank === 0)) return false;
-    if (this.#slots.some(one => one.element.close < 0)) return false;
-    const sought = [...selectors.map(one => one.text), ...(header ? [ownHeader] : [])];
-    return sought.every(name => (this.#found.get(name)?.end ?? -1) >= 0);
+    if (end || this.#slots.some(one => one.element.close < 0)) return false;
+    return (
+      this.#sought.isSettled(here) &&
+      this.#isHeaderSettled(here) &&
+      (this.#main.isMet || this.#link.isSettled(here))
+    );
+  }
+
+  #isHeaderSettled(here: number): boolean {
+    return !this.#wanted.header || this.#found.has(ownHeader) || !this.#headers.areBehind(here);
   }
 
   /** Where the body's content begins, as far as it has been met; at the end of the page until then. */
@@ -94,15 +112,14 @@ export class FrameReader implements Listener {
   asks(): boolean {
     const { name, start, end } = this.#scanner;
     while (this.#slotStarts[this.#slotAt]! < start) this.#slotAt += 1;
-    this.#isTold = told.has(name) || this.#sought.length > 0 || this.#slotStarts[this.#slotAt]! < end;
+    this.#isTold = false;
     this.#isSoughtNow = false;
-    if (!this.#isTold) return false;
-    if (this.#leavesNoscript && this.#outline.isInNoscript) {
-      this.#isTold = false;
-      return false;
-    }
-    this.#attributes = once(() => this.#scanner.attributes());
-    this.#isSoughtNow = this.#isSought(name, this.#attributes);
+    if (this.#leavesNoscript && this.#outline.isInNoscript) return false;
+    const isSlot = this.#slotStarts[this.#slotAt]! < end;
+    const isMet = this.#sought.meets(this.#scanner, this.#attributes);
+    const isLink = name === 'a' && !this.#link.isMet;
+    this.#isSoughtNow = isSlot || isMet || isLink || (name === 'header' && this.#wanted.header);
+    this.#isTold = this.#isSoughtNow || told.has(name);
     return this.#isSoughtNow;
   }
 
@@ -115,46 +132,39 @@ export class FrameReader implements Listener {
     const isTitle = name === 'title' && this.#wanted.title && this.#title === null;
     if (isTitle && !this.#outline.inForeign && !this.#head.isInBody)
       this.#title = this.#raw.slice(end, endOfTitle(this.#raw, end));
-    if (name === 'noscript') this.#hasNoscript = true;
+    if (name === 'noscript') this.#onNoscript(end);
   }
 
   onStart(element: Element | null): void {
     if (!this.#isTold) return;
-    if (this.#isSoughtNow && element) this.#onSought(element, this.#attributes);
+    if (this.#isSoughtNow && element) this.#onSought(element);
     const { name, end } = this.#scanner;
     if (name === 'h1' && this.#wanted.heading) this.#heading ??= [end, end];
   }
 
-  #isSought(name: string, attributes: () => readonly Attribute[]): boolean {
-    if (this.#slotStarts[this.#slotAt]! < this.#scanner.end) return true;
-    if (name === 'main' || name === 'a' || (name === 'header' && this.#wanted.header)) return true;
-    return this.#sought.length > 0 && this.#sought.some(one => matches(one, name, attributes, this.#read));
+  #onNoscript(from: number): void {
+    const { selectors, skipTo } = this.#wanted;
+    const isPlain = this.#head.isInBody && !this.#head.mayBeFrameset && !this.#outline.holdsParagraph;
+    const end = isPlain && this.#outline.scripting ? endOfText(this.#raw, 'noscript', from) : 0;
+    this.#hasNoscript = true;
+    this.#isDoubtful ||=
+      end === 0 || !isCalm(this.#raw, from, end) || ![...selectors, ...skipTo].every(passesCalm);
   }
 
-  #onSought(element: Element, attributes: () => readonly Attribute[]): void {
+  #onSought(element: Element): void {
     const { name } = element;
-    const value = (wanted: string): Raw | null =>
-      attributes().find(one => one.name === wanted)?.value ?? null;
-    const read = this.#read;
+    const value = (wanted: string): Raw | null => this.#scanner.value(wanted);
     const slot = value(slotAttribute);
     if (slot !== null && !element.within.includes('template')) this.#slots.push({ name: slot, element });
-    for (const selector of this.#wanted.selectors) {
-      if (!this.#found.has(selector.text) && matches(selector, name, attributes, read)) {
-        this.#found.set(selector.text, element);
-      }
+    const { selectors, skipTo } = this.#wanted;
+    for (const selector of this.#sought.opens(element)) {
+      if (selectors.includes(selector)) this.#found.set(selector.text, element);
+      this.#main.meet(selector, skipTo, { element, id: value('id') || null });
     }
     const isOwnHeader = name === 'header' && !element.within.some(one => partsWithHeaders.has(one));
     if (this.#wanted.header && isOwnHeader && !this.#found.has(ownHeader))
       this.#found.set(ownHeader, element);
-    const rank =
-      name === 'main'
-        ? 0
-        : this.#wanted.skipTo.findIndex(one => one.isCompound && matches(one, name, attributes, read)) + 1;
-    if (name === 'main' || rank > 0) this.#main.push({ rank, element, id: value('id') || null });
-    const href = name === 'a' ? value('href') : null;
-    if (href !== null && this.#head.isInBody && !this.#firstLink) {
-      this.#firstLink = { href, className: value('class') ?? '', element };
-    }
+    if (name === 'a' && this.#head.isInBody) this.#link.meet(element, value);
   }
 
   onEndTag(): void {
@@ -191,7 +201,7 @@ export class FrameReader implements Listener {
     const { bodyPoint } = this;
     const [from, to] = this.#heading ?? [0, 0];
     this.#seek(charset, bodyPoint);
-    const main = this.#mainContent();
+    const main = this.#main.best(this.#read);
     return {
       path: this.#path,
       raw,
@@ -205,46 +215,34 @@ export class FrameReader implements Listener {
       bodyEnd: this.#bodyEnd < 0 ? raw.length : this.#bodyEnd,
       openAtEnd: this.#openAtEnd ?? this.#openNow(),
       openAtLast: this.#openNow(),
-      isComplete: this.isDone(),
+      isComplete:
+        this.isDone() && !this.#sought.lacks && (!this.#wanted.header || this.#found.has(ownHeader)),
       readTo: this.#scanner.end,
       isCutOff: this.#scanner.isCutOff,
       leaks: this.#outline.leaks,
       hasNoscript: this.#hasNoscript,
+      isDoubtful: this.#isDoubtful,
       hasViewport: this.#head.hasViewport,
       isFrameset: this.#head.isFrameset,
       slots: this.#slots.map(({ name, element }): Slot => ({ name: this.#readValue(name), element })),
       main,
-      hasSkipLink: this.#isSkipLink(main),
+      hasSkipLink: this.#link.isSkipLink(raw, main?.id ?? null, this.#read),
       found: this.#found,
     };
   }
 
   /** What can only be found in the whole page. */
   #seek(charset: Charset, bodyPoint: number): void {
-    const { sought, seek, skipTo, scripting } = this.#wanted;
-    if (!seek || sought.length === 0) return;
-    for (const [text, element] of seek({ raw: this.#raw, charset, scripting, bodyPoint }, sought)) {
-      const rank = skipTo.findIndex(one => one.text === text) + 1;
-      if (rank > 0) this.#main.push({ rank, element, id: element.id || null });
+    const { sought, inTree, seek, skipTo, scripting } = this.#wanted;
+    const isPart = (one: Element | undefined): boolean => !!one && isPartial(one, bodyPoint);
+    const partial = [...inTree].filter(text => isPart(this.#found.get(text)));
+    if (!seek || sought.length + partial.length === 0) return;
+    for (const text of partial) this.#found.delete(text);
+    const all = [...sought, ...partial];
+    for (const [text, element] of seek({ raw: this.#raw, charset, scripting, bodyPoint }, all)) {
+      const selector = skipTo.find(one => one.text === text);
+      if (selector) this.#main.meet(selector, skipTo, { element, id: element.id || null });
       this.#found.set(text, element);
     }
-  }
-
-  #mainContent(): MainContent | null {
-    let best = this.#main[0];
-    if (!best) return null;
-    for (const one of this.#main) if (one.rank < best.rank) best = one;
-    const { element, id } = best;
-    return { id: id === null ? null : this.#readValue(id), insert: element.start + 1 + element.name.length };
-  }
-
-  #isSkipLink(main: MainContent | null): boolean {
-    if (!this.#firstLink) return false;
-    const { href, className, element } = this.#firstLink;
-    const target = this.#readValue(href);
-    if (!/^#./.test(target)) return false;
-    if (target.slice(1) === main?.id) return true;
-    const text = withoutTags(this.#raw.slice(element.open, Math.max(element.open, element.close)));
-    return /\bskip/i.test(`${className} ${text}`);
   }
 }

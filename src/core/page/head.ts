@@ -1,5 +1,6 @@
 import { type Raw, lowerAscii } from '../text/bytes.ts';
 import { headElements } from './kinds.ts';
+import { isSpace } from './codes.ts';
 import type { Outline } from './outline.ts';
 import type { Scanner } from './scanner.ts';
 import type { Attribute } from './types.ts';
@@ -21,6 +22,11 @@ const endsFrameset = new Set(
 /** White space at the start of a text, written as such or by a character reference. */
 const white =
   /^(?:[\t\n\f\r ]|&Tab;|&NewLine;|&#0*(?:9|10|12|13|32)(?!\d);?|&#[xX]0*(?:9|[aA]|[cC]|[dD]|20)(?![\da-fA-F]);?)*/;
+
+function isWhite(raw: Raw, from: number, end: number): boolean {
+  for (let at = from; at < end; at += 1) if (!isSpace(raw.charCodeAt(at))) return false;
+  return true;
+}
 
 /** Where the head of a page ends and its body begins, and what the head says before all else. */
 export class HeadReader {
@@ -135,7 +141,7 @@ export class HeadReader {
   /** Text other than white space ends the head; template code before a `body` tag does not. */
   onText(): void {
     const { start, end } = this.#scanner;
-    if (this.#outline.isInside(inertInHead)) return;
+    if (isWhite(this.#raw, start, end) || this.#outline.isInside(inertInHead)) return;
     let text = this.#raw.slice(start, end);
     if (/\{[{%]|<%/.test(text) && /<body[\t\n\f\r />]/i.test(this.#raw.slice(end))) {
       text = text.replace(/\{\{[^]*?\}\}|\{%[^]*?%\}|<%[^]*?%>/g, code => ' '.repeat(code.length));

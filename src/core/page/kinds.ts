@@ -34,6 +34,8 @@ export const special = names(
 );
 
 export const scopeEnds = names('applet caption html marquee object select table td template th');
+/** The same for an item of a list. */
+export const itemScopeEnders = names('ol ul');
 /** Inside these a formatting element from outside is not opened again. */
 export const markers = names('applet caption marquee object td template th');
 
@@ -56,3 +58,17 @@ export const holdsNoNav = names(
   'p pre a h1 h2 h3 h4 h5 h6 span address button svg math template noscript textarea label summary legend dt th caption ' +
     'option title style script iframe object canvas em strong small code cite q sub sup abbr mark time kbd samp var dfn',
 );
+
+const usualTableParents: ReadonlySet<string> = new Set(['table']);
+const cellParents = new Set(['tr', 'tbody', 'thead', 'tfoot', 'table']);
+const tableParents = new Map<string, ReadonlySet<string>>([
+  ['td', cellParents],
+  ['th', cellParents],
+  ['tr', new Set(['tbody', 'thead', 'tfoot', 'table'])],
+  ['col', new Set(['colgroup', 'table'])],
+]);
+
+/** What a part of a table lies in. */
+export function tableParentsOf(name: string): ReadonlySet<string> {
+  return tableParents.get(name) ?? usualTableParents;
+}

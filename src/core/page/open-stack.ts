@@ -1,9 +1,11 @@
-import { integrationPoints, markers } from './kinds.ts';
+import { bit } from './names.ts';
 import type { Scanner } from './scanner.ts';
 import type { Element } from './types.ts';
 
 export interface Open {
   name: string;
+  /** What its name is in the construction of a tree. */
+  bits: number;
   isForeign: boolean;
   /** A link was open, or to be opened again, when this element began. */
   outerLink: boolean;
@@ -16,6 +18,7 @@ export interface Open {
 }
 
 export const nothing: readonly string[] = [];
+const shallow = 400;
 const unread: ReadonlySet<string> = new Set(['script', 'style', 'template', 'noscript']);
 
 /** The elements that are open, as the HTML standard’s stack of open elements has them. */
@@ -28,7 +31,7 @@ export class OpenStack {
   #unread = 0;
   #templates = 0;
   /** How many paragraphs and links are open: they are sought at most tags, and mostly there are none. */
-  #sought = { p: 0, a: 0, noscript: 0 };
+  #sought = { p: 0, a: 0, noscript: 0, table: 0 };
 
   constructor(scanner: Scanner) {
     this.scanner = scanner;
@@ -58,6 +61,11 @@ export class OpenStack {
     return this.#templates > 0;
   }
 
+  /** A paragraph is open, or what is open lies so deep that it is not followed. */
+  get holdsParagraph(): boolean {
+    return this.#sought.p > 0 || this.elements.length > shallow || (this.elements.at(-1)?.isForeign ?? false);
+  }
+
   get isInNoscript(): boolean {
     return this.#sought.noscript > 0;
   }
@@ -68,9 +76,17 @@ export class OpenStack {
   }
 
   #count({ name }: Open, by: number): void {
-    if (name === 'p' || name === 'a' || name === 'noscript') this.#sought[name] += by;
+    if (name === 'p' || name === 'a' || name === 'noscript' || name === 'table') this.#sought[name] += by;
     if (unread.has(name)) this.#unread += by;
     if (name === 'template') this.#templates += by;
+  }
+
+  protected get isAnyTableOpen(): boolean {
+    return this.#sought.table > 0;
+  }
+
+  protected topBits(): number {
+    return this.elements.at(-1)?.bits ?? 0;
   }
 
   protected top(): string {
@@ -88,20 +104,24 @@ export class OpenStack {
         one.record.end = this.scanner.end;
       }
     }
-    if (markers.has(one.name) && !one.isForeign) this.isLinkOpen = one.outerLink;
+    if ((one.bits & bit.marker) !== 0 && !one.isForeign) this.isLinkOpen = one.outerLink;
   }
 
   protected popWhile(test: (one: Open) => boolean): void {
     while (this.elements.length && test(this.elements.at(-1)!)) this.pop();
   }
 
-  /** Index of the innermost element of this name that no boundary hides, or -1. */
-  protected find(name: string, boundaries: ReadonlySet<string>): number {
+  /**
+   * Index of the innermost element of this name that no boundary hides, or -1.
+   * @param boundaries bits of the names that are one
+   */
+  protected find(name: string, boundaries: number): number {
     if ((name === 'p' || name === 'a') && this.#sought[name] === 0) return -1;
     for (let at = this.elements.length - 1; at >= 0; at -= 1) {
       const one = this.elements[at]!;
       if (one.name === name && !one.isForeign) return at;
-      if (boundaries.has(one.name) || (one.isForeign && integrationPoints.has(one.name))) return -1;
+      if ((one.bits & boundaries) !== 0 || (one.isForeign && (one.bits & bit.integrationPoint) !== 0))
+        return -1;
     }
     return -1;
   }

@@ -1,22 +1,8 @@
-import {
-  foreignEnders,
-  formatting,
-  headings,
-  integrationPoints,
-  markers,
-  paragraphEnders,
-  rawTextElements,
-  scopeEnds,
-  special,
-  tableParts,
-  voidElements,
-} from './kinds.ts';
-import { OpenStack, nothing } from './open-stack.ts';
+import { tableParentsOf } from './kinds.ts';
+import { bit } from './names.ts';
+import { type Open, OpenStack, nothing } from './open-stack.ts';
 import type { Scanner } from './scanner.ts';
 import type { Element } from './types.ts';
-
-const itemScopeEnds = new Set([...scopeEnds, 'ol', 'ul']);
-const buttonScopeEnds = new Set([...scopeEnds, 'button']);
 
 /** Browsers nest no deeper either: what lies below is laid beside. */
 const deepest = 512;
@@ -71,22 +57,28 @@ export class Outline extends OpenStack {
    * Follows a start tag, without opening its element yet: what it closes is closed.
    * Returns false where a browser drops the tag.
    */
-  before(name: string): boolean {
+  before(): boolean {
+    const { name, bits } = this.scanner.tag;
     if (this.inForeign && !this.#atIntegrationPoint()) {
-      if (foreignEnders.has(name)) this.popWhile(one => one.isForeign && !integrationPoints.has(one.name));
+      if ((bits & bit.endsForeign) !== 0) this.popWhile(isInnerForeign);
       else return true;
     }
-    if (isRoot(name)) return true;
-    if (tableParts.has(name)) return this.#beforeTablePart(name);
-    if (paragraphEnders.has(name)) this.#closeParagraph();
-    if (name === 'li') this.#closeItem(['li']);
-    else if (name === 'dd' || name === 'dt') this.#closeItem(['dd', 'dt']);
-    else if (headings.has(name) && headings.has(this.top())) this.pop();
+    if ((bits & bit.root) !== 0) return true;
+    if ((bits & bit.tablePart) !== 0) return this.#beforeTablePart(name);
+    if ((bits & bit.endsParagraph) !== 0) this.#closeParagraph();
+    if ((bits & bit.heading) !== 0) {
+      if ((this.topBits() & bit.heading) !== 0) this.pop();
+    } else if ((bits & bit.acts) !== 0) this.#act(name);
+    return true;
+  }
+
+  #act(name: string): void {
+    if (name === 'li') this.#closeItem('li', 'li');
+    else if (name === 'dd' || name === 'dt') this.#closeItem('dd', 'dt');
     else if (name === 'button') this.#closeInScope('button');
     else if (name === 'a') this.#dropLink();
     else if (name === 'option' && this.top() === 'option') this.pop();
     else if (name === 'optgroup') this.popWhile(one => one.name === 'option' || one.name === 'optgroup');
-    return true;
   }
 
   /**
@@ -115,75 +107,78 @@ export class Outline extends OpenStack {
 
   /** The same, for an element of which nobody asks. */
   open(record: Element | null = null, isPlain = false): void {
-    const { name, selfClosing } = this.scanner;
+    const { selfClosing } = this.scanner;
+    const { name, bits } = this.scanner.tag;
     const isForeign = name === 'svg' || name === 'math' || (this.inForeign && !this.#atIntegrationPoint());
-    if (isRoot(name) && !isForeign) return;
-    if (isForeign ? selfClosing : voidElements.has(name)) return;
+    if ((bits & bit.root) !== 0 && !isForeign) return;
+    if (isForeign ? selfClosing : (bits & bit.void) !== 0) return;
     const isDeep = this.depth >= deepest;
     if (isDeep) this.beyond += 1;
-    else this.push({ name, isForeign, outerLink: this.isLinkOpen, record, isPlain, path: null });
+    else this.push({ name, bits, isForeign, outerLink: this.isLinkOpen, record, isPlain, path: null });
     if (isForeign) return;
     if (name === 'a') this.isLinkOpen = !isDeep;
-    else if (markers.has(name) && !isDeep) this.isLinkOpen = false;
-    if (rawTextElements.has(name) || (name === 'noscript' && this.scripting)) this.scanner.enterRawText(name);
+    else if ((bits & bit.marker) !== 0 && !isDeep) this.isLinkOpen = false;
+    if ((bits & bit.rawText) !== 0 || (name === 'noscript' && this.scripting))
+      this.scanner.enterRawText(name);
   }
 
   /** Follows the end tag just met. */
   close(): void {
-    const { name } = this.scanner;
-    if (isRoot(name)) return;
+    const { name, bits } = this.scanner.tag;
+    if ((bits & bit.root) !== 0) return;
     if (this.beyond > 0) {
       this.beyond -= 1;
       return;
     }
     if (name === 'noscript' && this.top() !== 'noscript') this.#leaks = true;
-    if (this.inForeign && (name === 'p' || name === 'br'))
-      this.popWhile(one => one.isForeign && !integrationPoints.has(one.name));
+    if (this.inForeign && (name === 'p' || name === 'br')) this.popWhile(isInnerForeign);
     if (this.inForeign && this.#closeForeign(name)) return;
     if (name === 'p') return this.#closeParagraph(true);
-    if (formatting.has(name)) return this.#closeFormatting(name);
-    if (headings.has(name)) return this.#closeHeading();
+    if ((bits & bit.formatting) !== 0) return this.#closeFormatting(name);
+    if ((bits & bit.heading) !== 0) return this.#closeHeading();
     if (name === 'form') return this.#remove(name);
-    if (tableParts.has(name) || name === 'table') return this.#closeTablePart(name);
-    if (name === 'template') return this.closeTo(this.find(name, new Set()), true);
-    if (special.has(name)) return this.#closeInScope(name, true);
+    if ((bits & bit.tablePart) !== 0 || name === 'table') return this.#closeTablePart(name);
+    if (name === 'template') return this.closeTo(this.find(name, 0), true);
+    if ((bits & bit.special) !== 0) return this.#closeInScope(name, true);
     return this.#closeOther(name);
   }
 
   #atIntegrationPoint(): boolean {
-    return integrationPoints.has(this.top());
+    return (this.topBits() & bit.integrationPoint) !== 0;
   }
 
   #closeInScope(name: string, byOwnTag = false): void {
-    this.closeTo(this.find(name, name === 'li' ? itemScopeEnds : scopeEnds), byOwnTag);
+    this.closeTo(this.find(name, name === 'li' ? bit.endsItemScope : bit.endsScope), byOwnTag);
   }
 
   #closeParagraph(byOwnTag = false): void {
-    this.closeTo(this.find('p', buttonScopeEnds), byOwnTag);
+    this.closeTo(this.find('p', bit.endsButtonScope), byOwnTag);
   }
 
-  #closeItem(names: readonly string[]): void {
+  #closeItem(one: string, other: string): void {
     for (let at = this.elements.length - 1; at >= 0; at -= 1) {
-      const { name } = this.elements[at]!;
-      if (names.includes(name)) return this.closeTo(at);
-      if (special.has(name) && name !== 'address' && name !== 'div' && name !== 'p') return;
+      const { name, bits } = this.elements[at]!;
+      if (name === one || name === other) return this.closeTo(at);
+      if ((bits & bit.special) !== 0 && name !== 'address' && name !== 'div' && name !== 'p') return;
     }
   }
 
   #closeHeading(): void {
     for (let at = this.elements.length - 1; at >= 0; at -= 1) {
-      const { name } = this.elements[at]!;
-      if (headings.has(name)) return this.closeTo(at, true);
-      if (scopeEnds.has(name)) return;
+      const { bits } = this.elements[at]!;
+      if ((bits & bit.heading) !== 0) return this.closeTo(at, true);
+      if ((bits & bit.endsScope) !== 0) return;
     }
   }
 
   /** The adoption agency, as far as it changes which elements stay open. */
   #closeFormatting(name: string): void {
     if (name === 'a') this.isLinkOpen = false;
-    const at = this.find(name, scopeEnds);
+    const at = this.find(name, bit.endsScope);
     if (at < 0) return;
-    const blocks = this.elements.slice(at + 1).filter(one => special.has(one.name)).length;
+    let blocks = 0;
+    for (let above = at + 1; above < this.elements.length; above += 1)
+      if ((this.elements[above]!.bits & bit.special) !== 0) blocks += 1;
     if (blocks > 0) this.takeOut(at);
     else this.closeTo(at, true);
     // It goes through so many blocks, and a link that reaches deeper is opened again.
@@ -193,33 +188,39 @@ export class Outline extends OpenStack {
   /** A link inside a link ends the outer one. */
   #dropLink(): void {
     this.isLinkOpen = false;
-    const at = this.find('a', markers);
+    const at = this.find('a', bit.marker);
     if (at < 0) return;
     if (at === this.elements.length - 1) this.pop();
     else this.takeOut(at);
   }
 
   #remove(name: string): void {
-    const at = this.find(name, scopeEnds);
+    const at = this.find(name, bit.endsScope);
     if (at === this.elements.length - 1) this.closeTo(at, true);
     else if (at >= 0) this.takeOut(at);
   }
 
   #beforeTablePart(name: string): boolean {
-    if (this.find('table', new Set(['template'])) < 0) return this.top() === 'template';
-    const parents: Record<string, string[]> = {
-      td: ['tr', 'tbody', 'thead', 'tfoot', 'table'],
-      th: ['tr', 'tbody', 'thead', 'tfoot', 'table'],
-      tr: ['tbody', 'thead', 'tfoot', 'table'],
-      col: ['colgroup', 'table'],
-    };
-    const wanted = new Set(parents[name] ?? ['table']);
-    this.popWhile(one => !wanted.has(one.name));
+    if (this.#findTable('table') < 0) return this.top() === 'template';
+    const wanted = tableParentsOf(name);
+    while (this.elements.length > 0 && !wanted.has(this.top())) this.pop();
     return true;
   }
 
+  /** The innermost of a name in the table that is open; only a template, or another table around it, hides it. */
+  #findTable(name: string): number {
+    if (name === 'table' && !this.isAnyTableOpen) return -1;
+    for (let at = this.elements.length - 1; at >= 0; at -= 1) {
+      const one = this.elements[at]!;
+      if (one.name === name && !one.isForeign) return at;
+      if (one.name === 'template' || (one.name === 'table' && name !== 'table')) return -1;
+      if (one.isForeign && (one.bits & bit.integrationPoint) !== 0) return -1;
+    }
+    return -1;
+  }
+
   #closeTablePart(name: string): void {
-    this.closeTo(this.find(name, new Set(name === 'table' ? ['template'] : ['table', 'template'])), true);
+    this.closeTo(this.#findTable(name), true);
   }
 
   /** Closes an open element of SVG or MathML; says whether there was one before the first of HTML. */
@@ -236,12 +237,11 @@ export class Outline extends OpenStack {
     for (let at = this.elements.length - 1; at >= 0; at -= 1) {
       const one = this.elements[at]!;
       if (one.name === name) return this.closeTo(at, true);
-      if (special.has(one.name)) return;
+      if ((one.bits & bit.special) !== 0) return;
     }
   }
 }
 
-/** These stand for themselves: their tags open and close nothing that others lie in. */
-function isRoot(name: string): boolean {
-  return name === 'html' || name === 'head' || name === 'body';
+function isInnerForeign({ isForeign, bits }: Open): boolean {
+  return isForeign && (bits & bit.integrationPoint) === 0;
 }

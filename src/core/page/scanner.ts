@@ -1,6 +1,8 @@
-import { type Raw, lowerAscii } from '../text/bytes.ts';
+import type { Raw } from '../text/bytes.ts';
 import { behind, isLetter } from './codes.ts';
-import { attributesOf, endOfName, endOfTag, isSelfClosing, simpleAttributes, simpleTag } from './tags.ts';
+import { type TagName, nameOf } from './names.ts';
+import { SimpleTag } from './simple-tag.ts';
+import { attributesOf, endOfName, endOfTag, isSelfClosing } from './tags.ts';
 import { skipTemplates } from './template-code.ts';
 import { endOfComment, endOfInstruction, endOfText } from './text-ends.ts';
 import type { Attribute } from './types.ts';
@@ -17,8 +19,8 @@ const none: readonly Attribute[] = [];
 export class Scanner {
   readonly raw: Raw;
   kind: TokenKind = 'text';
-  /** Of a tag, in ASCII lower case. */
-  name = '';
+  /** Of the tag just met. */
+  tag: TagName = nameOf('');
   start = 0;
   end = 0;
   selfClosing = false;
@@ -28,10 +30,16 @@ export class Scanner {
   #rawText: string | null = null;
   /** Offset of the next brace at or behind the last place that was looked at. */
   #brace = -1;
-  /** The tag just met is written as most are. */
+  /** Where the attributes of the tag just met stand, where it is written as most are. */
+  readonly #written = new SimpleTag();
   #isSimple = false;
   /** Those of the tag just met, once somebody has asked. */
   #attributes: readonly Attribute[] | null = null;
+
+  /** The name of the tag just met, in ASCII lower case. */
+  get name(): string {
+    return this.tag.name;
+  }
 
   constructor(raw: Raw, from = 0) {
     this.raw = raw;
@@ -72,10 +80,16 @@ export class Scanner {
     return this.#attributes;
   }
 
+  /** The value of one of its attributes, as written; null where it has none of that name. */
+  value(name: string): Raw | null {
+    if (this.#attributes === null && this.#isSimple) return this.#written.value(this.raw, name);
+    return this.attributes().find(one => one.name === name)?.value ?? null;
+  }
+
   #readAttributes(): readonly Attribute[] {
     const from = this.start + 1 + this.name.length;
     if (from === this.end - 1) return none;
-    return this.#isSimple ? simpleAttributes(this.raw, from) : attributesOf(this.raw, from, this.end);
+    return this.#isSimple ? this.#written.attributes(this.raw) : attributesOf(this.raw, from, this.end);
   }
 
   /** Offset of the next thing that is no text, or the end. */
@@ -107,14 +121,12 @@ export class Scanner {
 
   #read(at: number, inForeign: boolean): TokenKind {
     const { raw } = this;
-    if (this.#readBare(at)) return this.kind;
-    simpleTag.lastIndex = at;
-    const simple = simpleTag.exec(raw);
-    this.#isSimple = simple !== null;
-    if (simple) {
-      this.name = simple[2]!;
-      this.selfClosing = false;
-      return this.#set(simple[1] === '' ? 'start' : 'end', at, simpleTag.lastIndex);
+    const simple = this.#written;
+    this.#isSimple = simple.read(raw, at);
+    if (this.#isSimple) {
+      this.tag = simple.tag;
+      this.selfClosing = simple.isSelfClosing;
+      return this.#set(simple.isEnd ? 'end' : 'start', at, simple.end);
     }
     const code = raw.charCodeAt(at + 1);
     if (code === 0x3f) return this.#upTo(endOfInstruction(raw, at), 'comment', at);
@@ -129,26 +141,9 @@ export class Scanner {
     const end = endOfTag(raw, nameEnd);
     // A tag that the end of the file cuts off is dropped.
     if (end < 0) return this.#cutOff(at);
-    this.name = lowerAscii(raw.slice(nameStart, nameEnd));
+    this.tag = nameOf(raw.slice(nameStart, nameEnd));
     this.selfClosing = raw[end - 2] === '/' && isSelfClosing(raw, nameEnd, end);
     return this.#set(isEnd ? 'end' : 'start', at, end);
-  }
-
-  /** A tag of small letters without attributes, as most are: it needs no pattern. */
-  #readBare(at: number): boolean {
-    const { raw } = this;
-    const isEnd = raw.charCodeAt(at + 1) === 0x2f;
-    const from = at + (isEnd ? 2 : 1);
-    let to = from;
-    let code = raw.charCodeAt(to);
-    while ((code >= 0x61 && code <= 0x7a) || (code >= 0x30 && code <= 0x39 && to > from))
-      code = raw.charCodeAt((to += 1));
-    if (code !== 0x3e || to === from) return false;
-    this.name = raw.slice(from, to);
-    this.selfClosing = false;
-    this.#isSimple = true;
-    this.#set(isEnd ? 'end' : 'start', at, to + 1);
-    return true;
   }
 
   #cutOff(at: number): TokenKind {

@@ -3,23 +3,6 @@ import { isNameEnd, isSpace } from './codes.ts';
 import { closingQuote, endOfTemplate } from './template-code.ts';
 import type { Attribute } from './types.ts';
 
-/** A tag as most are written: small letters, values in double quotes, no template code. */
-export const simpleTag = /<(\/?)([a-z][a-z0-9]*)(?:[\t\n\r ]+[a-z][a-z-]*(?:="[^"<{]*")?)*[\t\n\r ]*>/y;
-const simpleAttribute = /[\t\n\r ]+([a-z][a-z-]*)(?:="([^"]*)")?/y;
-
-export function simpleAttributes(raw: Raw, from: number): Attribute[] {
-  const found: Attribute[] = [];
-  let end = from;
-  for (simpleAttribute.lastIndex = from; ; end = simpleAttribute.lastIndex) {
-    const match = simpleAttribute.exec(raw);
-    if (!match) return found;
-    const [whole, , value] = match;
-    const name = match[1]!;
-    const start = end + whole.length - name.length - (value === undefined ? 0 : value.length + 3);
-    add(found, { name, value: value ?? '', start, end: simpleAttribute.lastIndex });
-  }
-}
-
 /** The attributes between the end of a tag's name and the end of the tag. */
 export function attributesOf(raw: Raw, from: number, end: number): Attribute[] {
   const found: Attribute[] = [];

@@ -101,6 +101,8 @@ export interface Frame {
   /** The page ends inside a tag, a comment or an element of text: nothing can be put behind it. */
   isCutOff: boolean;
   hasNoscript: boolean;
+  /** A `noscript` may lead to other places with scripts off than with scripts on. */
+  isDoubtful: boolean;
   /** A `meta` tells phones how wide to lay the page out. */
   hasViewport: boolean;
   /** With scripts off, a `noscript` leaves something open behind it. */

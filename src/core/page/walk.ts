@@ -58,7 +58,7 @@ export class Walk {
   }
 
   #start({ asks, onTag, onStart }: Hearers): void {
-    const { scanner, outline } = this;
+    const { outline } = this;
     let [isAsked, isPlain] = [false, false];
     for (const one of asks) {
       const asked = one.asks!();
@@ -66,7 +66,7 @@ export class Walk {
       else if (asked) isAsked = true;
     }
     const openBefore = isAsked ? outline.within() : null;
-    if (!outline.before(scanner.name)) return;
+    if (!outline.before()) return;
     for (const one of onTag) one.onTag!();
     const element = isAsked || isPlain ? outline.enter(openBefore) : null;
     if (element === null) outline.open();

@@ -1,4 +1,4 @@
-import type { Raw } from '../text/bytes.ts';
+import { type Raw, mentions } from '../text/bytes.ts';
 import type { Selector } from '../text/selector.ts';
 import type { Seek } from './types.ts';
 
@@ -6,6 +6,10 @@ import type { Seek } from './types.ts';
 export interface Wanted {
   /** The first element that matches each. */
   selectors: readonly Selector[];
+  /** The texts of those whose elements are needed to their ends. */
+  whole: ReadonlySet<string>;
+  /** The texts of those that are sought in the tree of the page, where what is found is part of a table or a list never closed. */
+  inTree: ReadonlySet<string>;
   /** The same for selectors that need the whole page, and what finds them. */
   sought: readonly string[];
   seek: Seek | null;
@@ -30,6 +34,7 @@ const attributePattern = /data-kamino(-slot|-id="|=)?/gi;
 /** Offsets of all that may be an attribute of Kamino's: one pass over the bytes. */
 export function attributeStarts(raw: Raw): { slots: number[]; others: number[] } {
   const found = { slots: [] as number[], others: [] as number[] };
+  if (!mentions(raw, '-kamino')) return found;
   for (attributePattern.lastIndex = 0; ;) {
     const match = attributePattern.exec(raw);
     if (!match) return found;
@@ -40,6 +45,8 @@ export function attributeStarts(raw: Raw): { slots: number[]; others: number[] }
 
 export const nothingWanted: Wanted = {
   selectors: [],
+  whole: new Set(),
+  inTree: new Set(),
   sought: [],
   seek: null,
   skipTo: [],

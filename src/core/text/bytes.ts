@@ -17,17 +17,13 @@ export function utf8Raw(text: string): Raw {
   return Buffer.from(text, 'utf8').toString('latin1');
 }
 
-/** Offset of the last place where a word stands, in any letter case; -1 where it does not. It begins with a sign and a letter. */
-export function lastMention(bytes: Uint8Array, word: string): number {
-  const buffer = Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+/** Whether a word stands in a page, in any letter case. It begins with a sign and a letter, which stand together seldom. */
+export function mentions(raw: Raw, word: string): boolean {
   const start = word.slice(0, 2);
-  let last = -1;
-  for (const form of [start, start.toUpperCase()]) {
-    for (let at = buffer.indexOf(form, 0, 'latin1'); at >= 0; at = buffer.indexOf(form, at + 1, 'latin1')) {
-      if (at > last && buffer.toString('latin1', at, at + word.length).toLowerCase() === word) last = at;
-    }
-  }
-  return last;
+  for (const form of [start, start.toUpperCase()])
+    for (let at = raw.indexOf(form); at >= 0; at = raw.indexOf(form, at + 1))
+      if (lowerAscii(raw.slice(at, at + word.length)) === word) return true;
+  return false;
 }
 
 /** ASCII letters only: the locale's rules would break the bytes of other charsets. */

@@ -1,0 +1,125 @@
+import type { Raw } from '../text/bytes.ts';
+import { isLetter } from './codes.ts';
+import { type TagName, hashed, nameAt, nameOf } from './names.ts';
+import type { Attribute } from './types.ts';
+
+const mostAttributes = 24;
+/** Offsets of an attribute's name and its value. */
+const each = 4;
+
+/** A tag as most are written: attributes in small letters, values in double quotes, no template code. It is read in one go. */
+export class SimpleTag {
+  tag: TagName = nameOf('');
+  isEnd = false;
+  isSelfClosing = false;
+  /** Behind its `>`. */
+  end = 0;
+  readonly #offsets = new Int32Array(mostAttributes * each);
+  #count = 0;
+
+  /** Reads the tag whose `<` stands at an offset; false where it is written in another way. */
+  read(raw: Raw, at: number): boolean {
+    this.isEnd = raw.charCodeAt(at + 1) === 0x2f;
+    const from = at + (this.isEnd ? 2 : 1);
+    let [to, hash] = [from, 0];
+    let code = raw.charCodeAt(to);
+    while (isLetter(code) || (code >= 0x30 && code <= 0x39 && to > from)) {
+      hash = hashed(hash, code);
+      code = raw.charCodeAt((to += 1));
+    }
+    if (to === from) return false;
+    this.#count = 0;
+    this.isSelfClosing = false;
+    const end = code === 0x3e ? to : this.#readAttributes(raw, to);
+    if (end < 0) return false;
+    this.end = end + 1;
+    this.tag = nameAt(raw, from, to, hash);
+    return true;
+  }
+
+  /** Gives the offset of the `>`; -1 where one is written in another way. */
+  #readAttributes(raw: Raw, from: number): number {
+    for (let at = from; ;) {
+      const begin = behindSpace(raw, at);
+      const first = raw.charCodeAt(begin);
+      if (first === 0x3e) return begin;
+      if (first === 0x2f && raw.charCodeAt(begin + 1) === 0x3e) {
+        this.isSelfClosing = true;
+        return begin + 1;
+      }
+      if (begin === at || !isSmall(first) || this.#count === mostAttributes) return -1;
+      let end = begin + 1;
+      let code = raw.charCodeAt(end);
+      while (isInName(code)) code = raw.charCodeAt((end += 1));
+      const slot = this.#count * each;
+      this.#offsets[slot] = begin;
+      this.#offsets[slot + 1] = end;
+      this.#offsets[slot + 2] = end;
+      this.#count += 1;
+      at = end;
+      if (code === 0x3d) {
+        if (raw.charCodeAt(end + 1) !== 0x22) return -1;
+        at = behindValue(raw, end + 2);
+        if (at < 0) return -1;
+        this.#offsets[slot + 2] = end + 2;
+      }
+      this.#offsets[slot + 3] = at;
+    }
+  }
+
+  /** The value of an attribute as it is written; null where there is none of this name. */
+  value(raw: Raw, name: string): Raw | null {
+    for (let slot = 0; slot < this.#count * each; slot += each) {
+      const [from, to] = [this.#offsets[slot]!, this.#offsets[slot + 1]!];
+      if (to - from === name.length && raw.startsWith(name, from)) return this.#valueOf(raw, slot);
+    }
+    return null;
+  }
+
+  /** Of two with one name the first counts. */
+  attributes(raw: Raw): Attribute[] {
+    const all: Attribute[] = [];
+    for (let slot = 0; slot < this.#count * each; slot += each) {
+      const start = this.#offsets[slot]!;
+      const name = raw.slice(start, this.#offsets[slot + 1]!);
+      if (all.some(one => one.name === name)) continue;
+      all.push({ name, value: this.#valueOf(raw, slot), start, end: this.#offsets[slot + 3]! });
+    }
+    return all;
+  }
+
+  #valueOf(raw: Raw, slot: number): Raw {
+    const [nameEnd, from, end] = [
+      this.#offsets[slot + 1]!,
+      this.#offsets[slot + 2]!,
+      this.#offsets[slot + 3]!,
+    ];
+    return from === nameEnd ? '' : raw.slice(from, end - 1);
+  }
+}
+
+function isSmall(code: number): boolean {
+  return code >= 0x61 && code <= 0x7a;
+}
+
+/** Digits, `-`, `:` and `_` too. */
+function isInName(code: number): boolean {
+  return isSmall(code) || code === 0x2d || (code >= 0x30 && code <= 0x3a) || code === 0x5f;
+}
+
+function behindSpace(raw: Raw, from: number): number {
+  let at = from;
+  for (let code = raw.charCodeAt(at); code === 0x20 || code === 0x0a || code === 0x09 || code === 0x0d;)
+    code = raw.charCodeAt((at += 1));
+  return at;
+}
+
+/** Behind the quote that ends a value; -1 where a sign stands in it that may begin template code. */
+function behindValue(raw: Raw, from: number): number {
+  for (let at = from; at < raw.length; at += 1) {
+    const code = raw.charCodeAt(at);
+    if (code === 0x22) return at + 1;
+    if (code === 0x3c || code === 0x7b) return -1;
+  }
+  return -1;
+}

@@ -1,0 +1,110 @@
+// Builds dist/: the program and the library in one split bundle, the types, and the licences of what is bundled.
+import { execFileSync } from 'node:child_process';
+import { existsSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { build } from 'esbuild';
+
+const outdir = 'dist';
+const old = existsSync(outdir) ? readdirSync(outdir).filter(name => /\.(js|txt)$/.test(name)) : [];
+const result = await build({
+  entryPoints: {
+    kamino: 'src/cli/main.ts',
+    index: 'src/index.ts',
+    'read-worker': 'src/files/read-worker.ts',
+  },
+  outdir,
+  bundle: true,
+  splitting: true,
+  format: 'esm',
+  platform: 'node',
+  target: 'node20',
+  external: ['playwright-core', 'sharp'],
+  // The package reads its data by file names that a bundle does not have; this build of it holds them.
+  alias: { 'css-tree': './node_modules/css-tree/dist/csstree.esm.js' },
+  chunkNames: 'part-[hash]',
+  legalComments: 'none',
+  metafile: true,
+  minify: false,
+  banner: {
+    js: "import { createRequire as kaminoRequire } from 'node:module'; const require = kaminoRequire(import.meta.url);",
+  },
+});
+
+// What runs in the visitor's browser: each behaviour on its own, with the class names written out.
+const named = await build({
+  entryPoints: ['src/core/markup/names.ts'],
+  bundle: true,
+  format: 'esm',
+  write: false,
+});
+const { behaviours, parts } = await import(
+  `data:text/javascript;base64,${Buffer.from(named.outputFiles[0].contents).toString('base64')}`
+);
+const writtenOut = {
+  name: 'class names written out',
+  setup({ onLoad }) {
+    onLoad({ filter: /src[\\/]client[\\/].*\.ts$/ }, ({ path }) => ({
+      contents: readFileSync(path, 'utf8')
+        .replace(/\$\{parts\.(\w+)\}/g, (_, part) => parts[part])
+        .replace(/\bparts\.(\w+)/g, (_, part) => `'${parts[part]}'`),
+      loader: 'ts',
+    }));
+  },
+};
+// A script that is there twice runs once: the first one answers the second.
+const once = {
+  banner: `(()=>{if(!document.dispatchEvent(new Event("kamino",{cancelable:!0})))return;document.addEventListener("kamino",e=>e.preventDefault());`,
+  footer: '})();',
+};
+const client = {};
+// Every choice of them, so that what they share is there once.
+for (let choice = 1; choice < 2 ** behaviours.length; choice += 1) {
+  const chosen = behaviours.filter((_, at) => choice & (2 ** at));
+  client[chosen.join(' ')] = await inBrowser(chosen, once);
+}
+// What runs in Kamino's own pages, and looks at others.
+for (const name of ['live', 'widths', 'controls', 'rooms', 'look', 'height'])
+  client[`own/${name}`] = await inBrowser([`own/${name}`], {});
+writeFileSync(`${outdir}/client.json`, JSON.stringify(client));
+
+const written = new Set(Object.keys(result.metafile.outputs).map(path => path.slice(outdir.length + 1)));
+for (const name of old) if (!written.has(name)) rmSync(`${outdir}/${name}`);
+
+const { planSchemaOf } = await import(new URL(`../${outdir}/index.js`, import.meta.url).href);
+writeFileSync(`${outdir}/plan.schema.json`, `${JSON.stringify(planSchemaOf(), null, 2)}\n`);
+
+const bundled = new Set();
+for (const input of Object.keys(result.metafile.inputs)) {
+  const match = /^node_modules\/((?:@[^/]+\/)?[^/]+)\//.exec(input);
+  if (match) bundled.add(match[1]);
+}
+writeFileSync(`${outdir}/LICENSES.txt`, [...bundled].sort().map(licence).join('\n'));
+execFileSync(process.execPath, ['node_modules/@typescript/native/bin/tsc', '-p', 'tsconfig.types.json'], {
+  stdio: 'inherit',
+});
+
+/** Modules of the client as one script in ASCII, on one line. */
+async function inBrowser(names, { banner = '', footer = '' }) {
+  const { outputFiles } = await build({
+    stdin: { contents: names.map(name => `import './${name}.ts';`).join(''), resolveDir: 'src/client' },
+    bundle: true,
+    minify: false,
+    format: 'iife',
+    target: 'es2022',
+    charset: 'ascii',
+    legalComments: 'none',
+    banner: { js: banner },
+    footer: { js: footer },
+    write: false,
+    plugins: [writtenOut],
+  });
+  return outputFiles[0].text.replaceAll('\n', '');
+}
+
+/** The licence text that a bundled package ships, under its name and version. */
+function licence(name) {
+  const folder = `node_modules/${name}`;
+  const about = JSON.parse(readFileSync(`${folder}/package.json`, 'utf8'));
+  const file = readdirSync(folder).find(entry => /^licen[cs]e/i.test(entry));
+  const text = file ? readFileSync(`${folder}/${file}`, 'utf8').trim() : `Licence: ${about.license}`;
+  return `${name} ${about.version}\n\n${text}\n\n${'-'.repeat(72)}\n`;
+}
