@@ -2,7 +2,7 @@ import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { SitePath } from '../core/address/path.ts';
 import { type Taken, lift } from '../core/inlay/lift.ts';
-import { movedTo } from '../core/site/moved.ts';
+import { type MarkedPage, markedPages, movedTo } from '../core/site/moved.ts';
 import { type Raw, rawOf } from '../core/text/bytes.ts';
 
 /** What must be known to find pages that were moved. */
@@ -18,6 +18,8 @@ interface Here {
 export class Moves {
   readonly #here: Here;
   readonly #known = new Map<SitePath, SitePath | null>();
+  /** Once one has been sought. */
+  #all: { pages: readonly SitePath[]; marked: readonly MarkedPage[] } | null = null;
 
   constructor(here: Here) {
     this.#here = here;
@@ -34,12 +36,17 @@ export class Moves {
 
   #seek(path: SitePath): SitePath | null {
     if (!/\.html?$/i.test(path)) return null;
-    const { pages, raw, earlier } = this.#here;
-    const all = [...pages()];
+    const { raw, earlier } = this.#here;
+    const { pages: all, marked } = (this.#all ??= this.#pages());
     const folder = earlier.find(one => existsSync(join(one, path)));
     const was = folder === undefined ? null : this.#read(join(folder, path));
     const known = folder === undefined ? null : new Set(all.filter(page => existsSync(join(folder, page))));
-    return movedTo(path, { pages: all, raw, was, known });
+    return movedTo(path, { pages: all, marked, raw, was, known });
+  }
+
+  #pages(): { pages: readonly SitePath[]; marked: readonly MarkedPage[] } {
+    const pages = [...this.#here.pages()];
+    return { pages, marked: markedPages(pages, this.#here.raw) };
   }
 
   #read(file: string): Raw | null {

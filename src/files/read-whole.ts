@@ -7,9 +7,10 @@ import type { HandMenu, HandSite } from '../core/hand/types.ts';
 import { type Taken, lift } from '../core/inlay/lift.ts';
 import type { FullPage } from '../core/page/content.ts';
 import type { Tree } from '../core/page/tree.ts';
-import { rawOf } from '../core/text/bytes.ts';
+import { type Raw, rawOf } from '../core/text/bytes.ts';
+import { ownTexts } from '../core/text/own.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
-import { type ReadPage, readPage } from './read-page.ts';
+import { type ReadPage, kept, readPage } from './read-page.ts';
 import { usualRead } from './site.ts';
 import { readInTwo, worthTwo } from './two-threads.ts';
 import type { Walk } from './walk.ts';
@@ -44,11 +45,15 @@ export function readWholeSite(
   const paths = files.map(file => file.path.normalize('NFC'));
   const pages = paths.flatMap((path, at) => (isPage(path) ? [{ path, file: files[at]!.path }] : []));
   const read = new Map<number, ReadPage>();
+  const own = ownTexts();
+  const bytes = new LastRead(at => {
+    const raw = rawOf(readFileSync(join(root, pages[at]!.file)));
+    return lifted ? lift(raw, hash => lifted(hash) ?? '') : raw;
+  });
+  const keep = (at: number, one: ReadPage): ReadPage => kept(one, () => bytes.again(at), own);
   const readHere = (at: number): void => {
     progress?.(read.size, pages.length);
-    const { path, file } = pages[at]!;
-    const raw = rawOf(readFileSync(join(root, file)));
-    read.set(at, readPage(path, lifted ? lift(raw, hash => lifted(hash) ?? '') : raw, see));
+    read.set(at, keep(at, readPage(pages[at]!.path, bytes.of(at), see)));
   };
   const isWorth = see === undefined && isLarge(files, isPage);
   const elsewhere = isWorth ? readInTwo({ root, pages }, readHere) : new Map<number, ReadPage>();
@@ -56,7 +61,7 @@ export function readWholeSite(
   const candidates = new Map<SitePath, readonly HandMenu[]>();
   for (const [at, { path }] of pages.entries()) {
     if (!read.has(at) && !elsewhere.has(at)) readHere(at);
-    const one = read.get(at) ?? elsewhere.get(at)!;
+    const one = read.get(at) ?? keep(at, elsewhere.get(at)!);
     if ('why' in one)
       findings.push(finding('unreadable-page', { file: path }, one.why, 'Save the page as UTF-8.'));
     else {
@@ -66,6 +71,30 @@ export function readWholeSite(
   }
   const front = frontPage(new Set(known.keys()));
   return { site: { pages: known, files: new Set(paths), front, base, candidates }, findings };
+}
+
+/** The bytes of pages, of which the last is at hand: what is told of a page comes together. */
+class LastRead {
+  readonly #read: (at: number) => Raw;
+  #last: { at: number; raw: Raw } | null = null;
+
+  constructor(read: (at: number) => Raw) {
+    this.#read = read;
+  }
+
+  of(at: number): Raw {
+    if (this.#last?.at !== at) this.#last = { at, raw: this.#read(at) };
+    return this.#last.raw;
+  }
+
+  /** For what is told of it; nothing where it is not there any more. */
+  again(at: number): Raw {
+    try {
+      return this.of(at);
+    } catch {
+      return '';
+    }
+  }
 }
 
 function isLarge(files: Walk['files'], isPage: (path: SitePath) => boolean): boolean {

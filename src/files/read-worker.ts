@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { type MessagePort, workerData } from 'node:worker_threads';
 import { rawOf } from '../core/text/bytes.ts';
-import { type ReadPage, readPage } from './read-page.ts';
+import { type ReadPage, readPage, withoutBytes } from './read-page.ts';
 import { type HalfWork, isOurs, takeLast } from './two-threads.ts';
 
 const { root, pages, shared, port } = workerData as HalfWork & { port: MessagePort };
@@ -13,7 +13,7 @@ for (let at = takeLast(state, pages.length); at !== null; at = takeLast(state, p
   let read: ReadPage | null = null;
   try {
     const raw = rawOf(readFileSync(join(root, file)));
-    if (!isOurs(raw)) read = readPage(path, raw);
+    if (!isOurs(raw)) read = withoutBytes(readPage(path, raw));
   } catch {
     // The other thread reads it again, and tells what is wrong.
   }

@@ -1,4 +1,4 @@
-import { linksOf } from '../site/links.ts';
+import { type FoundLink, eachLink } from '../site/links.ts';
 import type { WholeSite } from '../site/whole.ts';
 
 /** What was checked in finished pages, and the links of menus that lead nowhere. */
@@ -11,7 +11,10 @@ export interface Verification {
 
 /** Whether every link of every menu of Kamino's leads to its page. */
 export function verified(site: WholeSite): Verification {
-  const ours = linksOf(site).filter(({ link }) => link.menu !== null);
+  const ours: FoundLink[] = [];
+  eachLink(site, (link, end, page) => {
+    if (link.menu !== null) ours.push({ page, link, end });
+  });
   const menus = new Set(
     ours.map(({ link, page }) => `${link.menu!} ${page.frame.path}`).filter(one => !one.startsWith('skip ')),
   );

@@ -122,7 +122,11 @@ function linkRanks({ pages, front }: DraftSite): Map<SitePath, number> {
   if (front !== null) add(pages.get(front)?.links ?? [], 0);
   const places = new Map<SitePath, number[]>();
   for (const { links } of pages.values())
-    [...new Set(links)].forEach((path, at) => places.set(path, [...(places.get(path) ?? []), at]));
+    [...new Set(links)].forEach((path, at) => {
+      const known = places.get(path);
+      if (known) known.push(at);
+      else places.set(path, [at]);
+    });
   const mean = (list: readonly number[]): number => list.reduce((sum, one) => sum + one, 0) / list.length;
   const usual = [...places].filter(([, list]) => list.length * 2 > pages.size);
   add(

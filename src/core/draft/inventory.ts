@@ -4,7 +4,7 @@ import type { SiteEntry } from '../hand/shared.ts';
 import { type Navigation, navigations } from '../hand/navigation.ts';
 import { type SiteMenu, siteMenus } from '../hand/site-menus.ts';
 import type { HandSite } from '../hand/types.ts';
-import { linksOf } from '../site/links.ts';
+import { eachLink } from '../site/links.ts';
 import { counted, shortened } from '../text/nearest.ts';
 
 export interface InventoryPage {
@@ -41,18 +41,23 @@ export interface InventoryEntry {
 
 /** What each page of a site has. */
 export function inventoryPages(site: HandSite): InventoryPage[] {
-  const linkedFrom = new Map<SitePath, Set<SitePath>>();
+  /** How many pages lead to each, and the last of them. */
+  const linkedFrom = new Map<SitePath, { pages: number; last: SitePath }>();
   const counts = new Map<SitePath, InventoryPage['links']>();
   for (const path of site.pages.keys()) {
-    linkedFrom.set(path, new Set());
+    linkedFrom.set(path, { pages: 0, last: path });
     counts.set(path, { page: 0, file: 0, away: 0, nowhere: 0 });
   }
-  for (const { end, page } of linksOf(site)) {
+  eachLink(site, (_, end, page) => {
     const { path } = page.frame;
-    if (end.kind === 'page' && end.path !== path) linkedFrom.get(end.path)?.add(path);
+    const linked = end.kind === 'page' ? linkedFrom.get(end.path) : undefined;
+    if (linked && linked.last !== path && end.kind === 'page' && end.path !== path) {
+      linked.pages += 1;
+      linked.last = path;
+    }
     const isSomewhere = end.kind === 'page' || end.kind === 'file' || end.kind === 'away';
     counts.get(path)![isSomewhere ? end.kind : 'nowhere'] += 1;
-  }
+  });
   return [...site.pages.values()].map(({ frame, headings, ids, words }) => ({
     path: frame.path,
     title: frame.title,
@@ -61,7 +66,7 @@ export function inventoryPages(site: HandSite): InventoryPage[] {
     words,
     sections: headings.map(({ level, text, id }) => ({ level, text, id })),
     ids: ids.map(one => one.id),
-    linkedFrom: linkedFrom.get(frame.path)!.size,
+    linkedFrom: linkedFrom.get(frame.path)!.pages,
     links: counts.get(frame.path)!,
   }));
 }

@@ -1,4 +1,4 @@
-import { linksOf } from '../site/links.ts';
+import { eachLink } from '../site/links.ts';
 import type { WholeSite } from '../site/whole.ts';
 import { labelOf, sharedPart } from '../menu/labels.ts';
 import { nameOf } from '../address/path.ts';
@@ -8,12 +8,12 @@ import type { DraftPage, DraftSite } from './types.ts';
 export function draftSite(site: WholeSite): DraftSite {
   const shared = sharedPart([...site.pages.values()].flatMap(({ frame }) => frame.title ?? []));
   const links = new Map<string, string[]>();
-  for (const { page, end } of linksOf(site))
-    if (end.kind === 'page' && end.path !== page.frame.path) {
-      const own = links.get(page.frame.path) ?? [];
-      own.push(end.path);
-      links.set(page.frame.path, own);
-    }
+  eachLink(site, (_, end, page) => {
+    if (end.kind !== 'page' || end.path === page.frame.path) return;
+    const own = links.get(page.frame.path) ?? [];
+    own.push(end.path);
+    links.set(page.frame.path, own);
+  });
   const source = { from: 'title', cut: null } as const;
   const pages = new Map<string, DraftPage>();
   for (const [path, { frame, isUnlisted }] of site.pages) {

@@ -28,14 +28,14 @@ export function handMenus(tree: Tree): HandMenu[] {
   const nodes = tree.content.filter(isNode).flatMap(node => candidatesIn(tree, node, holdings));
   if (nodes.length === 0) return [];
   const menus = nodes.map(node => ({ node, menu: menuOf(tree, node, unclosed) }));
-  // A list that is no menu and has no name is never sought.
+  // Nobody asks for a list that is no menu and has no name.
   const sought = menus.filter(({ menu }) => menu.kind !== 'list' || menu.element.includes(' '));
   const selectors = new Selectors(
     tree,
     sought.map(one => one.node),
   );
   for (const { node, menu } of sought) menu.selectors = selectors.for(node);
-  return menus.map(one => one.menu);
+  return sought.map(one => one.menu);
 }
 
 /** Lists that are never closed let go of what is no entry, and of all behind it. */
@@ -81,7 +81,7 @@ function candidatesIn(tree: Tree, node: TreeNode, holdings: Holdings): TreeNode[
   if (lists.has(node.name)) return [node];
   if (node.name === 'table' || node.name === 'tr') return menuInTable(node, inner, holdings);
   const whole = childrenOf(node).find(one => holdings.links(one) === links);
-  const isBare = !node.attributes.some(one => one.name === 'id' || one.name === 'class');
+  const isBare = node.value('id') === null && node.value('class') === null;
   if (
     whole &&
     blocks.has(whole.name) &&

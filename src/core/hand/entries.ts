@@ -6,6 +6,7 @@ import {
   type TreeText,
   classesOf,
   descendants,
+  holding,
   isNode,
   textOf,
   valueOf,
@@ -88,7 +89,7 @@ class EntryReader {
         below.push(...this.read(one.content, []));
         return [];
       }
-      return [isLink(one) ? one : { ...one, content: this.#withoutLists(one.content, below) }];
+      return [isLink(one) ? one : holding(one, this.#withoutLists(one.content, below))];
     });
   }
 
@@ -185,9 +186,9 @@ function relOf(rel: string | null): string[] {
 
 /** What Kamino put in is not written by hand. */
 export function isOurs(node: TreeNode): boolean {
-  return node.attributes.some(one => one.name === 'data-kamino');
+  return node.isOurs;
 }
 
 export function isLink(node: TreeNode): boolean {
-  return (node.name === 'a' || node.name === 'area') && node.attributes.some(one => one.name === 'href');
+  return (node.name === 'a' || node.name === 'area') && node.value('href') !== null;
 }

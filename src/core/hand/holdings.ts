@@ -1,4 +1,5 @@
-import { type Tree, type TreeNode, type TreeText, childrenOf, isNode, textOf } from '../page/tree.ts';
+import { type Tree, type TreeNode, type TreeText, isNode, textOf } from '../page/tree.ts';
+import type { Raw } from '../text/bytes.ts';
 import { isLink, isOurs, isSeparator } from './entries.ts';
 
 const unseen: ReadonlySet<string> = new Set([
@@ -29,18 +30,23 @@ export class Holdings {
 
   constructor(tree: Tree) {
     this.#tree = tree;
-    for (const node of childrenOf(tree)) this.#countLinks(node);
+    // What lies in an element comes behind it.
+    for (let at = tree.nodes.length - 1; at >= 0; at -= 1) {
+      const node = tree.nodes[at]!;
+      if (isLink(node)) this.#add(node, 1);
+      const links = this.#links.get(node);
+      if (links === undefined) continue;
+      if (isClosed(node)) this.#links.set(node, isLink(node) ? 1 : 0);
+      if (node.parent) this.#add(node.parent, this.#links.get(node)!);
+    }
+  }
+
+  #add(node: TreeNode, links: number): void {
+    this.#links.set(node, (this.#links.get(node) ?? 0) + links);
   }
 
   links(node: TreeNode): number {
     return this.#links.get(node) ?? 0;
-  }
-
-  #countLinks(node: TreeNode): number {
-    let links = isLink(node) ? 1 : 0;
-    if (!isClosed(node)) for (const one of node.content) if (isNode(one)) links += this.#countLinks(one);
-    if (links > 0) this.#links.set(node, links);
-    return links;
   }
 
   /** @param inLink whether a link lies around it */
@@ -75,6 +81,20 @@ export const isClosed = (node: TreeNode): boolean => unseen.has(node.name) || is
 function lettersOf(tree: Tree, text: TreeText): number {
   // Of long texts it does not matter how many of their letters are white space.
   if (text.end - text.start > 80) return text.end - text.start;
+  const plain = plainLetters(tree.raw, text);
+  if (plain >= 0) return plain;
   const words = textOf(tree, text);
   return isSeparator(words) ? 0 : words.replace(/\s+/g, '').length;
+}
+
+/** The same for letters of ASCII alone, without references; -1 for any other text, and for one that may be a separator. */
+function plainLetters(raw: Raw, { start, end }: TreeText): number {
+  let [letters, isWords] = [0, false];
+  for (let at = start; at < end; at += 1) {
+    const code = raw.charCodeAt(at);
+    if (code === 0x26 || code > 0x7e || code < 9 || (code > 13 && code < 0x20)) return -1;
+    if (code > 0x20) letters += 1;
+    if ((code >= 0x61 && code <= 0x7a) || (code >= 0x41 && code <= 0x5a)) isWords = true;
+  }
+  return isWords || letters === 0 ? letters : -1;
 }

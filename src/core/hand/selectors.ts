@@ -1,5 +1,4 @@
 import { type Tree, type TreeNode, childrenOf, classesOf, valueOf } from '../page/tree.ts';
-import type { Attribute } from '../page/types.ts';
 import type { Charset } from '../text/charset.ts';
 
 /** Attributes that old pages tell their parts apart by. */
@@ -37,21 +36,23 @@ export class Selectors {
   /** Simple selectors, each with the elements that it matches, in the order of the page. */
   readonly #matches = new Map<string, TreeNode[]>();
   readonly #known = new Map<TreeNode, readonly string[]>();
+  /** Whether a value of `class` has a wanted word. */
+  readonly #classes = new Map<string, boolean>();
 
   /** @param wanted the elements that selectors are asked for: no others are looked at more than once */
   constructor(tree: Tree, wanted: readonly TreeNode[]) {
     this.#charset = tree.charset;
-    const values = new Set<string>();
+    const values = new Map<string, Set<string>>();
     for (const one of wanted)
       for (let node: TreeNode | null = one; node && !this.#known.has(node); node = node.parent) {
-        for (const word of this.#words(node)) values.add(word);
+        this.#addWords(node, values);
         const own = this.#read(node);
         this.#known.set(node, own);
         for (const selector of [node.name, ...own]) this.#matches.set(selector, []);
       }
     for (const node of tree.nodes) {
       this.#matches.get(node.name)?.push(node);
-      if (!this.#sharesWord(node, values)) continue;
+      if (!node.hasAttributes || !this.#sharesWord(node, values)) continue;
       for (const selector of this.#own(node)) this.#matches.get(selector)?.push(node);
     }
   }
@@ -83,25 +84,38 @@ export class Selectors {
   }
 
   /** What its selectors are made of: two elements without a word in common have no selector in common. */
-  #words(node: TreeNode): string[] {
-    return node.attributes.flatMap(one => (tellingNames.has(one.name) ? this.#wordsIn(node, one) : []));
+  #addWords(node: TreeNode, words: Map<string, Set<string>>): void {
+    for (const { name, value: raw } of node.attributes) {
+      if (!tellingNames.has(name)) continue;
+      const value = raw.includes('&') ? valueOf(node, name, this.#charset)! : raw;
+      const known = words.get(name) ?? new Set<string>();
+      words.set(name, known);
+      for (const word of name === 'class' ? value.split(/[\t\n\f\r ]+/) : [value]) known.add(word);
+    }
   }
 
-  #wordsIn(node: TreeNode, { name, value: raw }: Attribute): string[] {
-    const value = raw.includes('&') ? valueOf(node, name, this.#charset)! : raw;
-    return name === 'class' ? value.split(/[\t\n\f\r ]+/) : [`${name}=${value}`];
-  }
-
-  #sharesWord(node: TreeNode, words: ReadonlySet<string>): boolean {
-    for (const one of node.attributes)
-      if (tellingNames.has(one.name) && this.#wordsIn(node, one).some(word => words.has(word))) return true;
+  /** @param words by the attributes that they stand in */
+  #sharesWord(node: TreeNode, words: ReadonlyMap<string, ReadonlySet<string>>): boolean {
+    for (const [name, wanted] of words) {
+      const raw = node.value(name);
+      if (raw === null) continue;
+      const value = raw.includes('&') ? valueOf(node, name, this.#charset)! : raw;
+      if (name === 'class' ? this.#hasClass(value, wanted) : wanted.has(value)) return true;
+    }
     return false;
+  }
+
+  #hasClass(value: string, wanted: ReadonlySet<string>): boolean {
+    let known = this.#classes.get(value);
+    if (known === undefined)
+      this.#classes.set(value, (known = value.split(/[\t\n\f\r ]+/).some(word => wanted.has(word))));
+    return known;
   }
 
   #own(node: TreeNode): readonly string[] {
     const kept = this.#known.get(node);
     if (kept) return kept;
-    const found = node.attributes.length === 0 ? [] : this.#read(node);
+    const found = node.hasAttributes ? this.#read(node) : [];
     this.#known.set(node, found);
     return found;
   }

@@ -33,7 +33,7 @@ export function besideLinks(part: Raw, charset: Charset): BesideLinks[] {
 function look(tree: Tree, content: Tree['content'], found: BesideLinks[]): void {
   for (const one of content) {
     if (!isNode(one)) found.push(...wordsIn(tree, one));
-    else if (links.has(one.name) && one.attributes.some(({ name }) => name === 'href')) continue;
+    else if (links.has(one.name) && one.value('href') !== null) continue;
     else if (controls.has(one.name)) continue;
     else {
       const what = whatIs(one, tree);

@@ -23,15 +23,8 @@ export interface Heading extends Extent {
 
 export interface Link extends Extent {
   href: string;
-  /** Its text, else the alternative text of its picture. */
-  text: string;
   /** The menu of Kamino's that it lies in, or null. */
   menu: string | null;
-}
-
-export interface Landmark extends Extent {
-  kind: 'banner' | 'navigation' | 'main' | 'contentinfo' | 'complementary' | 'search';
-  label: string | null;
 }
 
 /** All that is in a page. */
@@ -40,7 +33,6 @@ export interface FullPage {
   ids: Identified[];
   headings: Heading[];
   links: Link[];
-  landmarks: Landmark[];
   /** Files that it shows or uses. */
   resources: Resource[];
   /** Style sheets in it, and the declarations of its elements: byte offsets. */

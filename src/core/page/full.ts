@@ -1,16 +1,15 @@
 import type { SitePath } from '../address/path.ts';
-import { type Raw, bytesOf, lowerAscii } from '../text/bytes.ts';
+import { type Raw, bytesOf, lowerAscii, mentions } from '../text/bytes.ts';
 import { decode } from '../text/charset.ts';
 import { readAttributeReferences, readReferences } from '../text/references.ts';
-import type { Extent, FullPage, Heading, Identified, Link } from './content.ts';
+import type { Extent, FullPage, Heading, Identified } from './content.ts';
 import { FrameReader } from './frame.ts';
 import { nothingWanted } from './wanted.ts';
 import { UsedReader, type Used } from './used.ts';
 import { collapse, wordsIn } from './words.ts';
 import { headings } from './kinds.ts';
-import { landmarkElements, landmarkOf } from './landmarks.ts';
 import { type Tree, TreeBuilder } from './tree.ts';
-import type { Attribute, Frame } from './types.ts';
+import type { Frame } from './types.ts';
 import { type Listener, Walk } from './walk.ts';
 
 /** Reads a whole page. */
@@ -38,45 +37,43 @@ function readWhole(
   return { page: full.page(frame.frame(), used.used), builder };
 }
 
-/** Text being read, of a heading or of a link: raw until the charset is known, and then put where it belongs. */
+/** Text of a heading being read: raw until the charset is known, and then put where it belongs. */
 interface OpenText {
   closes: string;
   parts: Raw[];
-  of: { text: string };
+  of: Heading;
 }
 
 /** Elements that say something without attributes. */
-const toldBare: ReadonlySet<string> = new Set([...headings, ...landmarkElements, 'a', 'br']);
-const sectioning = new Set(['article', 'aside', 'main', 'nav', 'section']);
+const toldBare: ReadonlySet<string> = new Set([...headings, 'br']);
 
 class FullReader implements Listener {
   readonly #walk: Walk;
   readonly #frame: FrameReader;
   readonly #bytes: Uint8Array;
+  /** Menus of Kamino's may stand in the page. */
+  readonly #hasMenus: boolean;
   /** With the value raw until the charset is known. */
   readonly #ids: Identified[] = [];
   readonly #page: Omit<FullPage, 'frame' | 'ids' | keyof Used> = {
     headings: [],
     links: [],
-    landmarks: [],
     words: 0,
     isUnlisted: false,
     date: null,
   };
-  /** Links whose text is the alternative text of an area. */
-  readonly #areas: Link[] = [];
-  /** Texts being read: of a heading, of a link. */
+  /** Texts being read. */
   #open: OpenText[] = [];
   #menus: { name: string; depth: number }[] = [];
   /** Of the start tag just met: what it lies in, and whether anything counts there. */
   #depth = 0;
-  #isInner = false;
   #isInert = false;
 
   constructor(walk: Walk, frame: FrameReader) {
     this.#walk = walk;
     this.#frame = frame;
     this.#bytes = bytesOf(walk.raw);
+    this.#hasMenus = mentions(walk.raw, '-kamino');
   }
 
   /** Once the walk is over: what was kept raw becomes text. */
@@ -90,13 +87,7 @@ class FullReader implements Listener {
       one.text = text(one.text);
       if (one.id !== null) one.id = value(one.id) || null;
     }
-    const alternatives = this.#areas.map(area => value(area.text));
-    for (const one of page.links) {
-      one.text = text(one.text);
-      one.href = value(one.href);
-    }
-    for (const [at, area] of this.#areas.entries()) area.text = alternatives[at]!;
-    for (const one of page.landmarks) if (one.label !== null) one.label = value(one.label);
+    for (const one of page.links) one.href = value(one.href);
     if (page.date !== null) page.date = value(page.date);
     for (const one of used.resources) one.address = value(one.address);
     return { frame, ids: this.#identified(value), ...page, ...used };
@@ -127,37 +118,35 @@ class FullReader implements Listener {
   }
 
   onTag(): void {
-    const { outline, scanner } = this.#walk;
+    const { outline } = this.#walk;
     this.#isInert = outline.isInert;
     this.#depth = outline.depth;
-    this.#isInner = (scanner.name === 'header' || scanner.name === 'footer') && outline.isInside(sectioning);
   }
 
   onStart(): void {
     const { name, start, end } = this.#walk.scanner;
     this.#leaveMenus();
     if (this.#isInert) return;
-    const attributes = this.#walk.scanner.attributes();
-    if (attributes.length === 0 && !toldBare.has(name)) return;
+    const { scanner } = this.#walk;
+    if (!scanner.hasAttributes && !toldBare.has(name)) return;
     const extent = { start, end };
-    this.#readMenu(attributes);
-    const id = rawValue(attributes, 'id');
+    if (this.#hasMenus) this.#readMenu();
+    const id = scanner.value('id');
     const heading = this.#open.length > 0 ? this.#headingAround() : null;
     if (id !== null && id !== '') this.#ids.push({ start, end, id, element: name, heading });
-    const oldName = name === 'a' ? rawValue(attributes, 'name') : null;
+    const oldName = name === 'a' ? scanner.value('name') : null;
     if (oldName !== null && oldName !== '')
       this.#ids.push({ start, end, id: oldName, element: name, heading });
-    this.#readLandmark(name, attributes, extent);
     if (headings.has(name)) this.#readHeading(name, id === '' ? null : id, extent);
-    else if (name === 'a' || name === 'area') this.#readLink(name, attributes, extent);
-    else if (name === 'meta') this.#readMeta(attributes);
-    else if (name === 'time') this.#readDate(attributes);
-    else if (name === 'img') this.#readAlternative(attributes);
+    else if (name === 'a' || name === 'area') this.#readLink(extent);
+    else if (name === 'meta') this.#readMeta();
+    else if (name === 'time') this.#readDate();
+    else if (name === 'img') this.#readAlternative();
     else if (name === 'br') for (const one of this.#open) one.parts.push(' ');
   }
 
   #headingAround(): Heading | null {
-    for (const { closes, of } of this.#open) if (headings.has(closes)) return of as Heading;
+    for (const { closes, of } of this.#open) if (headings.has(closes)) return of;
     return null;
   }
 
@@ -175,8 +164,8 @@ class FullReader implements Listener {
     this.#menus = this.#menus.filter(menu => depth > menu.depth);
   }
 
-  #readMenu(attributes: readonly Attribute[]): void {
-    const menu = rawValue(attributes, 'data-kamino');
+  #readMenu(): void {
+    const menu = this.#walk.scanner.value('data-kamino');
     if (menu !== null && this.#walk.outline.depth > this.#depth)
       this.#menus.push({ name: readAttributeReferences(menu), depth: this.#depth });
   }
@@ -188,22 +177,15 @@ class FullReader implements Listener {
     this.#open.push({ closes: name, parts: [], of: heading });
   }
 
-  #readLink(name: string, attributes: readonly Attribute[], { start, end }: Extent): void {
-    const href = rawValue(attributes, 'href');
-    this.#close(closes => closes === 'a');
-    if (href === null) return;
-    const link: Link = { start, end, href, text: '', menu: this.#menus.at(-1)?.name ?? null };
-    this.#page.links.push(link);
-    if (name === 'a') this.#open.push({ closes: 'a', parts: [], of: link });
-    else {
-      link.text = rawValue(attributes, 'alt') ?? '';
-      this.#areas.push(link);
-    }
+  #readLink({ start, end }: Extent): void {
+    const href = this.#walk.scanner.value('href');
+    if (href !== null) this.#page.links.push({ start, end, href, menu: this.#menus.at(-1)?.name ?? null });
   }
 
   /** What counts here is ASCII in every charset. */
-  #readMeta(attributes: readonly Attribute[]): void {
-    const value = (name: string): string => readAttributeReferences(rawValue(attributes, name) ?? '');
+  #readMeta(): void {
+    const { scanner } = this.#walk;
+    const value = (name: string): string => readAttributeReferences(scanner.value(name) ?? '');
     const isRobots = lowerAscii(value('name')) === 'robots';
     const isRefresh = lowerAscii(value('http-equiv')) === 'refresh';
     const content = value('content');
@@ -211,20 +193,13 @@ class FullReader implements Listener {
       this.#page.isUnlisted = true;
   }
 
-  #readDate(attributes: readonly Attribute[]): void {
-    this.#page.date ??= rawValue(attributes, 'datetime');
+  #readDate(): void {
+    this.#page.date ??= this.#walk.scanner.value('datetime');
   }
 
-  #readAlternative(attributes: readonly Attribute[]): void {
-    const alt = rawValue(attributes, 'alt');
+  #readAlternative(): void {
+    const alt = this.#walk.scanner.value('alt');
     if (alt) for (const one of this.#open) one.parts.push(alt);
-  }
-
-  #readLandmark(name: string, attributes: readonly Attribute[], extent: Extent): void {
-    const kind = landmarkOf(name, rawValue(attributes, 'role'), this.#isInner);
-    if (kind === null || this.#walk.outline.inForeign) return;
-    const { start, end } = extent;
-    this.#page.landmarks.push({ start, end, kind, label: rawValue(attributes, 'aria-label') });
   }
 
   /** Ends the texts of what a tag closes. */
@@ -240,9 +215,4 @@ class FullReader implements Listener {
 
 function finish({ parts, of }: OpenText): void {
   of.text = parts.length === 1 ? parts[0]! : parts.join('');
-}
-
-function rawValue(attributes: readonly Attribute[], name: string): Raw | null {
-  for (const one of attributes) if (one.name === name) return one.value;
-  return null;
 }

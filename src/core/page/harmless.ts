@@ -44,7 +44,7 @@ export function harmfulSpans(raw: Raw, charset: Charset, keepsFrames = false): S
   let gone = 0;
   for (const node of readTree(raw, charset, true).nodes) {
     if (node.start < gone) continue;
-    if (keepsFrames && node.name === 'iframe' && !node.attributes.some(one => one.name === 'src')) continue;
+    if (keepsFrames && node.name === 'iframe' && node.value('src') === null) continue;
     const end = harmfulEnd(node, raw.length, charset);
     if (end !== null) {
       spans.push({ at: node.start, text: '', drop: end - node.start });

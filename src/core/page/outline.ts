@@ -1,3 +1,4 @@
+import { PageElement } from './element.ts';
 import { tableParentsOf } from './kinds.ts';
 import { bit } from './names.ts';
 import { type Open, OpenStack, nothing } from './open-stack.ts';
@@ -87,20 +88,11 @@ export class Outline extends OpenStack {
    */
   enter(openBefore: readonly string[] | null): Element {
     const { name, start, end } = this.scanner;
-    const element: Element = {
-      name,
-      start,
-      open: end,
-      close: -1,
-      end: -1,
-      stop: -1,
-      // A tag only closes what it meets: as many as before are the same.
-      within: openBefore?.length === this.depth ? openBefore : openBefore ? this.within() : nothing,
-      openBefore: openBefore ?? nothing,
-      inOpenLink: this.isLinkOpen,
-      openAtClose: nothing,
-      linkAtClose: false,
-    };
+    const element = new PageElement(name, start, end);
+    // A tag only closes what it meets: as many as before are the same.
+    if (openBefore) element.within = openBefore.length === this.depth ? openBefore : this.within();
+    element.openBefore = openBefore ?? nothing;
+    element.inOpenLink = this.isLinkOpen;
     this.open(element, openBefore === null);
     return element;
   }

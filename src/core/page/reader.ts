@@ -30,6 +30,11 @@ export class Sheets {
     return [...this.#files(page, tree).flatMap(one => one.rules), ...inlineRules(page, tree)];
   }
 
+  /** The same sheet by sheet: those of a file are one list, whichever page asks. */
+  ruleLists(page: SitePath, tree: Tree): (readonly StyleRule[])[] {
+    return [...this.#files(page, tree).map(one => one.rules), inlineRules(page, tree)];
+  }
+
   /** The text of each, with the file that it stands in. */
   texts(page: SitePath, tree: Tree): { file: SitePath; text: string }[] {
     const inside = sheetsOf(tree).flatMap(sheet =>

@@ -1,7 +1,7 @@
 import type { Raw } from '../text/bytes.ts';
 import { behind, isLetter } from './codes.ts';
 import { type TagName, nameOf } from './names.ts';
-import { SimpleTag } from './simple-tag.ts';
+import { type AttributeTable, SimpleTag, type Slots } from './simple-tag.ts';
 import { attributesOf, endOfName, endOfTag, isSelfClosing } from './tags.ts';
 import { skipTemplates } from './template-code.ts';
 import { endOfComment, endOfInstruction, endOfText } from './text-ends.ts';
@@ -84,6 +84,22 @@ export class Scanner {
   value(name: string): Raw | null {
     if (this.#attributes === null && this.#isSimple) return this.#written.value(this.raw, name);
     return this.attributes().find(one => one.name === name)?.value ?? null;
+  }
+
+  /** Whether something stands in the tag behind its name. */
+  get hasAttributes(): boolean {
+    return this.start + 1 + this.name.length !== this.end - 1;
+  }
+
+  /** Keeps where the attributes of the tag just met stand; null where it is not written as most are. */
+  keepIn(table: AttributeTable): Slots | null {
+    return this.#isSimple ? this.#written.keepIn(table) : null;
+  }
+
+  /** Whether the name of one of its attributes begins so. */
+  hasNameFrom(start: string): boolean {
+    if (this.#attributes === null && this.#isSimple) return this.#written.hasNameFrom(this.raw, start);
+    return this.attributes().some(one => one.name.startsWith(start));
   }
 
   #readAttributes(): readonly Attribute[] {

@@ -6,15 +6,17 @@ import type { FullPage } from './content.ts';
  */
 export function sectionLabels(page: FullPage): Map<string, string> {
   const labels = new Map<string, string>();
+  // Both stand in the order of the page.
+  let next = 0;
   for (const [at, { id, start, heading: around }] of page.ids.entries()) {
     if (labels.has(id)) continue;
     if (around) {
       labels.set(id, around.text);
       continue;
     }
-    const heading = page.headings.find(one => one.start >= start);
-    const next = page.ids[at + 1]?.start ?? Infinity;
-    labels.set(id, heading && heading.start <= next ? heading.text : '');
+    while (next < page.headings.length && page.headings[next]!.start < start) next += 1;
+    const heading = page.headings[next];
+    labels.set(id, heading && heading.start <= (page.ids[at + 1]?.start ?? Infinity) ? heading.text : '');
   }
   return labels;
 }
@@ -31,11 +33,12 @@ export function sectionHeadings(
     const { level, text, id, start } = heading;
     const before = page.headings[number - 1]?.start ?? -1;
     while (at < page.ids.length && page.ids[at]!.start <= before) at += 1;
-    const around = page.ids
-      .slice(at)
-      .filter(one => one.start < start && sectionElements.has(one.element) && labels.get(one.id) === text);
+    let around: string | null = null;
+    for (let one = at; one < page.ids.length && page.ids[one]!.start < start; one += 1)
+      if (sectionElements.has(page.ids[one]!.element) && labels.get(page.ids[one]!.id) === text)
+        around = page.ids[one]!.id;
     // Behind the `<`, the letter and the figure.
-    return { level, text, id: id ?? inside.get(heading) ?? around.at(-1)?.id ?? null, insert: start + 3 };
+    return { level, text, id: id ?? inside.get(heading) ?? around, insert: start + 3 };
   });
 }
 

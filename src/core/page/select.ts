@@ -51,10 +51,14 @@ export function matcher(tree: Tree, selector: string): (node: TreeNode) => boole
 const passing =
   /::?(?:hover|focus(?:-visible|-within)?|active|visited|link|any-link|before|after|first-letter|first-line)\b/g;
 
+export function withoutPassing(selector: string): string {
+  return selector.replace(passing, '');
+}
+
 /** The same for the selector of a style sheet's rule, in whatever state; one that only some browser knows matches nothing. */
 export function ruleMatcher(tree: Tree, selector: string): (node: TreeNode) => boolean {
   try {
-    return matcher(tree, selector.replace(passing, '').trim() || '*');
+    return matcher(tree, withoutPassing(selector).trim() || '*');
   } catch {
     return () => false;
   }
@@ -75,7 +79,7 @@ export function mayMatch(tree: Tree, selector: string): boolean {
 function readNames(tree: Tree): ReadonlySet<string> {
   const names = new Set<string>();
   for (const node of [tree.html, tree.body, ...tree.nodes]) {
-    if (node.attributes.length === 0) continue;
+    if (!node.hasAttributes) continue;
     const id = valueOf(node, 'id', tree.charset);
     if (id) names.add(`#${id.toLowerCase()}`);
     for (const one of classesOf(node, tree.charset)) names.add(`.${one.toLowerCase()}`);
@@ -134,7 +138,7 @@ const adapter: NonNullable<Options<Node, TreeNode>['adapter']> = {
     return parent ? childrenIn(parent) : [node];
   },
   getText: textBelow,
-  hasAttrib: (node, name) => node.attributes.some(one => one.name === name),
+  hasAttrib: (node, name) => node.value(name) !== null,
   removeSubsets: nodes => nodes,
 };
 

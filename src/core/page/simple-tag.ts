@@ -69,33 +69,82 @@ export class SimpleTag {
 
   /** The value of an attribute as it is written; null where there is none of this name. */
   value(raw: Raw, name: string): Raw | null {
-    for (let slot = 0; slot < this.#count * each; slot += each) {
-      const [from, to] = [this.#offsets[slot]!, this.#offsets[slot + 1]!];
-      if (to - from === name.length && raw.startsWith(name, from)) return this.#valueOf(raw, slot);
-    }
-    return null;
+    return valueIn(raw, this.#offsets, { from: 0, count: this.#count }, name);
+  }
+
+  /** Whether the name of one begins so. */
+  hasNameFrom(raw: Raw, start: string): boolean {
+    for (let slot = 0; slot < this.#count * each; slot += each)
+      if (raw.startsWith(start, this.#offsets[slot]!)) return true;
+    return false;
   }
 
   /** Of two with one name the first counts. */
   attributes(raw: Raw): Attribute[] {
-    const all: Attribute[] = [];
-    for (let slot = 0; slot < this.#count * each; slot += each) {
-      const start = this.#offsets[slot]!;
-      const name = raw.slice(start, this.#offsets[slot + 1]!);
-      if (all.some(one => one.name === name)) continue;
-      all.push({ name, value: this.#valueOf(raw, slot), start, end: this.#offsets[slot + 3]! });
-    }
-    return all;
+    return attributesFrom(raw, this.#offsets, { from: 0, count: this.#count });
   }
 
-  #valueOf(raw: Raw, slot: number): Raw {
-    const [nameEnd, from, end] = [
-      this.#offsets[slot + 1]!,
-      this.#offsets[slot + 2]!,
-      this.#offsets[slot + 3]!,
-    ];
-    return from === nameEnd ? '' : raw.slice(from, end - 1);
+  /** Keeps where they stand. */
+  keepIn(table: AttributeTable): Slots {
+    return table.add(this.#offsets, this.#count);
   }
+}
+
+/** Some attributes of a table: the place of the first, and how many there are. */
+export interface Slots {
+  from: number;
+  count: number;
+}
+
+/** Where the attributes of many tags stand. */
+export class AttributeTable {
+  #offsets = new Int32Array(1024);
+  #used = 0;
+
+  add(offsets: Int32Array, count: number): Slots {
+    const [from, size] = [this.#used, count * each];
+    if (from + size > this.#offsets.length) {
+      const larger = new Int32Array(this.#offsets.length * 2);
+      larger.set(this.#offsets);
+      this.#offsets = larger;
+    }
+    for (let at = 0; at < size; at += 1) this.#offsets[from + at] = offsets[at]!;
+    this.#used += size;
+    return { from, count };
+  }
+
+  value(raw: Raw, slots: Slots, name: string): Raw | null {
+    return valueIn(raw, this.#offsets, slots, name);
+  }
+
+  attributes(raw: Raw, slots: Slots): Attribute[] {
+    return attributesFrom(raw, this.#offsets, slots);
+  }
+}
+
+function valueIn(raw: Raw, offsets: Int32Array, { from, count }: Slots, name: string): Raw | null {
+  for (let slot = from; slot < from + count * each; slot += each) {
+    const start = offsets[slot]!;
+    if (offsets[slot + 1]! - start === name.length && raw.startsWith(name, start))
+      return valueAt(raw, offsets, slot);
+  }
+  return null;
+}
+
+function attributesFrom(raw: Raw, offsets: Int32Array, { from, count }: Slots): Attribute[] {
+  const all: Attribute[] = [];
+  for (let slot = from; slot < from + count * each; slot += each) {
+    const start = offsets[slot]!;
+    const name = raw.slice(start, offsets[slot + 1]!);
+    if (all.some(one => one.name === name)) continue;
+    all.push({ name, value: valueAt(raw, offsets, slot), start, end: offsets[slot + 3]! });
+  }
+  return all;
+}
+
+function valueAt(raw: Raw, offsets: Int32Array, slot: number): Raw {
+  const [nameEnd, from, end] = [offsets[slot + 1]!, offsets[slot + 2]!, offsets[slot + 3]!];
+  return from === nameEnd ? '' : raw.slice(from, end - 1);
 }
 
 function isSmall(code: number): boolean {

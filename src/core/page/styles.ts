@@ -3,7 +3,7 @@ import type { SitePath } from '../address/path.ts';
 import { decode } from '../text/charset.ts';
 import type { Place } from '../text/source.ts';
 import { Source } from '../text/source.ts';
-import { type Tree, type TreeNode, isNode, valueOf } from './tree.ts';
+import { type Tree, type TreeNode, descendants, isNode, valueOf } from './tree.ts';
 
 /** One selector of a rule of a style sheet, with what the rule sets. */
 export interface StyleRule {
@@ -65,8 +65,8 @@ export type Sheet =
 
 /** The style sheets of a page, in order; what a `noscript` holds is none for a browser with scripts on. */
 export function sheetsOf(tree: Tree): Sheet[] {
-  return tree.nodes.flatMap((node): Sheet[] => {
-    if ((node.name !== 'style' && node.name !== 'link') || isInNoscript(node)) return [];
+  return tree.sheets.flatMap((node): Sheet[] => {
+    if (isInNoscript(node)) return [];
     const text = node.content.find(one => !isNode(one));
     if (node.name === 'style' && text) return [{ kind: 'inside', start: text.start, end: text.end }];
     if (node.name !== 'link') return [];
@@ -131,11 +131,10 @@ function specificityOf(selector: CssNode): Specificity {
 /** The elements that lie in menus of Kamino's, each with the name of its menu. */
 export function inMenus(tree: Tree): Map<TreeNode, string> {
   const menus = new Map<TreeNode, string>();
-  // What an element lies in comes before it.
-  for (const node of tree.nodes) {
-    const around = node.parent ? menus.get(node.parent) : undefined;
-    const name = valueOf(node, 'data-kamino', tree.charset) ?? around;
-    if (name !== undefined) menus.set(node, name);
+  for (const root of tree.ours) {
+    const name = valueOf(root, 'data-kamino', tree.charset)!;
+    // What lies in another one comes behind it, and has its own name.
+    for (const node of descendants(root)) menus.set(node, name);
   }
   return menus;
 }

@@ -1,15 +1,23 @@
 import { type Raw, lowerAscii } from '../text/bytes.ts';
 import { type Charset, decode } from '../text/charset.ts';
 import { readAttributeReferences, readReferences } from '../text/references.ts';
+import { PageElement } from './element.ts';
+import { AttributeTable } from './simple-tag.ts';
 import type { Scanner } from './scanner.ts';
 import type { Attribute, Element } from './types.ts';
 import { type Listener, Walk } from './walk.ts';
+import { attributeStarts } from './wanted.ts';
 
 /** An element with what it lies in and what lies in it. */
 export interface TreeNode extends Element {
   parent: TreeNode | null;
   content: (TreeNode | TreeText)[];
-  attributes: readonly Attribute[];
+  readonly attributes: readonly Attribute[];
+  readonly hasAttributes: boolean;
+  /** An attribute as it is written; null where there is none of that name. */
+  value: (name: string) => Raw | null;
+  /** Kamino put it in: the name of its menu stands in it. */
+  isOurs: boolean;
   /** A list in an item that ends before the list does: its end tag is missing here, wherever the next one stands. */
   isLeftOpen?: true;
 }
@@ -27,6 +35,9 @@ export interface Tree {
   content: (TreeNode | TreeText)[];
   /** All elements, in the order of their start tags. */
   nodes: TreeNode[];
+  /** Those among them that hold or name style sheets, and those that Kamino put in. */
+  sheets: TreeNode[];
+  ours: TreeNode[];
   /** These stand for themselves, with the attributes of their first tags. */
   html: TreeNode;
   head: TreeNode;
@@ -48,6 +59,12 @@ export class TreeBuilder implements Listener {
   readonly #walk: Walk;
   readonly #content: (TreeNode | TreeText)[] = [];
   readonly #nodes: TreeNode[] = [];
+  readonly #table = new AttributeTable();
+  readonly #sheets: TreeNode[] = [];
+  readonly #ours: TreeNode[] = [];
+  /** Offsets at which attributes of Kamino's may stand, and the first that has not been passed. */
+  readonly #starts: readonly number[];
+  #next = 0;
   readonly #roots = { html: rootNode('html'), head: rootNode('head'), body: rootNode('body') };
   /** How much was open before an end tag. */
   #depth = 0;
@@ -60,11 +77,14 @@ export class TreeBuilder implements Listener {
   constructor(walk: Walk, isPlain = false) {
     this.#walk = walk;
     this.#isPlain = isPlain;
+    this.#starts = attributeStarts(walk.raw).others;
   }
 
   asks(): boolean | 'plain' {
     const { scanner } = this.#walk;
-    if (scanner.name === 'html' || scanner.name === 'body') addRoot(this.#roots[scanner.name], scanner);
+    const { name } = scanner;
+    if ((name === 'html' || name === 'body') && this.#roots[name].start < 0)
+      this.#roots[name] = rootAt(this.#walk.raw, scanner);
     return !roots.has(scanner.name) && (this.#isPlain ? 'plain' : true);
   }
 
@@ -75,12 +95,26 @@ export class TreeBuilder implements Listener {
   onStart(element: Element | null): void {
     const { scanner } = this.#walk;
     if (element === null || roots.has(scanner.name)) return;
-    const node = element as TreeNode;
+    const node = element as PageElement & TreeNode;
+    node.raw = this.#walk.raw;
+    const slots = scanner.keepIn(this.#table);
+    if (slots) {
+      node.table = this.#table;
+      node.from = slots.from;
+      node.count = slots.count;
+    }
     node.parent = this.#parent;
     node.content = [];
-    node.attributes = scanner.attributes();
+    node.isOurs = this.#starts.length > 0 && this.#isOurs(node);
     (this.#parent?.content ?? this.#content).push(node);
     this.#nodes.push(node);
+    if (node.name === 'style' || node.name === 'link') this.#sheets.push(node);
+    if (node.isOurs) this.#ours.push(node);
+  }
+
+  #isOurs(node: TreeNode): boolean {
+    while (this.#starts[this.#next]! < node.start) this.#next += 1;
+    return this.#starts[this.#next]! < node.open && node.value('data-kamino') !== null;
   }
 
   onText(): void {
@@ -106,6 +140,8 @@ export class TreeBuilder implements Listener {
       charset,
       content: this.#content,
       nodes: this.#nodes,
+      sheets: this.#sheets,
+      ours: this.#ours,
       bodyPoint: 0,
       ...this.#roots,
     };
@@ -116,15 +152,16 @@ export class TreeBuilder implements Listener {
   }
 }
 
-function rootNode(name: string): TreeNode {
-  const places = { start: -1, open: -1, close: -1, end: -1, stop: -1 };
-  const outer = { within: [], openBefore: [], inOpenLink: false, openAtClose: [], linkAtClose: false };
-  return { name, ...places, ...outer, parent: null, content: [], attributes: [] };
+function rootNode(name: string): RootNode {
+  return Object.assign(new PageElement(name, -1, -1), { parent: null, content: [], isOurs: false });
 }
 
-function addRoot(node: TreeNode, scanner: Scanner): void {
-  if (node.start >= 0) return;
-  Object.assign(node, { start: scanner.start, open: scanner.end, attributes: scanner.attributes() });
+type RootNode = PageElement & Pick<TreeNode, 'parent' | 'content' | 'isOurs'>;
+
+/** Of two tags the first counts. */
+function rootAt(raw: Raw, scanner: Scanner): RootNode {
+  const { name, start, end } = scanner;
+  return Object.assign(new PageElement(name, start, end), { raw, parent: null, content: [], isOurs: false });
 }
 
 const roots: ReadonlySet<string> = new Set(['html', 'head', 'body']);
@@ -139,11 +176,12 @@ export function childrenOf(parent: { content: readonly (TreeNode | TreeText)[] }
 
 /** An attribute's value as text, or null where it is not there. */
 export function valueOf(node: TreeNode, name: string, charset: Charset): string | null {
-  const found = node.attributes.find(one => one.name === name);
-  return found ? readAttributeReferences(decode(found.value, charset)) : null;
+  const value = node.value(name);
+  return value === null ? null : readAttributeReferences(decode(value, charset));
 }
 
 export function classesOf(node: TreeNode, charset: Charset): string[] {
+  if (!node.hasAttributes) return [];
   return (valueOf(node, 'class', charset) ?? '').split(/[\t\n\f\r ]+/).filter(Boolean);
 }
 
@@ -189,4 +227,10 @@ export function firstsBehind(tree: Tree): Map<TreeNode, TreeNode> {
     if (first && node.parent) firsts.set(node.parent, first);
   }
   return firsts;
+}
+
+/** The same element with other content. */
+export function holding(node: TreeNode, content: TreeNode['content']): TreeNode {
+  const { name, start, open } = node;
+  return Object.assign(new PageElement(name, start, open), node, { content });
 }

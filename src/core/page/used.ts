@@ -1,6 +1,7 @@
 import type { Raw } from '../text/bytes.ts';
 import type { FullPage } from './content.ts';
 import { hasResources, picturesIn, resourcesOf } from './resources.ts';
+import type { Scanner } from './scanner.ts';
 import { type Listener, type Walk } from './walk.ts';
 
 /** What a page uses and how it is put together. */
@@ -29,17 +30,22 @@ export class UsedReader implements Listener {
     const { name, start, end } = scanner;
     if (name === 'style') this.#style = end;
     const isNaming = hasResources.has(name);
-    if (outline.isInert || (!isNaming && !this.#walk.raw.startsWith(' ', start + 1 + name.length))) return;
-    const attributes = scanner.attributes();
-    const value = (wanted: string): Raw | null => attributes.find(one => one.name === wanted)?.value ?? null;
+    if (!scanner.hasAttributes || outline.isInert) return;
+    const value = (wanted: string): Raw | null => scanner.value(wanted);
     if (isNaming)
-      for (const one of resourcesOf(name, attributes, value))
+      for (const one of resourcesOf(name, scanner.attributes(), value))
         this.used.resources.push({ ...one, start, end });
-    for (const { name: attribute, value: code } of attributes)
-      if (attribute.startsWith('on'))
-        for (const address of picturesIn(code))
-          this.used.resources.push({ kind: 'picture', address, start, end });
+    if (scanner.hasNameFrom('on')) this.#readEvents(scanner);
     if (value('style')?.includes('(') === true) this.used.styles.push({ start, end });
+  }
+
+  /** Pictures that a piece of script puts into the page. */
+  #readEvents(scanner: Scanner): void {
+    const { start, end } = scanner;
+    for (const { name, value } of scanner.attributes())
+      if (name.startsWith('on'))
+        for (const address of picturesIn(value))
+          this.used.resources.push({ kind: 'picture', address, start, end });
   }
 
   onEndTag(): void {

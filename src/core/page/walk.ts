@@ -48,7 +48,10 @@ export class Walk {
     const { scanner, outline } = this;
     const ends = listeners.every(one => one.isDone !== undefined);
     const heard = hearers(listeners);
-    while (!ends || !listeners.every(one => one.isDone!())) {
+    const [first] = listeners;
+    const isDone = (): boolean =>
+      listeners.length === 1 ? first!.isDone!() : listeners.every(one => one.isDone!());
+    while (!ends || !isDone()) {
       const kind = scanner.next(outline.inForeign, hears(heard.onText));
       if (kind === 'start') this.#start(heard);
       else if (kind === 'end') this.#end(heard);

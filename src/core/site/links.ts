@@ -1,5 +1,5 @@
 import { baseFolder, readAddress } from '../address/href.ts';
-import { type SitePath, joinPath, normalizePath } from '../address/path.ts';
+import { type SitePath, folderOf, joinPath, normalizePath } from '../address/path.ts';
 import type { FullPage, Link } from '../page/content.ts';
 import type { Finding } from '../text/finding.ts';
 import { placeInRaw } from '../text/place.ts';
@@ -27,18 +27,33 @@ export interface FoundLink {
   end: LinkEnd;
 }
 
-/** Every link of a site with its end. */
-export function linksOf(site: WholeSite): FoundLink[] {
-  const kept = known.get(site);
-  if (kept) return kept;
-  const found = [...site.pages.values()].flatMap(page =>
-    page.links.map(link => ({ page, link, end: endOfLink(link.href, page, site) })),
-  );
-  known.set(site, found);
-  return found;
+/** Tells of every link of a site. */
+export function eachLink(site: WholeSite, tell: (link: Link, end: LinkEnd, page: FullPage) => void): void {
+  for (const page of site.pages.values())
+    for (const link of page.links) tell(link, endOfLink(link.href, page, site), page);
 }
 
-const known = new WeakMap<WholeSite, FoundLink[]>();
+/** The links of a site that lead nowhere, or not as they should, and the files that other pages lead to. */
+export interface LinkReport {
+  odd: readonly FoundLink[];
+  linked: ReadonlySet<SitePath>;
+}
+
+export function linksOf(site: WholeSite): LinkReport {
+  const kept = known.get(site);
+  if (kept) return kept;
+  const odd: FoundLink[] = [];
+  const linked = new Set<SitePath>();
+  eachLink(site, (link, end, page) => {
+    if (end.kind !== 'page' && end.kind !== 'file' && end.kind !== 'away') odd.push({ page, link, end });
+    if ('path' in end && end.kind !== 'no-file' && end.path !== page.frame.path) linked.add(end.path);
+  });
+  const report = { odd, linked };
+  known.set(site, report);
+  return report;
+}
+
+const known = new WeakMap<WholeSite, LinkReport>();
 const knownIds = new WeakMap<FullPage, ReadonlySet<string>>();
 
 /** A page may have as many places as links to them. */
@@ -48,25 +63,55 @@ function idsOf(page: FullPage): ReadonlySet<string> {
   return ids;
 }
 
-const lowerNames = new WeakMap<WholeSite, ReadonlyMap<string, SitePath>>();
-
-const knownEnds = new WeakMap<WholeSite, WeakMap<FullPage, Map<string, LinkEnd>>>();
+const knownEnds = new WeakMap<WholeSite, Ends>();
 
 /** Where an `href` in a page leads. */
 export function endOfLink(href: string, page: FullPage, site: WholeSite): LinkEnd {
-  const ofSite = knownEnds.get(site) ?? new WeakMap<FullPage, Map<string, LinkEnd>>();
-  knownEnds.set(site, ofSite);
-  const ends = ofSite.get(page) ?? new Map<string, LinkEnd>();
-  ofSite.set(page, ends);
-  const end = ends.get(href) ?? readEnd(href, page, site);
-  ends.set(href, end);
-  return end;
+  const ends = knownEnds.get(site) ?? new Ends(site);
+  knownEnds.set(site, ends);
+  return ends.of(href, page);
 }
 
-function readEnd(href: string, page: FullPage, site: WholeSite): LinkEnd {
-  const lower = lowerNames.get(site) ?? new Map([...site.files].map(path => [path.toLowerCase(), path]));
-  lowerNames.set(site, lower);
-  return endOf(href, page, { site, lower });
+/** So many folders are known at once: the pages of one come together. */
+const mostFolders = 8;
+
+/** Where links lead: the pages of a folder have most of them in common. */
+class Ends {
+  readonly #context: Context;
+  /** By folder and address, without what the page itself decides. */
+  readonly #folders = new Map<SitePath, Map<string, LinkEnd>>();
+
+  constructor(site: WholeSite) {
+    this.#context = { site, lower: new Map([...site.files].map(path => [path.toLowerCase(), path])) };
+  }
+
+  of(href: string, page: FullPage): LinkEnd {
+    const { path, base } = page.frame;
+    if (base !== null || href.startsWith('#')) return endOf(href, page, this.#context);
+    const ends = this.#endsFrom(folderOf(path));
+    const known = ends.get(href);
+    if (known && (known.kind !== 'no-file' || !idsOf(page).has(href.trim()))) return known;
+    const end = endOf(href, page, this.#context);
+    if (end.kind !== 'no-hash' && !isOfItsPage(href)) ends.set(href, end);
+    return end;
+  }
+
+  #endsFrom(folder: SitePath): Map<string, LinkEnd> {
+    const known = this.#folders.get(folder);
+    if (known) return known;
+    const made = new Map<string, LinkEnd>();
+    if (this.#folders.size >= mostFolders) {
+      const [oldest] = this.#folders.keys();
+      this.#folders.delete(oldest!);
+    }
+    this.#folders.set(folder, made);
+    return made;
+  }
+}
+
+/** An address without a path leads to a place of the page that it stands in. */
+function isOfItsPage(href: string): boolean {
+  return /^[\0-\x20]*(?:[?#]|$)/.test(href);
 }
 
 /** The place of a link in its page. */

@@ -8,6 +8,8 @@ import { readAttributeReferences } from '../text/references.ts';
 /** Pages among which one that is not at its place any more is sought. */
 export interface Sought {
   pages: Iterable<SitePath>;
+  /** Those that Kamino has marked as another one. */
+  marked: readonly MarkedPage[];
   /** As a page lies there, with what Kamino put into it. */
   raw: (page: SitePath) => Raw | null;
   /** The missing page as it was at its old place, without what Kamino put into it; null where nobody knows. */
@@ -20,10 +22,12 @@ export interface Sought {
  * Where a page has gone: by what Kamino put into it, by its content, by its title. null where no page, or more than one,
  * may be it.
  */
-export function movedTo(path: SitePath, { pages, raw, was, known }: Sought): SitePath | null {
+export function movedTo(path: SitePath, { pages, raw, was, known, marked }: Sought): SitePath | null {
   const all = [...pages].filter(page => page !== path);
-  const marked = all.filter(page => isMarkedAs(path, page, raw(page)));
-  if (marked.length === 1) return marked[0]!;
+  const isMarkedSo = ({ page, hrefs }: MarkedPage): boolean =>
+    page !== path && hrefs.some(href => leadsTo(href, path));
+  const markedSo = marked.filter(isMarkedSo);
+  if (markedSo.length === 1) return markedSo[0]!.page;
   if (was === null) return null;
   const others = known === null ? all : all.filter(page => !known.has(page));
   const equal = others.filter(page => raw(page) === was);
@@ -33,17 +37,32 @@ export function movedTo(path: SitePath, { pages, raw, was, known }: Sought): Sit
   return alike.length === 1 ? alike[0]! : null;
 }
 
-/** The entry of the page itself, as Kamino has marked it, leads to the old path from there, and not to the page from here. */
-function isMarkedAs(path: SitePath, page: SitePath, raw: Raw | null): boolean {
-  if (!raw?.includes('data-kamino')) return false;
-  const leadsTo = (href: string, from: SitePath): boolean => {
-    const address = readAddress(href, folderOf(from));
-    return address.kind === 'inside' && address.path === from;
-  };
-  const marked = [...raw.matchAll(/<a class="kamino-link" href="([^"]*)"[^>]* aria-current="page"/g)].map(
-    match => readAttributeReferences(match[1]!),
+/** A page in which Kamino marked an entry as the current one, and none that leads to the page from where it lies. */
+export interface MarkedPage {
+  page: SitePath;
+  /** Addresses of its current entries. */
+  hrefs: readonly string[];
+}
+
+/** Those of a site: pages that were moved or copied with their menus in them. */
+export function markedPages(pages: Iterable<SitePath>, raw: (page: SitePath) => Raw | null): MarkedPage[] {
+  return [...pages].flatMap(page => {
+    const hrefs = currentHrefs(raw(page) ?? '');
+    return hrefs.length === 0 || hrefs.some(href => leadsTo(href, page)) ? [] : [{ page, hrefs }];
+  });
+}
+
+function currentHrefs(raw: Raw): string[] {
+  if (!raw.includes('data-kamino')) return [];
+  return [...raw.matchAll(/<a class="kamino-link" href="([^"]*)"[^>]* aria-current="page"/g)].map(match =>
+    readAttributeReferences(match[1]!),
   );
-  return marked.some(href => leadsTo(href, path)) && !marked.some(href => leadsTo(href, page));
+}
+
+/** Whether an address in a page leads to that page. */
+function leadsTo(href: string, page: SitePath): boolean {
+  const address = readAddress(href, folderOf(page));
+  return address.kind === 'inside' && address.path === page;
 }
 
 function titleOf(path: SitePath, raw: Raw | null): string | null {

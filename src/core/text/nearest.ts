@@ -7,6 +7,8 @@ export function nearest(word: string, candidates: Iterable<string>): string | nu
   // Two letters that changed places are two steps.
   let least = Math.max(word.length > 3 ? 2 : 1, Math.floor(word.length * 0.4)) + 1;
   for (const candidate of candidates) {
+    // Each letter more is a step.
+    if (Math.abs(candidate.length - word.length) >= least) continue;
     const steps = stepsTo(wanted, candidate.toLowerCase());
     if (steps < least) [best, least] = [candidate, steps];
   }

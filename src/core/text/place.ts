@@ -12,7 +12,7 @@ export function placeInRaw(
   end: number,
 ): Place {
   const { path: file, raw, charset } = page;
-  const starts = lineStarts(page);
+  const starts = lineStarts(page, raw);
   const line = lineAt(starts, start);
   const lineStart = starts[line]!;
   const lineEnd = endOfLine(raw, lineStart, starts[line + 1] ?? raw.length);
@@ -52,21 +52,26 @@ function columnOf(
   return count;
 }
 
-/** The last line that was looked at: problems come page by page, and in their order. */
-let last = { raw: '', column: { line: -1, at: 0, count: 0 } };
-const known = new WeakMap<object, number[]>();
+/** The last page and line that were looked at: problems come page by page, and in their order. */
+let last: { page: object | null; raw: Raw; starts: number[]; column: Column } = {
+  page: null,
+  raw: '',
+  starts: [0],
+  column: { line: -1, at: 0, count: 0 },
+};
+
+interface Column {
+  line: number;
+  at: number;
+  count: number;
+}
 
 /** Where the lines of a page begin. */
-function lineStarts(page: { raw: Raw }): number[] {
-  const { raw } = page;
-  if (last.raw !== raw) last = { raw, column: { line: -1, at: 0, count: 0 } };
-  // The very string from now on, and not one that is equal: that is seen at a glance.
-  else last.raw = raw;
-  const kept = known.get(page);
-  if (kept) return kept;
+function lineStarts(page: { raw: Raw }, raw: Raw): number[] {
+  if (last.page === page && last.raw === raw) return last.starts;
   const starts = [0];
   for (const { index, 0: lineBreak } of raw.matchAll(/\r\n|\r|\n/g)) starts.push(index + lineBreak.length);
-  known.set(page, starts);
+  last = { page, raw, starts, column: { line: -1, at: 0, count: 0 } };
   return starts;
 }
 

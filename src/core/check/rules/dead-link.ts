@@ -13,7 +13,7 @@ export const deadLink: CheckRule = {
   why: 'The link leads to no file of the site, or to no place in it.',
   example: 'href="vist.html"   →  href="visit.html"',
   find: (site, tell) =>
-    linksOf(site).flatMap(one => {
+    linksOf(site).odd.flatMap(one => {
       const { end } = one;
       if (isToldByMenu(one, site)) return [];
       if (end.kind === 'no-file') {

@@ -9,7 +9,7 @@ export const emptyLink: CheckRule = {
   why: 'An empty address leads to the page that the link stands in, and `#` to its top: mostly a target that was still to come.',
   example: '<a href="">Prices</a>  →  <a href="prices.html">Prices</a>',
   find: (site, tell) =>
-    linksOf(site).flatMap(one => {
+    linksOf(site).odd.flatMap(one => {
       if (one.end.kind !== 'empty') return [];
       const isTop = one.link.href.trim() === '#';
       const message = isTop

@@ -10,7 +10,7 @@ export const foreignPath: CheckRule = {
   why: 'The link leads out of the site’s folder, into another project or onto a disk.',
   example: 'href="../other-client/logo.html"',
   find: (site, tell) =>
-    linksOf(site).flatMap(one => {
+    linksOf(site).odd.flatMap(one => {
       if (one.end.kind !== 'foreign' || isToldByMenu(one, site)) return [];
       const message = `\`${one.link.href.trim()}\` leads out of the site’s folder`;
       return [

@@ -9,7 +9,7 @@ export const letterCase: CheckRule = {
   why: 'Your computer may not mind the letter case; most servers do.',
   example: 'href="Visit.html"  →  href="visit.html"',
   find: (site, tell) =>
-    linksOf(site).flatMap(one => {
+    linksOf(site).odd.flatMap(one => {
       if (one.end.kind !== 'other-case') return [];
       const { path, right } = one.end;
       const message = `\`${path}\` differs from \`${right}\` in letter case, and servers tell them apart`;

@@ -9,7 +9,7 @@ export const missingHash: CheckRule = {
   why: 'A link to a place in the page begins with #.',
   example: 'href="prices"      →  href="#prices"',
   find: (site, tell) =>
-    linksOf(site).flatMap(one => {
+    linksOf(site).odd.flatMap(one => {
       if (one.end.kind !== 'no-hash') return [];
       const { id } = one.end;
       return [

@@ -9,11 +9,7 @@ export const orphan: CheckRule = {
   why: 'No other page links to this one, so that nobody finds it.',
   example: '- prices.html      add an entry to the plan',
   find: (site, tell) => {
-    const linked = new Set(
-      linksOf(site).flatMap(({ end, page }) =>
-        'path' in end && end.kind !== 'no-file' && end.path !== page.frame.path ? [end.path] : [],
-      ),
-    );
+    const { linked } = linksOf(site);
     return [...site.pages.keys()]
       .filter(path => path !== site.front && !linked.has(path))
       .map(path =>
