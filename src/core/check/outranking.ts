@@ -109,12 +109,15 @@ function surroundings(tree: Tree, seen: readonly { node: TreeNode; menu: string 
   return texts.join('\n');
 }
 
+/** So few are asked one by one sooner than it is known what names the page has. */
+const fewNodes = 30;
+
 function hitsOf(
   { selector }: StyleRule,
   tree: Tree,
   nodes: readonly { node: TreeNode; menu: string }[],
 ): string[] {
-  if (!mayMatch(tree, selector)) return [];
+  if (nodes.length > fewNodes && !mayMatch(tree, selector)) return [];
   const matches = ruleMatcher(tree, selector);
   return nodes.filter(({ node }) => matches(node)).map(({ menu }) => menu);
 }

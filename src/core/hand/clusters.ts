@@ -11,6 +11,8 @@ export class Cluster {
   /** How often each label, and each target, has been met. */
   readonly counts = new Map<string, number>();
   #usual: number | null = null;
+  /** How many keys have been met so often. */
+  readonly #often: number[] = [];
 
   constructor(at: number) {
     this.at = at;
@@ -18,7 +20,12 @@ export class Cluster {
 
   add(path: SitePath, menu: HandMenu, keys: readonly string[]): void {
     this.copies.set(path, menu);
-    for (const key of keys) this.counts.set(key, (this.counts.get(key) ?? 0) + 1);
+    for (const key of keys) {
+      const count = (this.counts.get(key) ?? 0) + 1;
+      this.counts.set(key, count);
+      this.#often[count] = (this.#often[count] ?? 0) + 1;
+      if (count > 1) this.#often[count - 1]! -= 1;
+    }
     this.#usual = null;
   }
 
@@ -38,7 +45,11 @@ export class Cluster {
   }
 
   #usualKeys(): number {
-    return (this.#usual ??= [...this.counts.values()].filter(count => this.#isUsual(count)).length);
+    if (this.#usual !== null) return this.#usual;
+    let usual = 0;
+    for (let count = Math.ceil(this.copies.size / 2); count < this.#often.length; count += 1)
+      usual += this.#often[count] ?? 0;
+    return (this.#usual = usual);
   }
 }
 
@@ -81,8 +92,11 @@ interface Keyed {
 
 class Clusters {
   readonly all: Cluster[] = [];
-  /** The clusters that have met a label or a target. */
-  readonly #having = new Map<string, Set<Cluster>>();
+  /** The numbers of the clusters that have met a label or a target. */
+  readonly #having = new Map<string, number[]>();
+  /** How many keys of the menu in hand each cluster has met; the numbers of those that have met any. */
+  #met = new Int32Array(256);
+  readonly #any: number[] = [];
 
   /** Gives each menu of a page to the cluster that it is most like; each takes one a page. */
   place(path: SitePath, menus: readonly Keyed[]): void {
@@ -109,19 +123,26 @@ class Clusters {
   }
 
   #add(cluster: Cluster, path: SitePath, { menu, keys }: Keyed): void {
-    cluster.add(path, menu, keys);
     for (const key of keys) {
+      if (cluster.counts.has(key)) continue;
       const having = this.#having.get(key);
-      if (having) having.add(cluster);
-      else this.#having.set(key, new Set([cluster]));
+      if (having) having.push(cluster.at);
+      else this.#having.set(key, [cluster.at]);
     }
+    cluster.add(path, menu, keys);
   }
 
   /** Clusters that have met enough of these keys to be alike. */
   #near(keys: readonly string[]): Cluster[] {
-    const met = new Map<Cluster, number>();
+    if (this.#met.length < this.all.length) this.#met = new Int32Array(this.all.length * 2);
+    this.#any.length = 0;
     for (const key of keys)
-      for (const cluster of this.#having.get(key) ?? []) met.set(cluster, (met.get(cluster) ?? 0) + 1);
-    return [...met].flatMap(([cluster, count]) => (count < leastShared ? [] : [cluster]));
+      for (const at of this.#having.get(key) ?? []) {
+        if (this.#met[at] === 0) this.#any.push(at);
+        this.#met[at]! += 1;
+      }
+    const near = this.#any.filter(at => this.#met[at]! >= leastShared);
+    for (const at of this.#any) this.#met[at] = 0;
+    return near.map(at => this.all[at]!);
   }
 }

@@ -1,4 +1,5 @@
 import type { Raw } from '../text/bytes.ts';
+import { plainElement } from './element.ts';
 import type { Element, Frame, Found } from './types.ts';
 
 /** The start of a page that has been read, without its title, which may be another on the next page. */
@@ -89,5 +90,13 @@ function moved(frame: Frame, path: string, raw: Raw, move: Move): Frame {
 
 function movedElement<Kind extends Element>(element: Kind, to: (offset: number) => number): Kind {
   const { start, open, close, end, stop } = element;
-  return { ...element, start: to(start), open: to(open), close: to(close), end: to(end), stop: to(stop) };
+  return {
+    ...element,
+    ...plainElement(element),
+    start: to(start),
+    open: to(open),
+    close: to(close),
+    end: to(end),
+    stop: to(stop),
+  };
 }

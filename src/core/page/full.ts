@@ -1,10 +1,10 @@
 import type { SitePath } from '../address/path.ts';
-import { type Raw, bytesOf, lowerAscii, mentions } from '../text/bytes.ts';
+import { type Raw, lowerAscii } from '../text/bytes.ts';
 import { decode } from '../text/charset.ts';
 import { readAttributeReferences, readReferences } from '../text/references.ts';
 import type { Extent, FullPage, Heading, Identified } from './content.ts';
 import { FrameReader } from './frame.ts';
-import { nothingWanted } from './wanted.ts';
+import { attributeStarts, nothingWanted } from './wanted.ts';
 import { UsedReader, type Used } from './used.ts';
 import { collapse, wordsIn } from './words.ts';
 import { headings } from './kinds.ts';
@@ -50,7 +50,6 @@ const toldBare: ReadonlySet<string> = new Set([...headings, 'br']);
 class FullReader implements Listener {
   readonly #walk: Walk;
   readonly #frame: FrameReader;
-  readonly #bytes: Uint8Array;
   /** Menus of Kamino's may stand in the page. */
   readonly #hasMenus: boolean;
   /** With the value raw until the charset is known. */
@@ -72,8 +71,7 @@ class FullReader implements Listener {
   constructor(walk: Walk, frame: FrameReader) {
     this.#walk = walk;
     this.#frame = frame;
-    this.#bytes = bytesOf(walk.raw);
-    this.#hasMenus = mentions(walk.raw, '-kamino');
+    this.#hasMenus = attributeStarts(walk.raw).others.length > 0;
   }
 
   /** Once the walk is over: what was kept raw becomes text. */
@@ -111,7 +109,7 @@ class FullReader implements Listener {
   onText(): void {
     const { start, end } = this.#walk.scanner;
     const { raw } = this.#walk;
-    if (start >= this.#frame.bodyPoint) this.#page.words += wordsIn(this.#bytes, start, end);
+    if (start >= this.#frame.bodyPoint) this.#page.words += wordsIn(raw, start, end);
     if (this.#open.length === 0) return;
     const text = raw.slice(start, end);
     for (const one of this.#open) one.parts.push(text);

@@ -1,7 +1,8 @@
 import type { Raw } from '../text/bytes.ts';
 import type { Own } from '../text/own.ts';
 import type { FullPage } from './content.ts';
-import type { Element, Frame, Slot } from './types.ts';
+import { plainElement } from './element.ts';
+import type { Frame, Slot } from './types.ts';
 
 /**
  * A page as it is kept beside thousands of others: no text of it holds on to its bytes, which are read again when
@@ -50,19 +51,5 @@ function keptFrame(frame: Frame, raw: () => Raw, own: Own): Frame {
 
 /** Without the tree that its element stands in. */
 function keptSlot({ name, element }: Slot): Slot {
-  const { start, open, close, end, stop, within, openBefore, inOpenLink, openAtClose, linkAtClose } = element;
-  const kept: Element = {
-    name: element.name,
-    start,
-    open,
-    close,
-    end,
-    stop,
-    within,
-    openBefore,
-    inOpenLink,
-    openAtClose,
-    linkAtClose,
-  };
-  return { name, element: kept };
+  return { name, element: plainElement(element) };
 }

@@ -1,6 +1,6 @@
 import { bit } from './names.ts';
 import type { Scanner } from './scanner.ts';
-import type { Element } from './types.ts';
+import type { PageElement } from './element.ts';
 
 export interface Open {
   name: string;
@@ -10,7 +10,7 @@ export interface Open {
   /** A link was open, or to be opened again, when this element began. */
   outerLink: boolean;
   /** Told when the element ends, where somebody asked. */
-  record: Element | null;
+  record: PageElement | null;
   /** Nobody asked what it lies in. */
   isPlain: boolean;
   /** The names of all that is open down to it, once they have been asked for. */
@@ -129,9 +129,9 @@ export class OpenStack {
   protected closeTo(at: number, byOwnTag = false): void {
     if (at < 0) return;
     const { record, isPlain } = this.elements[at]!;
-    if (byOwnTag && record && !isPlain) {
-      record.openAtClose = this.within();
-      record.linkAtClose = this.isLinkOpen;
+    if (byOwnTag && record?.around && !isPlain) {
+      record.around.openAtClose = this.within();
+      record.around.linkAtClose = this.isLinkOpen;
     }
     while (this.elements.length - 1 > at) this.pop();
     this.pop(byOwnTag);

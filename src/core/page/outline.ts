@@ -86,19 +86,21 @@ export class Outline extends OpenStack {
    * Opens the element of the start tag just followed, and says how it lies.
    * @param openBefore what was open before the tag was followed; null where nobody asks what it lies in
    */
-  enter(openBefore: readonly string[] | null): Element {
+  enter(openBefore: readonly string[] | null): PageElement {
     const { name, start, end } = this.scanner;
     const element = new PageElement(name, start, end);
-    // A tag only closes what it meets: as many as before are the same.
-    if (openBefore) element.within = openBefore.length === this.depth ? openBefore : this.within();
-    element.openBefore = openBefore ?? nothing;
-    element.inOpenLink = this.isLinkOpen;
+    if (openBefore) {
+      // A tag only closes what it meets: as many as before are the same.
+      const within = openBefore.length === this.depth ? openBefore : this.within();
+      const { isLinkOpen: inOpenLink } = this;
+      element.around = { within, openBefore, inOpenLink, openAtClose: nothing, linkAtClose: false };
+    }
     this.open(element, openBefore === null);
     return element;
   }
 
   /** The same, for an element of which nobody asks. */
-  open(record: Element | null = null, isPlain = false): void {
+  open(record: PageElement | null = null, isPlain = false): void {
     const { selfClosing } = this.scanner;
     const { name, bits } = this.scanner.tag;
     const isForeign = name === 'svg' || name === 'math' || (this.inForeign && !this.#atIntegrationPoint());

@@ -1,5 +1,6 @@
 import { type Options, compile } from 'css-select';
 import type { Raw } from '../text/bytes.ts';
+import { plainElement } from './element.ts';
 import {
   type Tree,
   type TreeNode,
@@ -29,7 +30,7 @@ export function seekIn(page: SoughtPage, selectors: readonly string[]): Map<stri
     if (!first) continue;
     const id = valueOf(first, 'id', charset);
     found.set(selector, {
-      ...first,
+      ...plainElement(first),
       id,
       cells: cellsOf(first, matches, raw),
       listEnd: listEndOf(first, raw),

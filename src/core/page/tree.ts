@@ -1,7 +1,7 @@
 import { type Raw, lowerAscii } from '../text/bytes.ts';
 import { type Charset, decode } from '../text/charset.ts';
 import { readAttributeReferences, readReferences } from '../text/references.ts';
-import { PageElement } from './element.ts';
+import { PageElement, type TagSource } from './element.ts';
 import { AttributeTable } from './simple-tag.ts';
 import type { Scanner } from './scanner.ts';
 import type { Attribute, Element } from './types.ts';
@@ -59,7 +59,7 @@ export class TreeBuilder implements Listener {
   readonly #walk: Walk;
   readonly #content: (TreeNode | TreeText)[] = [];
   readonly #nodes: TreeNode[] = [];
-  readonly #table = new AttributeTable();
+  readonly #source: TagSource;
   readonly #sheets: TreeNode[] = [];
   readonly #ours: TreeNode[] = [];
   /** Offsets at which attributes of Kamino's may stand, and the first that has not been passed. */
@@ -77,6 +77,7 @@ export class TreeBuilder implements Listener {
   constructor(walk: Walk, isPlain = false) {
     this.#walk = walk;
     this.#isPlain = isPlain;
+    this.#source = { raw: walk.raw, table: new AttributeTable() };
     this.#starts = attributeStarts(walk.raw).others;
   }
 
@@ -84,7 +85,7 @@ export class TreeBuilder implements Listener {
     const { scanner } = this.#walk;
     const { name } = scanner;
     if ((name === 'html' || name === 'body') && this.#roots[name].start < 0)
-      this.#roots[name] = rootAt(this.#walk.raw, scanner);
+      this.#roots[name] = rootAt(this.#source, scanner);
     return !roots.has(scanner.name) && (this.#isPlain ? 'plain' : true);
   }
 
@@ -96,10 +97,9 @@ export class TreeBuilder implements Listener {
     const { scanner } = this.#walk;
     if (element === null || roots.has(scanner.name)) return;
     const node = element as PageElement & TreeNode;
-    node.raw = this.#walk.raw;
-    const slots = scanner.keepIn(this.#table);
+    node.source = this.#source;
+    const slots = scanner.keepIn(this.#source.table);
     if (slots) {
-      node.table = this.#table;
       node.from = slots.from;
       node.count = slots.count;
     }
@@ -159,9 +159,14 @@ function rootNode(name: string): RootNode {
 type RootNode = PageElement & Pick<TreeNode, 'parent' | 'content' | 'isOurs'>;
 
 /** Of two tags the first counts. */
-function rootAt(raw: Raw, scanner: Scanner): RootNode {
+function rootAt(source: TagSource, scanner: Scanner): RootNode {
   const { name, start, end } = scanner;
-  return Object.assign(new PageElement(name, start, end), { raw, parent: null, content: [], isOurs: false });
+  return Object.assign(new PageElement(name, start, end), {
+    source,
+    parent: null,
+    content: [],
+    isOurs: false,
+  });
 }
 
 const roots: ReadonlySet<string> = new Set(['html', 'head', 'body']);

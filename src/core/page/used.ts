@@ -12,6 +12,9 @@ const paired: ReadonlySet<string> = new Set(
   'ul ol dl menu table div nav header footer main section article aside form'.split(' '),
 );
 
+/** They name a picture by this attribute alone, which is rare. */
+const grounds: ReadonlySet<string> = new Set(['body', 'table', 'tr', 'td', 'th']);
+
 /** Hears what a page uses; values are raw until the charset is known. */
 export class UsedReader implements Listener {
   readonly used: Used = { resources: [], styles: [], surplus: [] };
@@ -29,10 +32,9 @@ export class UsedReader implements Listener {
     const { scanner, outline } = this.#walk;
     const { name, start, end } = scanner;
     if (name === 'style') this.#style = end;
-    const isNaming = hasResources.has(name);
     if (!scanner.hasAttributes || outline.isInert) return;
     const value = (wanted: string): Raw | null => scanner.value(wanted);
-    if (isNaming)
+    if (hasResources.has(name) && (!grounds.has(name) || value('background') !== null))
       for (const one of resourcesOf(name, scanner.attributes(), value))
         this.used.resources.push({ ...one, start, end });
     if (scanner.hasNameFrom('on')) this.#readEvents(scanner);

@@ -32,7 +32,20 @@ export interface Wanted {
 const attributePattern = /data-kamino(-slot|-id="|=)?/gi;
 
 /** Offsets of all that may be an attribute of Kamino's: one pass over the bytes. */
-export function attributeStarts(raw: Raw): { slots: number[]; others: number[] } {
+export function attributeStarts(raw: Raw): AttributeStarts {
+  if (raw !== last.raw) last = { raw, found: startsIn(raw) };
+  return last.found;
+}
+
+export interface AttributeStarts {
+  slots: readonly number[];
+  others: readonly number[];
+}
+
+/** The last page that was looked at: several ask of the same. */
+let last: { raw: Raw; found: AttributeStarts } = { raw: '', found: { slots: [], others: [] } };
+
+function startsIn(raw: Raw): AttributeStarts {
   const found = { slots: [] as number[], others: [] as number[] };
   if (!mentions(raw, '-kamino')) return found;
   for (attributePattern.lastIndex = 0; ;) {

@@ -44,11 +44,11 @@ const spaces = Uint8Array.from({ length: 256 }, (_, code) =>
 );
 
 /** How many stretches without white space; counted without a branch, since most of a page is text. */
-export function wordsIn(bytes: Uint8Array, from: number, end: number): number {
+export function wordsIn(raw: Raw, from: number, end: number): number {
   let words = 0;
   let before = 1;
   for (let at = from; at < end; at += 1) {
-    const now = spaces[bytes[at]!]!;
+    const now = spaces[raw.charCodeAt(at)]!;
     words += before & (now ^ 1);
     before = now;
   }

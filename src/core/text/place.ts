@@ -12,10 +12,7 @@ export function placeInRaw(
   end: number,
 ): Place {
   const { path: file, raw, charset } = page;
-  const starts = lineStarts(page, raw);
-  const line = lineAt(starts, start);
-  const lineStart = starts[line]!;
-  const lineEnd = endOfLine(raw, lineStart, starts[line + 1] ?? raw.length);
+  const { line, start: lineStart, end: lineEnd } = lineOf(page, raw, start);
   const before = columnOf(raw, charset, { line, lineStart, start });
   const isLong = lineEnd - lineStart > mostShown;
   const left = isLong ? Math.max(lineStart, start - aside) : lineStart;
@@ -33,12 +30,6 @@ export function placeInRaw(
 const mostShown = 2000;
 const aside = 400;
 
-function endOfLine(raw: Raw, from: number, next: number): number {
-  let end = next;
-  while (end > from && (raw[end - 1] === '\n' || raw[end - 1] === '\r')) end -= 1;
-  return end;
-}
-
 /** How many characters stand before an offset in its line; counted on from the last one asked for, where that is before. */
 function columnOf(
   raw: Raw,
@@ -52,35 +43,42 @@ function columnOf(
   return count;
 }
 
-/** The last page and line that were looked at: problems come page by page, and in their order. */
-let last: { page: object | null; raw: Raw; starts: number[]; column: Column } = {
-  page: null,
-  raw: '',
-  starts: [0],
-  column: { line: -1, at: 0, count: 0 },
-};
-
 interface Column {
   line: number;
   at: number;
   count: number;
 }
 
-/** Where the lines of a page begin. */
-function lineStarts(page: { raw: Raw }, raw: Raw): number[] {
-  if (last.page === page && last.raw === raw) return last.starts;
-  const starts = [0];
-  for (const { index, 0: lineBreak } of raw.matchAll(/\r\n|\r|\n/g)) starts.push(index + lineBreak.length);
-  last = { page, raw, starts, column: { line: -1, at: 0, count: 0 } };
-  return starts;
+interface Line {
+  /** From 0 on. */
+  line: number;
+  start: number;
+  /** Before its line break, and behind it. */
+  end: number;
+  next: number;
 }
 
-function lineAt(starts: readonly number[], offset: number): number {
-  let low = 0;
-  for (let high = starts.length; high - low > 1;) {
-    const middle = (low + high) >> 1;
-    if (starts[middle]! <= offset) low = middle;
-    else high = middle;
-  }
-  return low;
+/** The last page and line that were looked at: problems come page by page, and in their order. */
+let last: { page: object | null; raw: Raw; line: Line; column: Column } = {
+  page: null,
+  raw: '',
+  line: { line: -1, start: 0, end: 0, next: 0 },
+  column: { line: -1, at: 0, count: 0 },
+};
+
+/** The line of an offset; counted on from the last one asked for, where that is not behind it. */
+function lineOf(page: object, raw: Raw, offset: number): Line {
+  if (last.page !== page || last.raw !== raw)
+    last = { page, raw, line: lineFrom(raw, 0, 0), column: { line: -1, at: 0, count: 0 } };
+  if (last.line.start > offset) last.line = lineFrom(raw, 0, 0);
+  while (last.line.next <= offset && last.line.next > last.line.end)
+    last.line = lineFrom(raw, last.line.next, last.line.line + 1);
+  return last.line;
+}
+
+function lineFrom(raw: Raw, start: number, line: number): Line {
+  const breaks = /\r\n?|\n/g;
+  breaks.lastIndex = start;
+  const found = breaks.exec(raw);
+  return { line, start, end: found?.index ?? raw.length, next: found ? breaks.lastIndex : raw.length };
 }
