@@ -50,6 +50,7 @@ export class Lifter {
   readonly #known: ReadonlyMap<string, FileRecord>;
   /** Ids that were taken out of pages. */
   readonly #ids = new Map<SitePath, Set<string>>();
+  readonly #allIds = new Set<string>();
 
   constructor(root: string, record: SiteRecord, options: LiftOptions) {
     this.#root = root;
@@ -135,15 +136,16 @@ export class Lifter {
 
   #noteIds(path: SitePath, raw: Raw): void {
     for (const { id } of findInlaid(raw)) {
-      if (id !== null) this.#ids.set(path, (this.#ids.get(path) ?? new Set()).add(id));
+      if (id === null) continue;
+      this.#ids.set(path, (this.#ids.get(path) ?? new Set()).add(id));
+      this.#allIds.add(id);
     }
   }
 
   /** Links of a page's own to ids that have gone with the menus. */
   #lostIds(path: SitePath): void {
     const raw = this.#read(path);
-    // Ids of Kamino's are written as they are.
-    if (![...this.#ids.values()].some(ids => [...ids].some(id => raw.includes(`#${id}`)))) return;
+    if (!this.#namesId(raw)) return;
     const page = readFull(path, this.#options.dryRun ? lift(raw, () => '') : raw);
     for (const link of page.links) {
       const address = readAddress(link.href, folderOf(path));
@@ -152,6 +154,12 @@ export class Lifter {
       if (this.#ids.get(target)?.has(address.fragment) !== true) continue;
       this.findings.push(lostId(placeInRaw(page.frame, link.start, link.end), target, address.fragment));
     }
+  }
+
+  /** Whether a page may lead to one of the ids that went. Those of Kamino’s are written as they are. */
+  #namesId(raw: Raw): boolean {
+    for (const [, id] of raw.matchAll(/#([^"'\s<>#&]+)/g)) if (this.#allIds.has(id!)) return true;
+    return false;
   }
 
   /** Pictures of Kamino’s that lie beside its style sheet. */
@@ -189,10 +197,8 @@ export class Lifter {
 
 /** A page that somebody has saved in a charset in which Kamino's marks are not seen. */
 function hidesMarks(raw: Raw): boolean {
-  const why = unreadable(raw, charsetOf(raw, null));
-  return (
-    why !== null && raw.replaceAll('\0', '').includes(`${inlayAttribute}="`) && findInlaid(raw).length === 0
-  );
+  if (!raw.includes('\0') || unreadable(raw, charsetOf(raw, null)) === null) return false;
+  return raw.replaceAll('\0', '').includes(`${inlayAttribute}="`) && findInlaid(raw).length === 0;
 }
 
 function otherCharset(path: string): Finding {

@@ -29,6 +29,11 @@ export function shownPath(path: string): string {
   return (shown === '' ? '.' : shown).split(sep).join('/');
 }
 
+/** Where the user stands, as a folder sees it. */
+export function seenFrom(folder: string): string {
+  return relative(folder, process.cwd()).split(sep).join('/');
+}
+
 /** Findings in files of a site, with their paths as the user sees them. */
 export function fromUser(findings: readonly Finding[], root: string): Finding[] {
   const shown = shownPath(root);

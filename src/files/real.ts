@@ -75,9 +75,18 @@ export function ensureReal(root: string, path: string): void {
 
 const partName = /^\.kamino-[0-9a-f]{16}\.part$/;
 
+let [pool, used] = [Buffer.alloc(0), 0];
+
+/** Random bytes, many of them made at once. */
+function someBytes(count: number): Buffer {
+  if (used + count > pool.length) [pool, used] = [randomBytes(4096), 0];
+  used += count;
+  return pool.subarray(used - count, used);
+}
+
 /** A name beside a file or folder under which it is made before it takes its place; nobody can know it. */
 export function partOf(target: string): string {
-  return join(dirname(target), `.kamino-${randomBytes(8).toString('hex')}.part`);
+  return join(dirname(target), `.kamino-${someBytes(8).toString('hex')}.part`);
 }
 
 /** What a path names, or the folder of the unfinished thing that it names: nobody knows such a thing by its name. */

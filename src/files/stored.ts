@@ -27,6 +27,9 @@ export interface Glance {
   own: string[];
   menus: { name: string; pages: number }[];
   pages: number;
+  /** What was told, none of it an error; its paths are as somebody in this folder sees them, who is told again. */
+  findings: readonly Finding[];
+  seenFrom: string;
 }
 
 /** What is told of a page beside what is written into it. */
@@ -73,9 +76,10 @@ function isOutput(value: unknown): value is StoredOutput {
 
 function isGlance(value: unknown): value is Glance {
   if (!isRecord(value)) return false;
-  const { plan, site, leaveOut, own, menus, pages } = value;
+  const { plan, site, leaveOut, own, menus, pages, findings, seenFrom } = value;
   return (
-    [plan, site].every(isText) &&
+    [plan, site, seenFrom].every(isText) &&
+    isListOf(findings, isFinding) &&
     isListOf(leaveOut, isText) &&
     isListOf(own, isInside) &&
     isListOf(menus, one => isRecord(one) && isText(one['name']) && isCount(one['pages'])) &&

@@ -7,12 +7,12 @@ import { spriteHash } from '../core/markup/own.ts';
 import { type Finding, hasErrors } from '../core/text/finding.ts';
 import { attempt, Refusals, cannotRead, editedOutput, foreignOutput, goneFile } from './errors.ts';
 import { Output } from './output.ts';
-import { fromUser, shownPath } from './paths.ts';
+import { fromUser, seenFrom, shownPath } from './paths.ts';
 import { checksumOf } from './checksum.ts';
 import type { FileRecord, Glance } from './record.ts';
 import type { Run } from './run.ts';
 import type { SiteFile } from './walk.ts';
-import type { SiteWriter, WriteOptions } from './writer.ts';
+import type { SiteWriter, Told, WriteOptions } from './writer.ts';
 
 /** Writes the finished site into a folder of its own. */
 export class FolderWriter implements SiteWriter {
@@ -46,12 +46,13 @@ export class FolderWriter implements SiteWriter {
     );
   }
 
-  write(isSilent: boolean): void {
+  write(told: Told): void {
     const { site, source, pageFindings } = this.#writeFiles();
-    const ofPages = fromUser(pageFindings, site.root);
-    this.findings.push(...ofPages);
-    const isSettled = isSilent && this.findings.length === 0;
-    this.#output.finish(source.basis, isSettled ? glanceOf(this.#run) : null);
+    // What happened to files in this run is told once.
+    const isLasting = this.findings.length + site.record.findings.length === 0;
+    this.findings.push(...fromUser(pageFindings, site.root));
+    const all = told(this.findings);
+    this.#output.finish(source.basis, isLasting && !hasErrors(all) ? glanceOf(this.#run, all) : null);
   }
 
   abandon(): void {
@@ -96,7 +97,7 @@ export class FolderWriter implements SiteWriter {
 }
 
 /** What the next build can go by if nothing has changed. */
-function glanceOf(run: Run): Glance {
+function glanceOf(run: Run, findings: readonly Finding[]): Glance {
   const { plan, site, own, mark } = run.source;
   const { site: folder, leaveOut } = plan;
   const pages = site.facts.pages.size;
@@ -107,6 +108,8 @@ function glanceOf(run: Run): Glance {
     own: [...own.keys()],
     menus: run.menus(),
     pages,
+    findings,
+    seenFrom: seenFrom(site.planFolder),
   };
 }
 

@@ -8,6 +8,8 @@ export interface WriteOptions {
   progress: (done: number, all: number) => void;
 }
 
+export type Told = (found: readonly Finding[]) => readonly Finding[];
+
 /** What writes the finished files of a build, wherever they go. */
 export interface SiteWriter {
   /** What was found on the way. */
@@ -16,8 +18,8 @@ export interface SiteWriter {
   readonly written: { created: string[]; changed: string[]; gone: string[]; same: number };
   /** Files that somebody has edited, for whose sake nothing is written. */
   edited(): Finding[];
-  /** @param isSilent nothing has been told so far */
-  write(isSilent: boolean): void;
+  /** @param told all that will have been told, with what was found on the way */
+  write(told: Told): void;
   /** After a failure: what was there before is still whole, and so is what `written` names. */
   abandon(): void;
 }

@@ -3,13 +3,13 @@ import { dirname, resolve } from 'node:path';
 import { Output } from '../files/output.ts';
 import { planMark } from '../files/plan-mark.ts';
 import { type Glance, SiteRecord } from '../files/record.ts';
-import { findPlan, shownPath } from '../files/paths.ts';
+import { findPlan, seenFrom, shownPath } from '../files/paths.ts';
 import { listSite } from '../files/site.ts';
 import type { BuildResult } from './result.ts';
 
 /**
- * Whether the last build still holds: same plan, no page or finished file changed, and nothing to tell. Then the
- * plan need not be understood again. Null where a build has to look closer.
+ * Whether the last build still holds: same plan, no page or finished file changed, and no error to tell. Then the
+ * plan need not be understood again, and what was told is told again. Null where a build has to look closer.
  */
 export function glance(given?: string): BuildResult | null {
   const file = findPlan(given);
@@ -19,7 +19,7 @@ export function glance(given?: string): BuildResult | null {
   const mark = planMark(readFileSync(file));
   const name = record.folders.find(one => record.glance(one)?.plan === mark);
   const known = name === undefined ? null : record.glance(name);
-  if (name === undefined || !known) return null;
+  if (name === undefined || !known || known.seenFrom !== seenFrom(folder)) return null;
   const root = resolve(folder, known.site);
   if (!existsSync(root)) return null;
   const { files, findings } = listSite({ root, plan: file, record, output: name, leaveOut: known.leaveOut });
@@ -28,11 +28,11 @@ export function glance(given?: string): BuildResult | null {
   return resultOf(known, shownPath(output.folder), files.length + known.own.length);
 }
 
-function resultOf({ menus, pages }: Glance, output: string, same: number): BuildResult {
+function resultOf({ menus, pages, findings }: Glance, output: string, same: number): BuildResult {
   return {
     outcome: 'nothing-new',
     status: 0,
-    findings: [],
+    findings: [...findings],
     output,
     inPlace: false,
     menus,

@@ -56,17 +56,21 @@ function write(
   try {
     const edited = writer.edited();
     if (edited.length > 0) return report.stopped(edited, 1);
-    writer.write(report.isSilent);
+    writer.write(found => report.with(placed(found, run, source)));
   } catch (error) {
     if (!isFileError(error)) throw error;
     writer.abandon();
     return report.failed([cannotWrite(error)], writer.written);
   }
+  report.add(placed(writer.findings, run, source));
+  report.know({ menus: run.menus() });
+  return report.ended(writer.written);
+}
+
+/** Of a menu that has a place on no page it is told once, where the plan names it. */
+function placed(found: readonly Finding[], run: Run, source: Source): Finding[] {
   const nowhere = run.nowhere();
   const isThere = ({ rule, menu }: Finding): boolean =>
     rule !== 'no-place' || nowhere.every(({ name }) => name !== menu);
-  report.add(writer.findings.filter(isThere));
-  report.add(nowhere.map(menu => placeNowhere(menu, source)));
-  report.know({ menus: run.menus() });
-  return report.ended(writer.written);
+  return [...found.filter(isThere), ...nowhere.map(menu => placeNowhere(menu, source))];
 }

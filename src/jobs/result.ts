@@ -48,9 +48,9 @@ export class BuildReport {
     this.#result = { outcome: 'stopped', status: 2, findings: [], output, inPlace: isInPlace, ...counts };
   }
 
-  /** Nothing has been told. */
-  get isSilent(): boolean {
-    return this.#findings.length === 0;
+  /** All that has been told, with some more. */
+  with(findings: readonly Finding[]): Finding[] {
+    return sortFindings([...this.#findings, ...findings]);
   }
 
   /** What is known by now. */

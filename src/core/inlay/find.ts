@@ -1,6 +1,7 @@
 import { type Raw, trimAscii } from '../text/bytes.ts';
 import { voidElements } from '../page/kinds.ts';
 import type { Scanner } from '../page/scanner.ts';
+import { isOver } from '../page/sought.ts';
 import type { Element } from '../page/types.ts';
 import { type Listener, Walk } from '../page/walk.ts';
 import { attributeStarts } from '../page/wanted.ts';
@@ -95,6 +96,18 @@ class MarkFinder implements Listener {
     this.#starts = starts;
   }
 
+  /** All that may be Kamino's has been passed, and each part of it has ended. */
+  isDone(): boolean {
+    const { end } = this.#walk.scanner;
+    if ((this.#starts.at(-1) ?? -1) >= end) return false;
+    return this.found.every(one => !('element' in one) || this.#isOver(one, end));
+  }
+
+  #isOver({ element, room }: Sealed, place: number): boolean {
+    if (!isOver(element)) return false;
+    return room ? isOver(room) : place > element.open + roomWithin || element.end >= 0;
+  }
+
   hearsText(): boolean {
     return false;
   }
@@ -150,10 +163,13 @@ class MarkFinder implements Listener {
     if (!before || !('room' in before) || before.room) return false;
     const { start, end } = scanner;
     const isNext =
-      start - before.element.open < 1000 && trimAscii(raw.slice(before.element.open, start)) === '';
+      start - before.element.open < roomWithin && trimAscii(raw.slice(before.element.open, start)) === '';
     return isNext && raw.slice(start, end).includes(`class="${classes.room}"`);
   }
 }
+
+/** What the whole of a menu lies in begins so many bytes behind its tag, or does not. */
+const roomWithin = 1000;
 
 /** Whether an element is written as Kamino writes its own. */
 function isLikeOurs(tag: string, name: string, className = ''): boolean {
