@@ -172,6 +172,15 @@ export default tseslint.config(
   ...coreLaws,
   ...outerLaws,
   {
+    // What starts the program, before anything that needs a module.
+    files: ['**/*.cjs'],
+    languageOptions: {
+      sourceType: 'commonjs',
+      globals: { require: 'readonly', module: 'writable', __dirname: 'readonly' },
+    },
+    rules: { '@typescript-eslint/no-require-imports': 'off' },
+  },
+  {
     files: ['**/*.mjs'],
     languageOptions: {
       globals: {

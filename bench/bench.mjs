@@ -9,7 +9,7 @@ import { fileURLToPath } from 'node:url';
 import { pageOf, pathOf } from './pages.mjs';
 
 const [count = 10_000, rounds = 9] = process.argv.slice(2).map(Number);
-const program = fileURLToPath(new URL('../dist/kamino.js', import.meta.url));
+const program = fileURLToPath(new URL('../dist/kamino.cjs', import.meta.url));
 const yardstick = fileURLToPath(new URL('yardstick.mjs', import.meta.url));
 const root = mkdtempSync(join(existsSync('/dev/shm') ? '/dev/shm' : tmpdir(), 'kamino-bench-'));
 

@@ -7,7 +7,7 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 const [only] = process.argv.slice(2);
-const program = fileURLToPath(new URL('../dist/kamino.js', import.meta.url));
+const program = fileURLToPath(new URL('../dist/kamino.cjs', import.meta.url));
 const most = { seconds: 5, megabytes: 500 };
 const memory =
   'data:text/javascript,process.on("exit",()=>process.stderr.write(`\\n${process.resourceUsage().maxRSS}\\n`))';

@@ -10,7 +10,7 @@ import { pageOf, pathOf } from './pages.mjs';
 const [count = 400, rounds = 2] = process.argv.slice(2).map(Number);
 const times = 8;
 const most = 12;
-const program = fileURLToPath(new URL('../dist/kamino.js', import.meta.url));
+const program = fileURLToPath(new URL('../dist/kamino.cjs', import.meta.url));
 const root = mkdtempSync(join(existsSync('/dev/shm') ? '/dev/shm' : tmpdir(), 'kamino-growth-'));
 
 /** What is measured, in the order in which one makes room for the next. */

@@ -7,7 +7,7 @@ import { fileURLToPath } from 'node:url';
 import { chromium } from 'playwright-core';
 import { findBrowser } from '../tools/browsers.mjs';
 
-const program = fileURLToPath(new URL('../dist/kamino.js', import.meta.url));
+const program = fileURLToPath(new URL('../dist/kamino.cjs', import.meta.url));
 /** Calls with the site of a preview, its address and a browser; all of them are gone afterwards. */
 export async function inPreview(port, look) {
   const folder = mkdtempSync(join(tmpdir(), 'kamino-preview-'));

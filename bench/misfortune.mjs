@@ -19,7 +19,7 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 const [kills = 500, disks = 40, trees = 40] = process.argv.slice(2).map(Number);
-const program = fileURLToPath(new URL('../dist/kamino.js', import.meta.url));
+const program = fileURLToPath(new URL('../dist/kamino.cjs', import.meta.url));
 const root = mkdtempSync(join(existsSync('/dev/shm') ? '/dev/shm' : tmpdir(), 'kamino-misfortune-'));
 const nobody = 65_534;
 const count = 40;

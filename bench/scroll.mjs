@@ -8,7 +8,7 @@ import { fileURLToPath, pathToFileURL } from 'node:url';
 import { chromium } from 'playwright-core';
 import { findBrowser } from '../tools/browsers.mjs';
 
-const program = fileURLToPath(new URL('../dist/kamino.js', import.meta.url));
+const program = fileURLToPath(new URL('../dist/kamino.cjs', import.meta.url));
 const folder = mkdtempSync(join(tmpdir(), 'kamino-scroll-'));
 spawnSync(process.execPath, [program, 'demo'], { cwd: folder });
 const page = pathToFileURL(join(folder, 'brackenfold/built/open-night.html')).href;

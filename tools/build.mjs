@@ -1,13 +1,20 @@
 // Builds dist/: the program and the library in one split bundle, the types, and the licences of what is bundled.
 import { execFileSync } from 'node:child_process';
-import { existsSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  copyFileSync,
+  existsSync,
+  readFileSync,
+  readdirSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { build } from 'esbuild';
 
 const outdir = 'dist';
 const old = existsSync(outdir) ? readdirSync(outdir).filter(name => /\.(js|txt)$/.test(name)) : [];
 const result = await build({
   entryPoints: {
-    kamino: 'src/cli/main.ts',
     index: 'src/index.ts',
     'read-worker': 'src/files/read-worker.ts',
   },
@@ -28,6 +35,47 @@ const result = await build({
     js: "import { createRequire as kaminoRequire } from 'node:module'; const require = kaminoRequire(import.meta.url);",
   },
 });
+
+// The program as one script in ASCII, so that V8 can keep what it has compiled of it; what is large and seldom needed
+// stands beside it.
+const common = {
+  outdir,
+  outExtension: { '.js': '.cjs' },
+  bundle: true,
+  format: 'cjs',
+  platform: 'node',
+  target: 'node20',
+  charset: 'ascii',
+  legalComments: 'none',
+  metafile: true,
+  minify: true,
+};
+const large = ['fontkit', 'express', 'mdast-util-from-markdown', 'papaparse', 'qrcode'];
+const beside = {
+  name: 'beside the program',
+  setup({ onResolve }) {
+    onResolve({ filter: new RegExp(`^(${large.join('|')})$`) }, ({ path }) => ({
+      path: `./${path}.cjs`,
+      external: true,
+    }));
+  },
+};
+const program = await build({
+  ...common,
+  entryPoints: { program: 'src/cli/program.ts' },
+  external: ['playwright-core', 'sharp'],
+  alias: { 'css-tree': './node_modules/css-tree/dist/csstree.esm.js' },
+  define: { 'import.meta.url': 'kaminoUrl' },
+  banner: { js: "const kaminoUrl = require('node:url').pathToFileURL(__filename).href;" },
+  supported: { 'dynamic-import': false },
+  plugins: [beside],
+});
+const libraries = await build({
+  ...common,
+  entryPoints: Object.fromEntries(large.map(name => [name, name])),
+});
+copyFileSync('tools/start.cjs', `${outdir}/kamino.cjs`);
+chmodSync(`${outdir}/kamino.cjs`, 0o755);
 
 // What runs in the visitor's browser: each behaviour on its own, with the class names written out.
 const named = await build({
@@ -73,11 +121,12 @@ const { planSchemaOf } = await import(new URL(`../${outdir}/index.js`, import.me
 writeFileSync(`${outdir}/plan.schema.json`, `${JSON.stringify(planSchemaOf(), null, 2)}\n`);
 
 const bundled = new Set();
-for (const input of Object.keys(result.metafile.inputs)) {
+for (const input of [result, program, libraries].flatMap(one => Object.keys(one.metafile.inputs))) {
   const match = /^node_modules\/((?:@[^/]+\/)?[^/]+)\//.exec(input);
   if (match) bundled.add(match[1]);
 }
 writeFileSync(`${outdir}/LICENSES.txt`, [...bundled].sort().map(licence).join('\n'));
+execFileSync(process.execPath, ['tools/warm.cjs'], { stdio: 'inherit' });
 execFileSync(process.execPath, ['node_modules/@typescript/native/bin/tsc', '-p', 'tsconfig.types.json'], {
   stdio: 'inherit',
 });

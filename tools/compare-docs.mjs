@@ -8,7 +8,7 @@ import { join, relative } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import { chromium } from 'playwright-core';
 
-const program = fileURLToPath(new URL('../dist/kamino.js', import.meta.url));
+const program = fileURLToPath(new URL('../dist/kamino.cjs', import.meta.url));
 const sources = {
   'debian-handbook': 'usr/share/doc/debian-handbook/html/en-US',
   'git-doc': 'usr/share/doc/git-doc',

@@ -271,7 +271,7 @@ describe('the look of an old menu', () => {
     });
     const { status } = spawnSync(
       process.execPath,
-      [join(import.meta.dirname, '../../dist/kamino.js'), 'draft'],
+      [join(import.meta.dirname, '../../dist/kamino.cjs'), 'draft'],
       {
         cwd: folder,
         env: { ...process.env, KAMINO_BROWSER: browser },
@@ -306,7 +306,7 @@ it('keeps the width of an old bar in the middle of the page, its room, its rows,
     const env = { ...process.env, KAMINO_BROWSER: browser };
     spawnSync(
       process.execPath,
-      [join(import.meta.dirname, '../../dist/kamino.js'), 'draft', '--force', '--from', '.nav'],
+      [join(import.meta.dirname, '../../dist/kamino.cjs'), 'draft', '--force', '--from', '.nav'],
       { cwd: folder, env },
     );
     return planOf(folder);
@@ -408,7 +408,7 @@ it('asks on a terminal, and Enter takes the defaults', async () => {
     'a.html': page('Aa', menu),
     'b.html': page('Bb', menu),
   });
-  const program = join(import.meta.dirname, '../../dist/kamino.js');
+  const program = join(import.meta.dirname, '../../dist/kamino.cjs');
   // Each answer when it is asked for: what is typed before a program listens may be lost.
   const terminal = (answers: readonly string[], ...args: string[]): Promise<string> =>
     new Promise(done => {

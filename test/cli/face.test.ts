@@ -44,7 +44,7 @@ describe('the face of the program', () => {
     const run = (environment: Record<string, string>, ...args: string[]) =>
       spawnSync(
         process.execPath,
-        [join(import.meta.dirname, '../../dist/kamino.js'), 'build', 'nowhere', ...args],
+        [join(import.meta.dirname, '../../dist/kamino.cjs'), 'build', 'nowhere', ...args],
         {
           cwd: folder,
           encoding: 'utf8',
@@ -58,7 +58,7 @@ describe('the face of the program', () => {
   });
 
   it('takes a reader that stops reading for no error', () => {
-    const command = `"${process.execPath}" "${join(import.meta.dirname, '../../dist/kamino.js')}" --help | head -n 1`;
+    const command = `"${process.execPath}" "${join(import.meta.dirname, '../../dist/kamino.cjs')}" --help | head -n 1`;
     const { stderr, stdout } = spawnSync('sh', ['-c', command], { encoding: 'utf8' });
     expect([stderr, stdout.split('\n').length]).toEqual(['', 2]);
   });
@@ -68,7 +68,7 @@ describe('on a terminal', () => {
   const links = Array.from({ length: 30 }, (_, at) => `<a href="gone${at}.html">A</a> `).join('\n');
   const folder = folderWith({ 'a.html': page('One'), 'b.html': page('Two', `<main>${links}</main>`) });
   const told = (columns: number, ...args: string[]): string[] => {
-    const program = join(import.meta.dirname, '../../dist/kamino.js');
+    const program = join(import.meta.dirname, '../../dist/kamino.cjs');
     const line = `stty cols ${columns} rows ${columns === 0 ? 0 : 30}; ${process.execPath} ${program} check ${args.join(' ')}`;
     const { stdout } = spawnSync('script', ['-qec', line, '/dev/null'], {
       cwd: folder,

@@ -18,7 +18,7 @@ import {
 } from '../helpers/site.ts';
 import { runs } from '../helpers/runs.ts';
 
-const program = join(import.meta.dirname, '../../dist/kamino.js');
+const program = join(import.meta.dirname, '../../dist/kamino.cjs');
 const oldMenu = '<ul class="top">\n  <li><a href="index.html">Home</a>\n  <li><b>About</b>\n</ul>';
 const withMenu = (title: string): string =>
   page(title).replace('<body>', `<body>\n  ${oldMenu}\n  <p class="after">caf\u00e9</p>`);

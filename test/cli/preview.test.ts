@@ -7,7 +7,7 @@ import { afterEach, expect, it, test } from '@jest/globals';
 import { eventually, open, useBrowser } from '../helpers/browser.ts';
 import { contents, folderWith, page, put } from '../helpers/site.ts';
 
-const program = join(import.meta.dirname, '../../dist/kamino.js');
+const program = join(import.meta.dirname, '../../dist/kamino.cjs');
 const running: ChildProcess[] = [];
 afterEach(() => {
   for (const one of running.splice(0)) one.kill('SIGTERM');

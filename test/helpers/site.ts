@@ -5,7 +5,7 @@ import { dirname, join, relative } from 'node:path';
 import { afterAll } from '@jest/globals';
 import { runWarm } from './warm.ts';
 
-const program = join(import.meta.dirname, '../../dist/kamino.js');
+const program = join(import.meta.dirname, '../../dist/kamino.cjs');
 export const demoFolder = join(import.meta.dirname, '../../demo');
 const made: string[] = [];
 afterAll(() => {

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { describe, expect, it, test } from '@jest/globals';
 import { contents, folderWith, kamino, kaminoBeside, page, plainly, put } from '../helpers/site.ts';
 
-const program = join(import.meta.dirname, '../../dist/kamino.js');
+const program = join(import.meta.dirname, '../../dist/kamino.cjs');
 const plan = (more = '', entries = '[index.html]'): string =>
   `kamino: 1\noutput: in-place\n${more}menus:\n  - menu: m\n    place: { first-in: body }\n    entries: ${entries}\n`;
 const many = (count: number, make: (at: number) => string): string =>

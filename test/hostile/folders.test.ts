@@ -18,7 +18,7 @@ import { describe, expect, it, test } from '@jest/globals';
 import fc from 'fast-check';
 import { contents, folderWith, kamino, page, plainly, put, toldFiles } from '../helpers/site.ts';
 
-const program = join(import.meta.dirname, '../../dist/kamino.js');
+const program = join(import.meta.dirname, '../../dist/kamino.cjs');
 
 // Folders that somebody else made: what lies outside of them stays as it is, whatever they hold.
 const pages = {
