@@ -6,7 +6,6 @@ import type { SitePath } from '../core/address/path.ts';
 import type { HandMenu, HandSite } from '../core/hand/types.ts';
 import { type Taken, lift } from '../core/inlay/lift.ts';
 import type { FullPage } from '../core/page/content.ts';
-import type { Tree } from '../core/page/tree.ts';
 import { type Raw, rawOf } from '../core/text/bytes.ts';
 import { ownTexts } from '../core/text/own.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
@@ -14,6 +13,7 @@ import { type ReadPage, kept, readPage } from './read-page.ts';
 import { usualRead } from './site.ts';
 import { readInTwo, worthTwo } from './two-threads.ts';
 import type { Walk } from './walk.ts';
+import type { Watch, Watching } from './watching.ts';
 
 export interface WholeReading {
   site: HandSite;
@@ -21,13 +21,16 @@ export interface WholeReading {
   findings: Finding[];
 }
 
+const nothing: Watch = { outranks: false, hasSheets: false };
+
 export interface WholeOptions {
   /** Read the pages without what Kamino put in; gives what was taken out for a menu, by its hash. */
   lifted?: Taken | null;
   /** The folder of the server in which the site will lie. */
   base?: string;
-  /** Looks at a page while its tree is there. */
-  see?: ((page: FullPage, tree: Tree) => void) | undefined;
+  /** Looks at each page while its tree is there; what it asks for is asked in every thread. */
+  watching?: Watching | undefined;
+  watch?: Watch;
   progress?: (done: number, all: number) => void;
   /** Pieces of HTML that are no pages. */
   pieces?: ReadonlySet<string>;
@@ -37,7 +40,7 @@ export interface WholeOptions {
 export function readWholeSite(
   root: string,
   { files, findings: listed }: Walk,
-  { lifted = null, base = '/', see, progress, pieces = new Set() }: WholeOptions = {},
+  { lifted = null, base = '/', watching, watch = nothing, progress, pieces = new Set() }: WholeOptions = {},
 ): WholeReading {
   const findings = [...listed];
   const isHtml = pathMatcher([usualRead], true);
@@ -53,17 +56,19 @@ export function readWholeSite(
   const keep = (at: number, one: ReadPage): ReadPage => kept(one, () => bytes.again(at), own);
   const readHere = (at: number): void => {
     progress?.(read.size, pages.length);
-    read.set(at, keep(at, readPage(pages[at]!.path, bytes.of(at), see)));
+    read.set(at, keep(at, readPage(pages[at]!.path, bytes.of(at), watching?.see)));
   };
-  const isWorth = see === undefined && isLarge(files, isPage);
-  const elsewhere = isWorth ? readInTwo({ root, pages }, readHere) : new Map<number, ReadPage>();
+  const isWorth = !watch.hasSheets && isLarge(files, isPage);
+  const work = { root, pages, isLifted: lifted !== null, files: files.map(file => file.path), watch };
+  const other = isWorth ? readInTwo(work, readHere) : null;
+  const elsewhere = other?.read ?? new Map<number, ReadPage>();
+  watching?.outranking.take(other?.gathered ?? []);
   const known = new Map<SitePath, FullPage>();
   const candidates = new Map<SitePath, readonly HandMenu[]>();
   for (const [at, { path }] of pages.entries()) {
     if (!read.has(at) && !elsewhere.has(at)) readHere(at);
     const one = read.get(at) ?? keep(at, elsewhere.get(at)!);
-    if ('why' in one)
-      findings.push(finding('unreadable-page', { file: path }, one.why, 'Save the page as UTF-8.'));
+    if ('why' in one) findings.push(unreadable(path, one.why));
     else {
       known.set(path, one.page);
       candidates.set(path, one.menus);
@@ -71,6 +76,10 @@ export function readWholeSite(
   }
   const front = frontPage(new Set(known.keys()));
   return { site: { pages: known, files: new Set(paths), front, base, candidates }, findings };
+}
+
+function unreadable(path: SitePath, why: string): Finding {
+  return finding('unreadable-page', { file: path }, why, 'Save the page as UTF-8.');
 }
 
 /** The bytes of pages, of which the last is at hand: what is told of a page comes together. */
@@ -101,17 +110,4 @@ function isLarge(files: Walk['files'], isPage: (path: SitePath) => boolean): boo
   let bytes = 0;
   for (const { path, size } of files) if (isPage(path)) bytes += size;
   return bytes > worthTwo;
-}
-
-/** The text of a style sheet or script of a listed site; null where it has none of that name. */
-export function textIn(root: string, { files }: Walk): (file: SitePath) => string | null {
-  const known = new Set(files.map(file => file.path.normalize('NFC')));
-  return file => {
-    if (!known.has(file)) return null;
-    try {
-      return readFileSync(join(root, file), 'utf8');
-    } catch {
-      return null;
-    }
-  };
 }

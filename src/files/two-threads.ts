@@ -4,12 +4,19 @@ import { fileURLToPath } from 'node:url';
 import { MessageChannel, Worker, receiveMessageOnPort } from 'node:worker_threads';
 import type { SitePath } from '../core/address/path.ts';
 import type { Raw } from '../core/text/bytes.ts';
+import type { Gathered } from '../core/check/outranking.ts';
 import type { ReadPage } from './read-page.ts';
+import type { Watch } from './watching.ts';
 
 /** Pages that two threads read, one from the first on and one from the last. */
 export interface HalfWork {
   root: string;
   pages: readonly { path: SitePath; file: string }[];
+  /** Pages are read without what Kamino put in. */
+  isLifted: boolean;
+  /** Paths of all files of the site. */
+  files: readonly string[];
+  watch: Watch;
   /** How many pages each has taken, in one number (the first thread's, and 65,536 times the other's), and whether the other one is done. */
   shared: SharedArrayBuffer;
 }
@@ -19,7 +26,18 @@ export const worthTwo = 6_000_000;
 const mostPages = 32_000;
 const ofOther = 65_536;
 
-/** A page that Kamino put something into is read by the thread that knows the record. */
+/** What the other thread says in the end, when it has told all its pages. */
+export interface InTheEnd {
+  gathered: Gathered[];
+}
+
+/** What the other thread has read, by number, and what it saw on the way. */
+export interface ReadElsewhere {
+  read: ReadonlyMap<number, ReadPage>;
+  gathered: readonly Gathered[];
+}
+
+/** A page that Kamino put something into, and is to be read without it, is read by the thread that knows the record. */
 export function isOurs(raw: Raw): boolean {
   return raw.includes('data-kamino');
 }
@@ -39,17 +57,15 @@ export function takeLast(state: Int32Array, all: number): number | null {
 }
 
 /**
- * Reads pages in two threads at once, and gives those that the second one has read, by number.
+ * Reads pages in two threads at once, and gives what the second one has read.
  * @param read reads a page in this thread
  */
-export function readInTwo(
-  work: Omit<HalfWork, 'shared'>,
-  read: (at: number) => void,
-): ReadonlyMap<number, ReadPage> {
+export function readInTwo(work: Omit<HalfWork, 'shared'>, read: (at: number) => void): ReadElsewhere {
   const found = new Map<number, ReadPage>();
+  let end: InTheEnd | null = null;
   const file = fileURLToPath(new URL('./read-worker.js', import.meta.url));
   const all = work.pages.length;
-  if (all > mostPages || availableParallelism() < 2 || !existsSync(file)) return found;
+  if (all > mostPages || availableParallelism() < 2 || !existsSync(file)) return nobody;
   const shared = new SharedArrayBuffer(8);
   const state = new Int32Array(shared);
   const { port1, port2 } = new MessageChannel();
@@ -64,13 +80,17 @@ export function readInTwo(
   const hasBegun = Atomics.load(state, 0) >= ofOther;
   if (hasBegun) Atomics.wait(state, 1, 0, longestWait);
   for (let one = receiveMessageOnPort(port1); one; one = receiveMessageOnPort(port1)) {
-    const { at, read: page } = one.message as { at: number; read: ReadPage | null };
-    if (page) found.set(at, page);
+    const message = one.message as { at: number; read: ReadPage | null } | InTheEnd;
+    if ('gathered' in message) end = message;
+    else if (message.read) found.set(message.at, message.read);
   }
   port1.close();
   void worker.terminate();
-  return found;
+  // One that has not come to its end has seen nobody knows what: its pages are read again.
+  return end ? { read: found, gathered: end.gathered } : nobody;
 }
+
+const nobody: ReadElsewhere = { read: new Map(), gathered: [] };
 
 /** In milliseconds, for the one page that the other thread may still be reading. */
 const longestWait = 60_000;

@@ -1,14 +1,12 @@
 import { dirname } from 'node:path';
-import { Outranking } from '../core/check/outranking.ts';
 import type { CheckedSite } from '../core/check/types.ts';
-import type { FullPage } from '../core/page/content.ts';
-import { Sheets } from '../core/page/reader.ts';
-import type { Tree } from '../core/page/tree.ts';
+import type { Sheets } from '../core/page/reader.ts';
 import type { Finding } from '../core/text/finding.ts';
 import { piecesIn } from '../files/open-site.ts';
 import { isFolder, isThere } from '../files/paths.ts';
 import { openPlan } from '../files/plan.ts';
-import { readWholeSite, textIn } from '../files/read-whole.ts';
+import { readWholeSite } from '../files/read-whole.ts';
+import { Watching, textIn } from '../files/watching.ts';
 import { Moves } from '../files/moves.ts';
 import { pictureSize } from '../files/picture.ts';
 import { SiteRecord } from '../files/record.ts';
@@ -46,18 +44,18 @@ export function openFolder(root: string, options: FolderOptions): OpenFolder {
   const { plan, isLifted, base = '/', hasSheets = false, progress } = options;
   const record = new SiteRecord(dirname(plan), true);
   const listed = listSite({ root, plan, record });
-  const text = textIn(root, listed);
-  const sheets = new Sheets(text);
-  const outranking = new Outranking(sheets);
-  const see = (page: FullPage, tree: Tree): void => {
-    if (!isLifted) outranking.see(page, tree);
-    if (hasSheets) sheets.rules(page.frame.path, tree);
-  };
+  const text = textIn(
+    root,
+    listed.files.map(file => file.path),
+  );
+  const watch = { outranks: !isLifted, hasSheets };
+  const watching = new Watching(text, watch);
   const { site, findings } = readWholeSite(root, listed, {
     pieces: piecesBeside(plan),
     lifted: isLifted ? hash => record.taken(hash) : null,
     base,
-    ...(isLifted && !hasSheets ? {} : { see }),
+    watching,
+    watch,
     ...(progress ? { progress } : {}),
   });
   const moves = new Moves({
@@ -67,6 +65,6 @@ export function openFolder(root: string, options: FolderOptions): OpenFolder {
     taken: hash => record.taken(hash),
   });
   const size = (file: string): ReturnType<CheckedSite['size']> => pictureSize(`${root}/${file}`);
-  const whole = { ...site, beating: outranking.found, text, size, movedTo: moves.to };
-  return { site: whole, sheets, text, findings };
+  const whole = { ...site, beating: watching.outranking.found, text, size, movedTo: moves.to };
+  return { site: whole, sheets: watching.sheets, text, findings };
 }

@@ -176,6 +176,23 @@ describe('what a run does', () => {
     expect(err).toContain('plain.html: warning no-main: 1 page without a `main`');
   });
 
+  it('tells warnings again where nothing has changed, with paths as they are seen from where one stands', () => {
+    const folder = folderWith({
+      'site/a.html': '<!doctype html><title>A</title><body><p>a</p>',
+      'site/kamino.yaml': 'kamino: 1\nmenus:\n  - { menu: m, entries: [a.html] }\n',
+    });
+    const first = kamino(folder, 'build', 'site');
+    expect([first.status, first.err]).toEqual([0, expect.stringContaining('site/a.html: warning no-main')]);
+    const again = kamino(folder, 'build', 'site');
+    expect([again.status, again.err]).toEqual([0, first.err]);
+    expect(again.out).toContain('Nothing to do');
+    const inside = kamino(join(folder, 'site'), 'build');
+    expect([inside.status, inside.err]).toEqual([0, first.err.replaceAll('site/a.html', 'a.html')]);
+    expect(inside.out).toContain('Nothing to do');
+    put(folder, { 'site/a.html': '<!doctype html><title>A</title><body><main>a</main>' });
+    expect(kamino(folder, 'build', 'site').err).not.toContain('no-main');
+  });
+
   it('tells again what it told of pages that have not changed, without making them again', () => {
     const folder = folderWith({
       'one.html': '<p data-kamino-slot="x">One</p>',

@@ -15,6 +15,13 @@ export interface Beating {
 /** Of what strength Kamino's own rules are. */
 export const ours = [0, 2, 0] as const;
 
+/** A rule with the pages in which it beats Kamino's. */
+export interface Gathered {
+  rule: StyleRule;
+  pages: readonly string[];
+  menus: readonly string[];
+}
+
 interface Hit {
   rule: StyleRule;
   menus: readonly string[];
@@ -66,6 +73,20 @@ export class Outranking {
     return made;
   }
 
+  /** What was gathered so far, for another gatherer. */
+  get gathered(): Gathered[] {
+    return [...this.#beaten.values()].map(({ rule, pages, menus }) => ({
+      rule,
+      pages: [...pages],
+      menus: [...menus],
+    }));
+  }
+
+  /** Takes up what another one has gathered in other pages. */
+  take(gathered: readonly Gathered[]): void {
+    for (const { rule, pages, menus } of gathered) for (const page of pages) this.#add(rule, page, menus);
+  }
+
   get found(): Beating[] {
     return [...this.#beaten.values()].map(({ rule, pages, menus }) => ({
       rule,
@@ -78,6 +99,8 @@ export class Outranking {
   #add(rule: StyleRule, page: string, menus: readonly string[]): void {
     const key = ruleKey(rule);
     const told = this.#beaten.get(key) ?? { rule, pages: new Set<string>(), menus: new Set<string>() };
+    // Whoever reads which page first, the first page that has it is told.
+    if (rule.place.file < told.rule.place.file) told.rule = rule;
     told.pages.add(page);
     for (const menu of menus) told.menus.add(menu);
     this.#beaten.set(key, told);
