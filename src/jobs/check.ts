@@ -53,10 +53,11 @@ export async function check({ site: given, progress, isFresh }: CheckOptions = {
   };
 }
 
-/** What a build would find and do now; nothing where it is known to have nothing to do. */
+/** What a build would find and do now. */
 async function planned(plan: string): Promise<Finding[]> {
   const { glance } = await import('./glance.ts');
-  if (glance(plan)) return [];
+  const known = glance(plan);
+  if (known) return againstPlan({ files: [], findings: known.findings }, '');
   const { make } = await import('./make.ts');
   const { outcome, created, changed, gone, findings } = await make({ plan, dryRun: true });
   const files = outcome === 'stopped' ? [] : [...created, ...changed, ...gone];
