@@ -1,4 +1,4 @@
-import { type Raw, mentions } from '../text/bytes.ts';
+import type { Raw } from '../text/bytes.ts';
 import type { Selector } from '../text/selector.ts';
 import type { Seek } from './types.ts';
 
@@ -29,7 +29,7 @@ export interface Wanted {
   slotStarts: readonly number[] | null;
 }
 
-const attributePattern = /data-kamino(-slot|-id="|=)?/gi;
+const attributePattern = /data-kamino(-slot|-id="|=)?/iy;
 
 /** Offsets of all that may be an attribute of Kamino's: one pass over the bytes. */
 export function attributeStarts(raw: Raw): AttributeStarts {
@@ -47,13 +47,16 @@ let last: { raw: Raw; found: AttributeStarts } = { raw: '', found: { slots: [], 
 
 function startsIn(raw: Raw): AttributeStarts {
   const found = { slots: [] as number[], others: [] as number[] };
-  if (!mentions(raw, '-kamino')) return found;
-  for (attributePattern.lastIndex = 0; ;) {
-    const match = attributePattern.exec(raw);
-    if (!match) return found;
-    if (match[1] === undefined) continue;
-    (/^-s/i.test(match[1]) ? found.slots : found.others).push(match.index);
-  }
+  // A sign and a letter stand together seldom: what is around them is looked at then.
+  for (const start of ['-k', '-K'])
+    for (let at = raw.indexOf(start); at >= 0; at = raw.indexOf(start, at + 2)) {
+      attributePattern.lastIndex = at - 4;
+      const match = at < 4 ? null : attributePattern.exec(raw);
+      if (match?.[1] === undefined) continue;
+      (/^-s/i.test(match[1]) ? found.slots : found.others).push(match.index);
+    }
+  for (const all of [found.slots, found.others]) all.sort((one, other) => one - other);
+  return found;
 }
 
 export const nothingWanted: Wanted = {

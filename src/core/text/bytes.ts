@@ -17,15 +17,6 @@ export function utf8Raw(text: string): Raw {
   return Buffer.from(text, 'utf8').toString('latin1');
 }
 
-/** Whether a word stands in a page, in any letter case. It begins with a sign and a letter, which stand together seldom. */
-export function mentions(raw: Raw, word: string): boolean {
-  const start = word.slice(0, 2);
-  for (const form of [start, start.toUpperCase()])
-    for (let at = raw.indexOf(form); at >= 0; at = raw.indexOf(form, at + 1))
-      if (lowerAscii(raw.slice(at, at + word.length)) === word) return true;
-  return false;
-}
-
 /** ASCII letters only: the locale's rules would break the bytes of other charsets. */
 export function lowerAscii(raw: Raw): Raw {
   return /[A-Z]/.test(raw) ? raw.replace(/[A-Z]+/g, letters => letters.toLowerCase()) : raw;
