@@ -176,7 +176,7 @@ export default tseslint.config(
     files: ['**/*.cjs'],
     languageOptions: {
       sourceType: 'commonjs',
-      globals: { require: 'readonly', module: 'writable', __dirname: 'readonly' },
+      globals: { require: 'readonly', module: 'writable', __dirname: 'readonly', Buffer: 'readonly' },
     },
     rules: { '@typescript-eslint/no-require-imports': 'off' },
   },

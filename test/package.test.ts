@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { readdirSync } from 'node:fs';
+import { copyFileSync, readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, it } from '@jest/globals';
 import { folderWith, plainly, put } from './helpers/site.ts';
@@ -57,4 +57,23 @@ it('packs only what runs, and works when installed into an empty folder', () => 
     { cwd: folder, encoding: 'utf8' },
   );
   expect(types.stdout).toBe('');
+});
+
+it('starts without what was compiled before, where that is broken or of another program', () => {
+  const files = ['kamino.cjs', 'program.cjs'];
+  const kept = readFileSync(join(root, 'dist/program.cache'));
+  const other = Buffer.from(kept);
+  for (let at = 5000; at < other.length; at += 5000) other[at]! ^= 0xff;
+  for (const cache of [kept, other, kept.subarray(0, 100_000), Buffer.alloc(0)]) {
+    const folder = folderWith({
+      'package.json': readFileSync(join(root, 'package.json')),
+      'dist/program.cache': cache,
+    });
+    for (const file of files) copyFileSync(join(root, 'dist', file), join(folder, 'dist', file));
+    const { status, stdout } = spawnSync(process.execPath, [join(folder, 'dist/kamino.cjs'), '--version'], {
+      encoding: 'utf8',
+      env: plainly,
+    });
+    expect([status, stdout]).toEqual([0, '0.1.0\n']);
+  }
 });

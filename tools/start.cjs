@@ -3,20 +3,26 @@
 const { readFileSync } = require('node:fs');
 const { join } = require('node:path');
 const { Script } = require('node:vm');
+const { crc32 } = require('node:zlib');
 
-/** @param name of a file beside this one; undefined where it is not there */
-function beside(name, encoding) {
+const filename = join(__dirname, 'program.cjs');
+const source = readFileSync(filename);
+
+/** What was compiled of this very source, whole; V8 itself does not look, and falls over what is not. */
+function compiled() {
   try {
-    return readFileSync(join(__dirname, name), encoding);
+    const file = readFileSync(join(__dirname, 'program.cache'));
+    const data = file.subarray(8);
+    const isRight = file.readUInt32LE(0) === crc32(source) && file.readUInt32LE(4) === crc32(data);
+    return isRight ? data : undefined;
   } catch {
     return undefined;
   }
 }
 
-const filename = join(__dirname, 'program.cjs');
-const code = `(function (exports, require, module, __filename, __dirname) {${readFileSync(filename, 'latin1')}\n})`;
-const script = new Script(code, { filename, cachedData: beside('program.cache') });
+const code = `(function (exports, require, module, __filename, __dirname) {${source.toString('latin1')}\n})`;
+const script = new Script(code, { filename, cachedData: compiled() });
 const loaded = { exports: {} };
 script.runInThisContext()(loaded.exports, require, loaded, filename, __dirname);
 if (require.main === module) void loaded.exports.program();
-else module.exports = { script, run: loaded.exports.run };
+else module.exports = { source, script, run: loaded.exports.run };

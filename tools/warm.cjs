@@ -2,7 +2,8 @@
 const { mkdtempSync, rmSync, writeFileSync } = require('node:fs');
 const { tmpdir } = require('node:os');
 const { join } = require('node:path');
-const { script, run } = require('../dist/kamino.cjs');
+const { crc32 } = require('node:zlib');
+const { source, script, run } = require('../dist/kamino.cjs');
 
 const nothing = () => undefined;
 const io = { out: nothing, err: nothing, outIsTerminal: false, errIsTerminal: false, environment: {} };
@@ -14,7 +15,11 @@ async function warm() {
   for (const command of commands) await run([command, folder], io);
   await run(['--help'], io);
   await run(['build', '--help'], io);
-  writeFileSync(join(__dirname, '../dist/program.cache'), script.createCachedData());
+  const data = script.createCachedData();
+  const sums = Buffer.alloc(8);
+  sums.writeUInt32LE(crc32(source), 0);
+  sums.writeUInt32LE(crc32(data), 4);
+  writeFileSync(join(__dirname, '../dist/program.cache'), Buffer.concat([sums, data]));
 }
 
 warm().finally(() => rmSync(folder, { recursive: true, force: true }));
