@@ -51,6 +51,8 @@ describe('submenus under the pointer', () => {
     const tab = await openTimed(site('plain'));
     await link(tab, 'planets').hover();
     await tab.clock.runFor(1000);
+    // It comes with a motion, from nearer to its entry.
+    await settle(tab);
     const from = (await link(tab, 'planets').boundingBox())!;
     const to = (await submenu(tab, 'planets').boundingBox())!;
     const gap = to.y - (from.y + from.height);
