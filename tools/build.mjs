@@ -13,7 +13,13 @@ import { build } from 'esbuild';
 
 const outdir = 'dist';
 const old = existsSync(outdir) ? readdirSync(outdir).filter(name => /\.(js|txt)$/.test(name)) : [];
+const packages = {
+  external: ['playwright-core', 'sharp'],
+  // The package reads its data by file names that a bundle does not have; this build of it holds them.
+  alias: { 'css-tree': './node_modules/css-tree/dist/csstree.esm.js' },
+};
 const result = await build({
+  ...packages,
   entryPoints: {
     index: 'src/index.ts',
     'read-worker': 'src/files/read-worker.ts',
@@ -24,9 +30,6 @@ const result = await build({
   format: 'esm',
   platform: 'node',
   target: 'node20',
-  external: ['playwright-core', 'sharp'],
-  // The package reads its data by file names that a bundle does not have; this build of it holds them.
-  alias: { 'css-tree': './node_modules/css-tree/dist/csstree.esm.js' },
   chunkNames: 'part-[hash]',
   legalComments: 'none',
   metafile: true,
@@ -62,9 +65,8 @@ const beside = {
 };
 const program = await build({
   ...common,
+  ...packages,
   entryPoints: { program: 'src/cli/program.ts' },
-  external: ['playwright-core', 'sharp'],
-  alias: { 'css-tree': './node_modules/css-tree/dist/csstree.esm.js' },
   define: { 'import.meta.url': 'kaminoUrl' },
   banner: { js: "const kaminoUrl = require('node:url').pathToFileURL(__filename).href;" },
   supported: { 'dynamic-import': false },

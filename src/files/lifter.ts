@@ -50,7 +50,6 @@ export class Lifter {
   readonly #known: ReadonlyMap<string, FileRecord>;
   /** Ids that were taken out of pages. */
   readonly #ids = new Map<SitePath, Set<string>>();
-  readonly #allIds = new Set<string>();
 
   constructor(root: string, record: SiteRecord, options: LiftOptions) {
     this.#root = root;
@@ -73,10 +72,11 @@ export class Lifter {
         this.#page(path);
       });
     this.#writer.settle();
-    if (this.#ids.size > 0)
+    const gone = new Set([...this.#ids.values()].flatMap(ids => [...ids]));
+    if (gone.size > 0)
       for (const path of paths)
         this.#try(path, () => {
-          this.#lostIds(path);
+          this.#lostIds(path, gone);
         });
     if (!this.#options.keepMenus && this.left.length === 0)
       for (const path of [...ownPaths, ...this.#sprites()])
@@ -136,16 +136,14 @@ export class Lifter {
 
   #noteIds(path: SitePath, raw: Raw): void {
     for (const { id } of findInlaid(raw)) {
-      if (id === null) continue;
-      this.#ids.set(path, (this.#ids.get(path) ?? new Set()).add(id));
-      this.#allIds.add(id);
+      if (id !== null) this.#ids.set(path, (this.#ids.get(path) ?? new Set()).add(id));
     }
   }
 
   /** Links of a page's own to ids that have gone with the menus. */
-  #lostIds(path: SitePath): void {
+  #lostIds(path: SitePath, gone: ReadonlySet<string>): void {
     const raw = this.#read(path);
-    if (!this.#namesId(raw)) return;
+    if (!namesAny(raw, gone)) return;
     const page = readFull(path, this.#options.dryRun ? lift(raw, () => '') : raw);
     for (const link of page.links) {
       const address = readAddress(link.href, folderOf(path));
@@ -154,12 +152,6 @@ export class Lifter {
       if (this.#ids.get(target)?.has(address.fragment) !== true) continue;
       this.findings.push(lostId(placeInRaw(page.frame, link.start, link.end), target, address.fragment));
     }
-  }
-
-  /** Whether a page may lead to one of the ids that went. Those of Kamino’s are written as they are. */
-  #namesId(raw: Raw): boolean {
-    for (const [, id] of raw.matchAll(/#([^"'\s<>#&]+)/g)) if (this.#allIds.has(id!)) return true;
-    return false;
   }
 
   /** Pictures of Kamino’s that lie beside its style sheet. */
@@ -193,6 +185,12 @@ export class Lifter {
   #read(path: SitePath): Raw {
     return rawOf(readFileSync(join(this.#root, path)));
   }
+}
+
+/** Whether a page may lead to one of these ids of Kamino’s, which are written as they are. */
+function namesAny(raw: Raw, ids: ReadonlySet<string>): boolean {
+  for (const [, id] of raw.matchAll(/#([^"'\s<>#&]+)/g)) if (ids.has(id!)) return true;
+  return false;
 }
 
 /** A page that somebody has saved in a charset in which Kamino's marks are not seen. */

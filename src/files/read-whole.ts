@@ -29,8 +29,7 @@ export interface WholeOptions {
   /** The folder of the server in which the site will lie. */
   base?: string;
   /** Looks at each page while its tree is there; what it asks for is asked in every thread. */
-  watching?: Watching | undefined;
-  watch?: Watch;
+  watching?: Watching;
   progress?: (done: number, all: number) => void;
   /** Pieces of HTML that are no pages. */
   pieces?: ReadonlySet<string>;
@@ -40,11 +39,10 @@ export interface WholeOptions {
 export function readWholeSite(
   root: string,
   { files, findings: listed }: Walk,
-  { lifted = null, base = '/', watching, watch = nothing, progress, pieces = new Set() }: WholeOptions = {},
+  { lifted = null, base = '/', watching, progress, pieces = new Set() }: WholeOptions = {},
 ): WholeReading {
   const findings = [...listed];
-  const isHtml = pathMatcher([usualRead], true);
-  const isPage = (path: SitePath): boolean => isHtml(path) && !pieces.has(path);
+  const isPage = pageTest(pieces);
   const paths = files.map(file => file.path.normalize('NFC'));
   const pages = paths.flatMap((path, at) => (isPage(path) ? [{ path, file: files[at]!.path }] : []));
   const read = new Map<number, ReadPage>();
@@ -58,6 +56,7 @@ export function readWholeSite(
     progress?.(read.size, pages.length);
     read.set(at, keep(at, readPage(pages[at]!.path, bytes.of(at), watching?.see)));
   };
+  const watch = watching?.watch ?? nothing;
   const isWorth = !watch.hasSheets && isLarge(files, isPage);
   const work = { root, pages, isLifted: lifted !== null, files: files.map(file => file.path), watch };
   const other = isWorth ? readInTwo(work, readHere) : null;
@@ -104,6 +103,11 @@ class LastRead {
       return '';
     }
   }
+}
+
+function pageTest(pieces: ReadonlySet<string>): (path: SitePath) => boolean {
+  const isHtml = pathMatcher([usualRead], true);
+  return path => isHtml(path) && !pieces.has(path);
 }
 
 function isLarge(files: Walk['files'], isPage: (path: SitePath) => boolean): boolean {

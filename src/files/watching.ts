@@ -31,16 +31,16 @@ export interface Watch {
 export class Watching {
   readonly sheets: Sheets;
   readonly outranking: Outranking;
-  readonly #watch: Watch;
+  readonly watch: Watch;
 
   constructor(text: (file: SitePath) => string | null, watch: Watch) {
     this.sheets = new Sheets(text);
     this.outranking = new Outranking(this.sheets);
-    this.#watch = watch;
+    this.watch = watch;
   }
 
   readonly see = (page: FullPage, tree: Tree): void => {
-    if (this.#watch.outranks) this.outranking.see(page, tree);
-    if (this.#watch.hasSheets) this.sheets.rules(page.frame.path, tree);
+    if (this.watch.outranks) this.outranking.see(page, tree);
+    if (this.watch.hasSheets) this.sheets.rules(page.frame.path, tree);
   };
 }

@@ -1,5 +1,5 @@
 import { dirname, resolve } from 'node:path';
-import { againstPlan } from '../core/check/carried.ts';
+import { type WouldBuild, againstPlan } from '../core/check/carried.ts';
 import { checkSite } from '../core/check/index.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { noFolder, oddFolder } from '../files/folder-errors.ts';
@@ -57,11 +57,16 @@ export async function check({ site: given, progress, isFresh }: CheckOptions = {
 async function planned(plan: string): Promise<Finding[]> {
   const { glance } = await import('./glance.ts');
   const known = glance(plan);
-  if (known) return againstPlan({ files: [], findings: known.findings }, '');
+  return againstPlan(
+    known ? { files: [], findings: known.findings } : await dryRun(plan),
+    `kamino build${whereOf(plan)}`,
+  );
+}
+
+async function dryRun(plan: string): Promise<WouldBuild> {
   const { make } = await import('./make.ts');
   const { outcome, created, changed, gone, findings } = await make({ plan, dryRun: true });
-  const files = outcome === 'stopped' ? [] : [...created, ...changed, ...gone];
-  return againstPlan({ files, findings }, `kamino build${whereOf(plan)}`);
+  return { files: outcome === 'stopped' ? [] : [...created, ...changed, ...gone], findings };
 }
 
 /** As the user names a plan: its folder, or itself where it has another name. */

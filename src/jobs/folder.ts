@@ -48,14 +48,12 @@ export function openFolder(root: string, options: FolderOptions): OpenFolder {
     root,
     listed.files.map(file => file.path),
   );
-  const watch = { outranks: !isLifted, hasSheets };
-  const watching = new Watching(text, watch);
+  const watching = new Watching(text, { outranks: !isLifted, hasSheets });
   const { site, findings } = readWholeSite(root, listed, {
     pieces: piecesBeside(plan),
     lifted: isLifted ? hash => record.taken(hash) : null,
     base,
     watching,
-    watch,
     ...(progress ? { progress } : {}),
   });
   const moves = new Moves({

@@ -1,4 +1,5 @@
 import { type Tree, type TreeNode, childrenOf, classesOf, valueOf } from '../page/tree.ts';
+import type { Raw } from '../text/bytes.ts';
 import type { Charset } from '../text/charset.ts';
 
 /** Attributes that old pages tell their parts apart by. */
@@ -87,10 +88,10 @@ export class Selectors {
   #addWords(node: TreeNode, words: Map<string, Set<string>>): void {
     for (const { name, value: raw } of node.attributes) {
       if (!tellingNames.has(name)) continue;
-      const value = raw.includes('&') ? valueOf(node, name, this.#charset)! : raw;
       const known = words.get(name) ?? new Set<string>();
       words.set(name, known);
-      for (const word of name === 'class' ? value.split(/[\t\n\f\r ]+/) : [value]) known.add(word);
+      const value = this.#text(node, name, raw);
+      for (const word of name === 'class' ? wordsOf(value) : [value]) known.add(word);
     }
   }
 
@@ -99,16 +100,21 @@ export class Selectors {
     for (const [name, wanted] of words) {
       const raw = node.value(name);
       if (raw === null) continue;
-      const value = raw.includes('&') ? valueOf(node, name, this.#charset)! : raw;
+      const value = this.#text(node, name, raw);
       if (name === 'class' ? this.#hasClass(value, wanted) : wanted.has(value)) return true;
     }
     return false;
   }
 
+  /** @param raw the attribute, as it is written */
+  #text(node: TreeNode, name: string, raw: Raw): string {
+    return raw.includes('&') ? valueOf(node, name, this.#charset)! : raw;
+  }
+
   #hasClass(value: string, wanted: ReadonlySet<string>): boolean {
     let known = this.#classes.get(value);
     if (known === undefined)
-      this.#classes.set(value, (known = value.split(/[\t\n\f\r ]+/).some(word => wanted.has(word))));
+      this.#classes.set(value, (known = wordsOf(value).some(word => wanted.has(word))));
     return known;
   }
 
@@ -158,6 +164,8 @@ export class Selectors {
     return found;
   }
 }
+
+const wordsOf = (value: string): string[] => value.split(/[\t\n\f\r ]+/);
 
 function isName(text: string): boolean {
   return /^-?[a-z_][\w-]*$/i.test(text);

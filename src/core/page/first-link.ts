@@ -9,7 +9,7 @@ export class FirstLink {
   #first: { href: Raw; className: Raw; element: Element } | null = null;
 
   constructor(raw: Raw) {
-    this.#candidates = new Candidates(raw, linkElement, () => true);
+    this.#candidates = new Candidates(raw, linkElement);
   }
 
   get isMet(): boolean {

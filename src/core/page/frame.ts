@@ -71,7 +71,7 @@ export class FrameReader implements Listener {
     const contents = [mainElement, ...skipTo.filter(one => one.isCompound)];
     this.#sought = new Sought(raw, { places, whole, contents }, this.#read);
     this.#link = new FirstLink(raw);
-    this.#headers = new Candidates(raw, headerElement, () => true);
+    this.#headers = new Candidates(raw, headerElement);
     this.#scanner = walk.scanner;
     this.#outline = walk.outline;
     this.#head = new HeadReader(raw, walk.scanner, walk.outline);

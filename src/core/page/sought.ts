@@ -50,7 +50,7 @@ export class Candidates {
   readonly #tag: Word | null;
 
   /** @param isPlain whether words of the page stand in it as they are */
-  constructor(raw: Raw, selector: Selector, isPlain: () => boolean) {
+  constructor(raw: Raw, selector: Selector, isPlain = () => true) {
     const { name, tests } = selector;
     const plain = tests.find(one => one.test !== 'has' && /^[\w-]+$/.test(one.value));
     this.#selector = selector;

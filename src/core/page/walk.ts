@@ -48,10 +48,7 @@ export class Walk {
     const { scanner, outline } = this;
     const ends = listeners.every(one => one.isDone !== undefined);
     const heard = hearers(listeners);
-    const [first] = listeners;
-    const isDone = (): boolean =>
-      listeners.length === 1 ? first!.isDone!() : listeners.every(one => one.isDone!());
-    while (!ends || !isDone()) {
+    while (!ends || !areDone(listeners)) {
       const kind = scanner.next(outline.inForeign, hears(heard.onText));
       if (kind === 'start') this.#start(heard);
       else if (kind === 'end') this.#end(heard);
@@ -97,6 +94,11 @@ function hearers(all: readonly Listener[]): Hearers {
     onEnd: of('onEnd'),
     onText: of('onText'),
   };
+}
+
+function areDone(listeners: readonly Listener[]): boolean {
+  for (const one of listeners) if (!one.isDone!()) return false;
+  return true;
 }
 
 function hears(listeners: readonly Listener[]): boolean {

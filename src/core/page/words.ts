@@ -33,11 +33,6 @@ export function withoutTags(raw: Raw): Raw {
   return text;
 }
 
-export function once<Value>(make: () => Value): () => Value {
-  let made: { value: Value } | null = null;
-  return () => (made ??= { value: make() }).value;
-}
-
 /** 1 for HTML's white space, 0 for any other byte. */
 const spaces = Uint8Array.from({ length: 256 }, (_, code) =>
   '\t\n\f\r '.includes(String.fromCharCode(code)) ? 1 : 0,
