@@ -10,6 +10,7 @@ import { addExplain } from './explain.ts';
 import { addInventory } from './inventory.ts';
 import { addLift } from './lift.ts';
 import { addMeasure } from './measure.ts';
+import { addWalk } from './walk.ts';
 import { addSpecimen } from './specimen.ts';
 import { addPictures } from './pictures.ts';
 import { addPreview } from './preview.ts';
@@ -37,6 +38,7 @@ const commands = [
   addEntry,
   addBuild,
   addCheck,
+  addWalk,
   addLift,
   addMeasure,
   addSpecimen,

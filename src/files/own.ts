@@ -45,6 +45,8 @@ export function scriptOf(behaviours: readonly Behaviour[]): string | null {
 }
 
 /** A script of Kamino's own pages, and of its looking at others. */
-export function ownScriptOf(name: 'live' | 'widths' | 'controls' | 'rooms' | 'look' | 'height'): string {
+export function ownScriptOf(
+  name: 'live' | 'widths' | 'controls' | 'rooms' | 'look' | 'height' | 'walk',
+): string {
   return inBrowsers()[`own/${name}`]!;
 }

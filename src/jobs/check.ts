@@ -1,11 +1,10 @@
-import { dirname, resolve } from 'node:path';
+import { dirname } from 'node:path';
 import { type WouldBuild, againstPlan } from '../core/check/carried.ts';
 import { checkSite } from '../core/check/index.ts';
-import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
-import { noFolder, oddFolder } from '../files/folder-errors.ts';
-import { inPlace } from '../files/own.ts';
-import { findPlan, fromUser, isFolder, isThere, shownPath } from '../files/paths.ts';
-import { openPlan, sitePlanAbove } from '../files/plan.ts';
+import { type Finding, hasErrors, sortFindings } from '../core/text/finding.ts';
+import { oddFolder } from '../files/folder-errors.ts';
+import { findPlan, fromUser, shownPath } from '../files/paths.ts';
+import { finishedPages } from './finished.ts';
 import { openFolder } from './folder.ts';
 
 export interface CheckOptions {
@@ -29,7 +28,7 @@ export interface CheckResult {
 
 /** Looks for what is wrong in finished pages. */
 export async function check({ site: given, progress, isFresh }: CheckOptions = {}): Promise<CheckResult> {
-  const { root, plan, above, base, missing, isPlanned } = folderToCheck(given);
+  const { root, plan, above, base, missing, isPlanned } = finishedPages(given);
   const shown = shownPath(root);
   if (missing) return { status: 2, findings: [missing], site: shown, pages: 0, links: 0, menus: 0 };
   const { site, findings: ofFolder } = openFolder(root, { plan, isLifted: false, base, progress });
@@ -74,41 +73,4 @@ function whereOf(plan: string): string {
   const folder = dirname(plan);
   const shown = shownPath(findPlan(folder) === plan ? folder : plan);
   return shown === '.' ? '' : ` ${shown}`;
-}
-
-interface ToCheck {
-  root: string;
-  plan: string;
-  /** A plan in a folder above, whose pages these are. */
-  above: string | null;
-  base: string;
-  missing: Finding | null;
-  /** They are the finished pages of this plan. */
-  isPlanned: boolean;
-}
-
-/** The finished pages of a plan; where there is no plan, the folder itself. */
-function folderToCheck(given = '.'): ToCheck {
-  const plan = findPlan(given);
-  const path = resolve(given);
-  const told = (root: string, missing: Finding | null, above: string | null = null): ToCheck => ({
-    root,
-    plan,
-    above,
-    base: '/',
-    missing,
-    isPlanned: false,
-  });
-  if (!isThere(path)) return told(path, noFolder(path, 'Name the folder of a plan, or of pages.'));
-  if (!isThere(plan)) return told(path, null, sitePlanAbove(path));
-  const open = openPlan(given);
-  if (!open.plan) return told(path, open.findings[0] ?? null);
-  const { output, site, links } = open.plan;
-  const root = resolve(open.folder, output === inPlace ? site : output);
-  if (isFolder(root)) return { ...told(root, null), base: links.base, isPlanned: true };
-  const message = 'the finished pages are not there yet';
-  return told(
-    root,
-    finding('cannot-read', { file: shownPath(root) }, message, 'Build them first:  kamino build'),
-  );
 }

@@ -1,4 +1,5 @@
 import { checkRules } from '../check/index.ts';
+import { walkRules } from '../walk/rules.ts';
 import type { Rule } from '../text/rule.ts';
 import { rules } from '../text/rules.ts';
 
@@ -9,5 +10,6 @@ const firstOfLooks = 'bad-icon';
 export const allRules: readonly (Rule & { name: string })[] = (() => {
   const onTheWay = Object.entries(rules).map(([name, rule]) => ({ name, ...rule }));
   const at = onTheWay.findIndex(one => one.name === firstOfLooks);
-  return [...onTheWay.slice(0, at), ...checkRules, ...onTheWay.slice(at)];
+  const walked = Object.entries(walkRules).map(([name, rule]) => ({ name, ...rule }));
+  return [...onTheWay.slice(0, at), ...checkRules, ...walked, ...onTheWay.slice(at)];
 })();

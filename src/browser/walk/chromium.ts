@@ -1,0 +1,195 @@
+import type { Browser, BrowserContext, BrowserContextOptions, CDPSession, Page } from 'playwright-core';
+import type { Visitor } from '../../core/walk/visitors.ts';
+import type { Engine, EngineStart, SpokenNode, Tab, TabEvents } from './tab.ts';
+
+/** So long is waited for a page, and for an answer of it, in ms. */
+const patience = 10_000;
+
+/** A Chromium, Chrome or Edge of this machine, which knows no host but this machine. */
+export async function startChromium({ program, probe }: EngineStart): Promise<Engine> {
+  const { chromium } = await import('playwright-core');
+  const browser = await chromium.launch({
+    executablePath: program,
+    chromiumSandbox: process.getuid?.() !== 0,
+    ignoreDefaultArgs: ['--disable-back-forward-cache'],
+    args: [
+      '--disable-gpu',
+      '--disable-quic',
+      '--font-render-hinting=none',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+      '--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1',
+    ],
+  });
+  return {
+    called: `Chromium ${browser.version()}`,
+    open: (visitor, size) => open(browser, visitor, { size, probe }),
+    close: () => browser.close(),
+  };
+}
+
+async function open(
+  browser: Browser,
+  visitor: Visitor,
+  { size: [width, height], probe }: { size: readonly [number, number]; probe: string },
+): Promise<Tab> {
+  const context = await browser.newContext({
+    viewport: { width, height },
+    hasTouch: visitor.moves === 'touch',
+    isMobile: visitor.moves === 'touch',
+    javaScriptEnabled: visitor.hasScript,
+    acceptDownloads: false,
+    ...wishes(visitor),
+  });
+  context.setDefaultTimeout(patience);
+  const page = await context.newPage();
+  if (visitor.media.media) await page.emulateMedia({ media: 'print' });
+  return new ChromiumTab(context, { page, session: await context.newCDPSession(page) }, probe);
+}
+
+function wishes({ media }: Visitor): BrowserContextOptions {
+  return {
+    ...(media.reducedMotion ? { reducedMotion: 'reduce' } : {}),
+    ...(media.forcedColors ? { forcedColors: 'active' } : {}),
+  };
+}
+
+class ChromiumTab implements Tab {
+  readonly #context: BrowserContext;
+  readonly #page: Page;
+  readonly #session: CDPSession;
+  readonly #probe: string;
+  #happened: TabEvents = { windows: [], questions: [] };
+
+  constructor(
+    context: BrowserContext,
+    { page, session }: { page: Page; session: CDPSession },
+    probe: string,
+  ) {
+    this.#context = context;
+    this.#page = page;
+    this.#session = session;
+    this.#probe = probe;
+    context.on('page', other => {
+      if (other === page) return;
+      this.#happened.windows.push(other.url());
+      void other.close().catch(() => undefined);
+    });
+    page.on('dialog', dialog => {
+      if (dialog.type() !== 'beforeunload') this.#happened.questions.push(dialog.message());
+      void (dialog.type() === 'beforeunload' ? dialog.accept() : dialog.dismiss()).catch(() => undefined);
+    });
+  }
+
+  async load(address: string): Promise<void> {
+    await this.#page.goto(address, { waitUntil: 'load' });
+  }
+
+  async ask<Told>(name: string, ...given: unknown[]): Promise<Told> {
+    const call = `window.kaminoWalk ? kaminoWalk(${JSON.stringify(name)}, ${JSON.stringify(given)}) : null`;
+    const first = await this.#evaluate(call, name);
+    if (first !== null) return JSON.parse(first) as Told;
+    await this.#evaluate(this.#probe, name);
+    return JSON.parse((await this.#evaluate(call, name)) ?? 'null') as Told;
+  }
+
+  /** Straight to the page: it is asked thousands of times. */
+  async #evaluate(expression: string, what: string): Promise<string | null> {
+    const sent = this.#session.send('Runtime.evaluate', { expression, returnByValue: true });
+    const { result, exceptionDetails } = await within(sent, `the page does not answer (${what})`);
+    if (exceptionDetails) throw new Error(exceptionDetails.exception?.description ?? exceptionDetails.text);
+    return (result.value ?? null) as string | null;
+  }
+
+  async resize(width: number, height: number): Promise<void> {
+    await within(this.#page.setViewportSize({ width, height }), 'the window cannot be resized');
+  }
+
+  async move({ x, y }: { x: number; y: number }): Promise<void> {
+    await within(this.#page.mouse.move(x, y), 'the page does not take the pointer');
+  }
+
+  /** All of it is sent at once: the browser takes it in order. */
+  async click({ x, y }: { x: number; y: number }): Promise<void> {
+    const send = (type: 'mouseMoved' | 'mousePressed' | 'mouseReleased'): Promise<unknown> =>
+      this.#session.send('Input.dispatchMouseEvent', {
+        x,
+        y,
+        type,
+        button: type === 'mouseMoved' ? 'none' : 'left',
+        clickCount: type === 'mouseMoved' ? 0 : 1,
+      });
+    const sent = Promise.all([send('mouseMoved'), send('mousePressed'), send('mouseReleased')]);
+    await within(sent, 'the page does not take a click');
+  }
+
+  async tap({ x, y }: { x: number; y: number }): Promise<void> {
+    await within(this.#page.touchscreen.tap(x, y), 'the page does not take a tap');
+  }
+
+  async press(key: string): Promise<void> {
+    await within(this.#page.keyboard.press(key), 'the page does not take a key');
+  }
+
+  /** As the button of a browser: the page may be one that it kept. */
+  async back(): Promise<void> {
+    const session = this.#session;
+    const { currentIndex, entries } = await session.send('Page.getNavigationHistory');
+    const entry = entries[currentIndex - 1];
+    if (entry) await session.send('Page.navigateToHistoryEntry', { entryId: entry.id });
+  }
+
+  async picture(box?: { left: number; top: number; width: number; height: number }): Promise<Uint8Array> {
+    const clip = box && {
+      x: box.left,
+      y: box.top,
+      width: Math.max(1, box.width),
+      height: Math.max(1, box.height),
+    };
+    return this.#page.screenshot({ ...(clip ? { clip } : {}), animations: 'allow', caret: 'initial' });
+  }
+
+  events(): TabEvents {
+    const happened = this.#happened;
+    this.#happened = { windows: [], questions: [] };
+    return happened;
+  }
+
+  async spoken(): Promise<SpokenNode[] | null> {
+    const { nodes } = await this.#session.send('Accessibility.getFullAXTree');
+    return nodes
+      .filter(one => !one.ignored)
+      .map(({ role, name, properties }) => {
+        const expanded = properties?.find(one => one.name === 'expanded')?.value.value as boolean | undefined;
+        return {
+          role: String(role?.value ?? ''),
+          name: String(name?.value ?? ''),
+          isExpanded: expanded ?? null,
+        };
+      });
+  }
+
+  async close(): Promise<void> {
+    await Promise.race([this.#context.close(), after(2000)]);
+  }
+}
+
+const after = (time: number): Promise<void> => new Promise(done => void setTimeout(done, time).unref());
+
+/** @throws where nothing comes in time */
+async function within<Given>(given: Promise<Given>, otherwise: string): Promise<Given> {
+  let timer: NodeJS.Timeout | undefined;
+  const late = new Promise<never>((_, fail) => {
+    timer = setTimeout(() => {
+      fail(new Error(otherwise));
+    }, patience);
+  });
+  given.catch(() => undefined);
+  try {
+    return await Promise.race([given, late]);
+  } finally {
+    clearTimeout(timer);
+  }
+}

@@ -1,0 +1,98 @@
+import type { Point, SeenLink, SeenSection } from '../../core/walk/seen.ts';
+import { type FoundWay, rest } from './explore.ts';
+import { type Visit, pause } from './visit.ts';
+
+/** What came of following a link. */
+export interface Followed {
+  found: FoundWay;
+  /** It was pressed, and led there. */
+  isRight: boolean;
+  /** What came instead; null where nothing did. */
+  came: string | null;
+  /** Its place in the page, where it leads to one of the page that it stands in. */
+  section: SeenSection | null;
+}
+
+const step = 15;
+const longest = 1500;
+
+/** Follows links as the visitor would; whatever they lead to, the visitor stays on the page. */
+export async function follow(visit: Visit, page: string, found: readonly FoundWay[]): Promise<Followed[]> {
+  const followed: Followed[] = [];
+  await visit.fresh(page);
+  const inOrder = [...found].sort((one, other) => compareWays(one, other));
+  for (const one of inOrder) {
+    const isPressed =
+      (await pressed(visit, page, one)) ||
+      ((await visit.again(page, one.way!)) && (await visit.hand.link(one.link.index)));
+    followed.push(
+      isPressed ? await arrival(visit, page, one) : { found: one, isRight: false, came: null, section: null },
+    );
+  }
+  return followed;
+}
+
+/** Following a link may have closed what it lies in. */
+async function pressed(visit: Visit, page: string, { way, link, isHovered }: FoundWay): Promise<boolean> {
+  if (isHovered) return pressedByRest(visit, page, link);
+  return (
+    (await visit.hand.link(link.index)) || ((await visit.reopen(way!)) && (await visit.hand.link(link.index)))
+  );
+}
+
+function compareWays(one: FoundWay, other: FoundWay): number {
+  const [a, b] = [one.way!.join(), other.way!.join()];
+  return a < b ? -1 : a > b ? 1 : one.link.index - other.link.index;
+}
+
+async function arrival(visit: Visit, page: string, found: FoundWay): Promise<Followed> {
+  const { href } = found.link;
+  const target = visit.server.pathOf(href);
+  const hash = href.includes('#') ? decoded(href.slice(href.indexOf('#') + 1)) : '';
+  if (target === page && href.includes('#')) return { found, ...(await arrivalInPage(visit, hash)) };
+  for (let waited = 0; waited < longest; waited += step) {
+    const [asked] = visit.server.asked();
+    if (asked !== undefined) return { found, isRight: asked === target, came: asked, section: null };
+    await pause(step);
+  }
+  return { found, isRight: false, came: null, section: null };
+}
+
+/** Scrolling goes on for a while after the address has changed. */
+async function arrivalInPage(visit: Visit, hash: string): Promise<Omit<Followed, 'found'>> {
+  let last = -1;
+  let section: SeenSection | null = null;
+  for (let waited = 0; waited < longest; waited += 60) {
+    await pause(60);
+    const { scrolled, hash: now } = await visit.state();
+    const isThere = decoded(now.slice(1)) === hash;
+    const isTop = hash === '' || hash.toLowerCase() === 'top';
+    section = isTop ? null : await visit.tab.ask<SeenSection>('arrived', hash);
+    if (isThere && scrolled === last && section?.isSeen !== false && section?.coveredBy == null)
+      return { isRight: true, came: now, section };
+    last = scrolled;
+  }
+  const { hash: now } = await visit.state();
+  return { isRight: decoded(now.slice(1)) === hash && section?.isSeen !== false, came: now || null, section };
+}
+
+export function decoded(text: string): string {
+  try {
+    return decodeURIComponent(text);
+  } catch {
+    return text;
+  }
+}
+
+/** What only comes while the pointer rests on something. */
+async function pressedByRest(visit: Visit, page: string, { index }: SeenLink): Promise<boolean> {
+  await visit.load(page);
+  const at = await visit.tab.ask<Point | null>('hoverAt', index);
+  if (!at) return false;
+  await (visit.visitor.moves === 'touch' ? visit.tab.tap(at) : visit.tab.move(at));
+  await pause(rest);
+  const isPressed = await visit.hand.link(index);
+  // What opened below the pointer would lie over the next one.
+  if (visit.visitor.moves === 'pointer') await visit.tab.move({ x: 0, y: visit.window[1] - 1 });
+  return isPressed;
+}

@@ -1,0 +1,75 @@
+import type { SeenLink } from '../../../core/walk/seen.ts';
+import type { FoundWay } from '../explore.ts';
+import type { Noter } from '../noter.ts';
+import type { Visit } from '../visit.ts';
+
+/** What was opened closes by Escape and by its control, gives the focus back, and lets the page scroll. */
+export async function closing(visit: Visit, found: readonly FoundWay[], noter: Noter): Promise<void> {
+  for (const { way, links } of openings(found)) {
+    const control = way.at(-1)!;
+    const isOpen = async (): Promise<boolean> =>
+      (await visit.controls())[control]?.isOpen === true && (await anySeen(visit, links));
+    const label = `“${(await labelOf(visit, noter.page, way)) || 'a control'}”`;
+    if (!(await isOpen())) continue;
+    const { menu } = links[0]!;
+    await visit.tab.press('Escape');
+    await visit.settle();
+    if (await isOpen())
+      await noter.seen('cannot-close', `Escape does not close what opens in ${menu}`, menu, label);
+    else await judgeClosed(visit, noter, { label, menu, control });
+    await visit.open(noter.page, way);
+    if (!(await visit.hand.control(control))) continue;
+    await visit.settle();
+    if (await isOpen())
+      await noter.seen(
+        'cannot-close',
+        `what opens in ${menu} stays open when its control is pressed again`,
+        menu,
+        label,
+      );
+    else if ((await visit.state()).isLocked)
+      await noter.seen('locked', 'the page does not scroll any more once a menu was closed', menu, label);
+  }
+}
+
+interface Closed {
+  label: string;
+  menu: string | null;
+  control: number;
+}
+
+async function judgeClosed(visit: Visit, noter: Noter, { label, menu, control }: Closed): Promise<void> {
+  if ((await visit.state()).isLocked)
+    await noter.seen('locked', 'the page does not scroll any more once a menu was closed', menu, label);
+  if (visit.visitor.moves !== 'keys') return;
+  const stop = await visit.tab.ask<{ kind: string; index: number } | null>('stop');
+  if (stop?.kind !== 'control' || stop.index !== control)
+    await noter.seen(
+      'hidden-focus',
+      'the focus does not come back to the control when Escape closes what it opened',
+      menu,
+      label,
+    );
+}
+
+/** The ways that open something, one of each, with the links that come. */
+export function openings(found: readonly FoundWay[]): { way: readonly number[]; links: SeenLink[] }[] {
+  const ways = new Map<string, { way: readonly number[]; links: SeenLink[] }>();
+  for (const { way, link, isHovered } of found) {
+    if (!way || way.length === 0 || isHovered || link.menu === null) continue;
+    const key = way.join();
+    const known = ways.get(key) ?? { way, links: [] };
+    known.links.push(link);
+    ways.set(key, known);
+  }
+  return [...ways.values()];
+}
+
+async function anySeen(visit: Visit, links: readonly SeenLink[]): Promise<boolean> {
+  return (await visit.links(links.map(one => one.index))).some(one => one.at !== null);
+}
+
+async function labelOf(visit: Visit, page: string, way: readonly number[]): Promise<string> {
+  await visit.open(page, way);
+  return (await visit.controls())[way.at(-1)!]?.label ?? '';
+}

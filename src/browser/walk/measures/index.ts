@@ -1,0 +1,40 @@
+import type { Visitor } from '../../../core/walk/visitors.ts';
+import type { FoundWay } from '../explore.ts';
+import type { Noter } from '../noter.ts';
+import type { Visit } from '../visit.ts';
+import { closing } from './closing.ts';
+import { comingBack } from './coming-back.ts';
+import { motion } from './motion.ts';
+import { paper } from './paper.ts';
+import { resizing } from './resizing.ts';
+import { shifting } from './shifting.ts';
+import { sideways } from './sideways.ts';
+import { spacing } from './spacing.ts';
+import { spoken } from './spoken.ts';
+import { states } from './states.ts';
+import { sweeping } from './sweeping.ts';
+import { targets } from './targets.ts';
+
+/** One thing that is measured in a page that is gone through in full. */
+export type Measure = (visit: Visit, found: readonly FoundWay[], noter: Noter) => Promise<void>;
+
+/** What each visitor’s window shows beside the way to places. */
+const byVisitor: Readonly<Record<string, readonly Measure[]>> = {
+  mouse: [shifting, states, closing, comingBack, resizing, targets, spacing, sweeping],
+  keyboard: [closing, spoken],
+  touch: [shifting, closing, comingBack, resizing, targets, sideways],
+  'narrow-keyboard': [closing, spoken],
+  zoomed: [sideways, spacing],
+  'large-text': [sideways],
+  calm: [motion],
+  'forced-colors': [states],
+  'right-to-left': [sideways, closing],
+  'no-script': [sideways],
+  'lost-script': [sideways],
+  'lost-style': [sideways],
+  paper: [paper],
+};
+
+export function measuresOf({ name }: Visitor): readonly Measure[] {
+  return byVisitor[name] ?? [];
+}

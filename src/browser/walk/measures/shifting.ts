@@ -1,0 +1,27 @@
+import type { FoundWay } from '../explore.ts';
+import type { Noter } from '../noter.ts';
+import { type Visit, pause } from '../visit.ts';
+
+/** Less than this nobody sees. */
+const least = 0.002;
+
+/** Nothing moves while the page comes, nor when the pointer goes over its menus. */
+export async function shifting(visit: Visit, found: readonly FoundWay[], noter: Noter): Promise<void> {
+  await visit.load(noter.page);
+  await pause(300);
+  const { shift, shifted } = await visit.state();
+  if (shift > least)
+    await noter.seen(
+      'shifting',
+      `${shifted ?? 'something'} moves while the page comes (layout shift ${shift.toFixed(3)})`,
+    );
+  if (visit.visitor.moves !== 'pointer') return;
+  for (const { link } of found) if (link.menu !== null && link.at) await visit.tab.move(link.at);
+  await pause(300);
+  const { shift: now, shifted: by } = await visit.state();
+  if (now - shift > least)
+    await noter.seen(
+      'shifting',
+      `${by ?? 'something'} moves when the pointer goes over a menu (layout shift ${(now - shift).toFixed(3)})`,
+    );
+}

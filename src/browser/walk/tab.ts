@@ -1,0 +1,52 @@
+import type { Point, SeenBox } from '../../core/walk/seen.ts';
+import type { Visitor } from '../../core/walk/visitors.ts';
+
+/** A window of a browser, as a visitor has it. Everything has a bound of time, and fails behind it. */
+export interface Tab {
+  /** Opens an address. @throws where the page does not come */
+  load: (address: string) => Promise<void>;
+  /** Asks the script in the page; it is put there where it is not yet. */
+  ask: <Told>(name: string, ...given: unknown[]) => Promise<Told>;
+  resize: (width: number, height: number) => Promise<void>;
+  move: (to: Point) => Promise<void>;
+  click: (at: Point) => Promise<void>;
+  tap: (at: Point) => Promise<void>;
+  /** A key by its name in `KeyboardEvent.key`. */
+  press: (key: string) => Promise<void>;
+  back: () => Promise<void>;
+  /** A picture (PNG) of what the window shows, or of a part of it. */
+  picture: (box?: SeenBox) => Promise<Uint8Array>;
+  /** What has happened since it was asked last: windows that opened, questions, errors of scripts. */
+  events: () => TabEvents;
+  /** Names and roles as screen readers get them; null where the browser does not say. */
+  spoken: () => Promise<SpokenNode[] | null>;
+  close: () => Promise<void>;
+}
+
+export interface TabEvents {
+  windows: string[];
+  questions: string[];
+}
+
+/** A node of the accessibility tree. */
+export interface SpokenNode {
+  role: string;
+  name: string;
+  isExpanded: boolean | null;
+}
+
+/** A real browser. */
+export interface Engine {
+  /** Its name and version. */
+  called: string;
+  /** @param window in CSS px */
+  open: (visitor: Visitor, window: readonly [number, number]) => Promise<Tab>;
+  close: () => Promise<void>;
+}
+
+/** How an engine may be started. */
+export interface EngineStart {
+  program: string;
+  /** The script that is put into pages; see `client/own/walk`. */
+  probe: string;
+}

@@ -1,0 +1,110 @@
+import { type Command, InvalidArgumentError } from 'commander';
+import { counted } from '../core/text/nearest.ts';
+import { type Paint, countFindings } from '../core/text/render.ts';
+import type { WalkOptions, WalkResult } from '../jobs/walk.ts';
+import { type Act, type Voice, tellFindings, tellJson } from './io.ts';
+import { progressOn } from './progress.ts';
+
+const examples = `
+Examples:
+  $ kamino walk                        the finished pages of the plan in this folder, as every visitor
+  $ kamino walk --visitor keyboard     as one of them
+  $ kamino walk --page visit/index.html --all
+  $ kamino walk built --time 60        any folder of pages, for a minute
+
+A press is a click, a tap or Enter; moving the pointer, Tab and scrolling are none.
+Exit status: 0 fine, also with warnings, 1 errors, 2 a failure.`;
+
+interface Options {
+  visitor?: string[];
+  page?: string;
+  every?: true;
+  time?: number;
+  browser?: string;
+  json?: true;
+}
+
+export function addWalk(program: Command, act: Act): void {
+  program
+    .command('walk')
+    .description(
+      'go through the finished pages in a real browser as every visitor: who gets where, in how many presses',
+    )
+    .argument('[site]', 'a plan, its folder, or a folder of pages', '.')
+    .option('--visitor <names...>', 'only these visitors')
+    .option('--page <path>', 'only this page')
+    .option('--every', 'every page in full, not only one for each way that a menu is built')
+    .option('--time <seconds>', 'how long it may take (300)', seconds)
+    .option('--browser <program>', 'a Chromium, Chrome or Edge; the first that is found by default')
+    .option('--json', 'print the result as one JSON document')
+    .addHelpText('after', examples)
+    .action((site: string, options: Options) => act(voice => work(site, options, voice))());
+}
+
+function seconds(given: string): number {
+  const value = Number(given);
+  if (!(value > 0)) throw new InvalidArgumentError('A number of seconds is expected, such as 60.');
+  return value;
+}
+
+async function work(
+  site: string,
+  { visitor, page, every, time, browser, json }: Options,
+  voice: Voice,
+): Promise<number> {
+  const { walk } = await import('../jobs/walk.ts');
+  const progress = await progressOn(voice.io, 'pages');
+  const asked: WalkOptions = {
+    site,
+    onPage: progress.show,
+    ...(visitor ? { visitors: visitor } : {}),
+    ...(page === undefined ? {} : { page }),
+    ...(every ? { all: true } : {}),
+    ...(time === undefined ? {} : { time }),
+    ...(browser === undefined ? {} : { browser }),
+  };
+  const result = await walk(asked);
+  progress.end();
+  if (json) {
+    const { faults, ...told } = result;
+    void faults;
+    return tellJson('walk', told, voice);
+  }
+  return tell(result, voice);
+}
+
+function tell(result: WalkResult, { io, ...voice }: Voice): number {
+  tellFindings(result.findings, { io, ...voice });
+  if (result.matrix === null) return result.status;
+  io.out(`${table(result, voice.out)}\n\n`);
+  io.out(`${voice.out.strong(`${result.said}.`)}\n`);
+  const looked = result.looked < result.pages ? `, ${counted(result.looked, 'page')} looked at` : '';
+  const found = countFindings(result.findings) || 'nothing is wrong';
+  io.out(
+    `${result.browser}: ${result.explored} of ${counted(result.pages, 'page')} in full${looked}; ${(result.took / 1000).toFixed(0)} s; ${found}.\n`,
+  );
+  return result.status;
+}
+
+/** For each visitor the entries, pages and sections that are reached, and the most presses that one takes. */
+function table({ summary }: WalkResult, paint: Paint): string {
+  const head = ['visitor', 'entries', 'pages', 'sections', 'presses'];
+  const lines = summary.map(one => [
+    one.called,
+    one.entries.all === 0 ? '–' : part(one.entries),
+    part(one.pages),
+    part(one.sections),
+    one.presses === null ? '–' : `${one.presses}`,
+  ]);
+  const widths = head.map((title, column) =>
+    Math.max(title.length, ...lines.map(one => one[column]!.length)),
+  );
+  const row = (cells: readonly string[]): string =>
+    cells
+      .map((cell, column) => (column === 0 ? cell.padEnd(widths[0]!) : cell.padStart(widths[column]!)))
+      .join('  ');
+  return [paint.quiet(row(head)), ...lines.map(row)].join('\n');
+}
+
+const part = ({ reached, all }: { reached: number; all: number }): string =>
+  reached === all ? `${all}` : `${reached} of ${all}`;

@@ -1,0 +1,100 @@
+import type { SitePath } from '../address/path.ts';
+import type { WholeSite } from '../site/whole.ts';
+import { findInlaid } from '../inlay/find.ts';
+import { reserved } from '../markup/names.ts';
+import type { Raw } from '../text/bytes.ts';
+import type { WalkTarget } from './types.ts';
+
+/** How the markup of each menu in a page is built, without its words, addresses and marks: alike menus behave alike. */
+export function shapesOf(raw: Raw): ReadonlyMap<string, string> {
+  const shapes = new Map<string, string>();
+  for (const { name, start, end } of findInlaid(raw))
+    if (name !== null && !unshown.has(name)) shapes.set(name, shapeOf(raw.slice(start, end)));
+  return shapes;
+}
+
+const unshown: ReadonlySet<string> = new Set([reserved.style, reserved.script, reserved.viewport]);
+
+function shapeOf(markup: Raw): string {
+  return markup
+    .replace(/<script[^]*?<\/script>/gi, '')
+    .replace(/>[^<]*</g, '><')
+    .replace(
+      / (?:href|id|data-kamino-sum|data-kamino-was|data-kamino-entry|data-kamino-label|hreflang|lang|title|aria-(?:current|label|controls)|popovertarget|name|src|alt|width|height)="[^"]*"/g,
+      '',
+    )
+    .replace(/ ?\bkamino-(?:within|menu-[\w-]+)\b/g, '');
+}
+
+/** A page with the menus in it that are gone through in full. */
+interface Explored {
+  page: SitePath;
+  menus: ReadonlySet<string>;
+}
+
+/**
+ * Which pages are gone through in full: one for each way that a menu is built.
+ * @param isDeep in each depth of folders, and menus in which nothing opens too
+ */
+export function pagesToExplore(
+  pages: ReadonlyMap<SitePath, ReadonlyMap<string, string>>,
+  front: SitePath | null,
+  isDeep: boolean,
+): Explored[] {
+  const known = new Set<string>();
+  const isNew = (key: string): boolean => known.size < known.add(key).size;
+  const order = [...pages.keys()].sort(
+    (one, other) => Number(other === front) - Number(one === front) || (one < other ? -1 : 1),
+  );
+  return order.flatMap(page => {
+    const depth = isDeep ? page.split('/').length : 0;
+    const own = [...pages.get(page)!].filter(([, shape]) => isDeep || opensSomething(shape));
+    const menus = new Set(
+      own.filter(([menu, shape]) => isNew(`${depth} ${menu} ${shape}`)).map(([menu]) => menu),
+    );
+    const isFirst = isNew(`${depth}`);
+    return menus.size > 0 || isFirst ? [{ page, menus }] : [];
+  });
+}
+
+const opensSomething = (shape: string): boolean => /<(?:summary|button)\b/i.test(shape);
+
+/** What is to be done in a page: see `browser/walk`. */
+interface Job {
+  page: SitePath;
+  ids: string[];
+  menus: ReadonlySet<string> | null;
+  opened: ReadonlySet<string> | null;
+  triesUnknown: (menu: string) => boolean;
+}
+
+/** So many pages are all looked at, whatever their markup. */
+const fewPages = 60;
+
+/** The pages to go through, those in full first. @param page only this one; null for all */
+export function jobsOf(
+  site: WholeSite,
+  targets: readonly WalkTarget[],
+  { all, page: only }: { all: boolean; page: SitePath | null },
+): Job[] {
+  const shapes = new Map([...site.pages].map(([path, page]) => [path, shapesOf(page.frame.raw)]));
+  const ids = new Map<SitePath, string[]>();
+  for (const { page, id } of targets) if (id !== null) ids.set(page, [...(ids.get(page) ?? []), id]);
+  const opening = new Map(pagesToExplore(shapes, site.front, false).map(one => [one.page, one.menus]));
+  const job = (page: SitePath, menus: ReadonlySet<string> | null): Job => ({
+    page,
+    ids: ids.get(page) ?? [],
+    menus,
+    opened: only === null && !all ? (opening.get(page) ?? null) : menus,
+    triesUnknown: menu => !shapes.get(page)!.has(menu),
+  });
+  if (only !== null) return [job(only, new Set(shapes.get(only)!.keys()))];
+  if (all) return [...shapes].map(([page, own]) => job(page, new Set(own.keys())));
+  const explored = pagesToExplore(shapes, site.front, true);
+  const full = new Set(explored.map(one => one.page));
+  const others = [...shapes.keys()].filter(page => !full.has(page));
+  return [
+    ...explored.map(one => job(one.page, one.menus)),
+    ...(site.pages.size <= fewPages ? others : []).map(page => job(page, null)),
+  ];
+}

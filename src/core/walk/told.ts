@@ -1,0 +1,76 @@
+import type { SitePath } from '../address/path.ts';
+import type { WholeSite } from '../site/whole.ts';
+import type { Fault, Note } from './faults.ts';
+import { whoOf } from './faults.ts';
+import type { Matrix } from './types.ts';
+
+/** Pages and sections that a visitor does not get to though every entry on the way was tried. */
+export function unreachedNotes(matrix: Matrix, site: WholeSite, isWhole: boolean): Note[] {
+  if (!isWhole) return [];
+  return matrix.rows.flatMap(({ target, actions }) =>
+    actions.flatMap((needed, at) => {
+      // On paper what is hidden is the page’s choice.
+      if (needed !== null || matrix.visitors[at] === 'paper') return [];
+      if (target.id === null && target.page === site.front) return [];
+      const what =
+        target.id === null
+          ? `no way leads from the front page to “${target.label}”`
+          : `no way leads to the section “${target.label}” (#${target.id})`;
+      return [
+        {
+          rule: 'unreached',
+          page: target.page,
+          what,
+          things: [],
+          menu: null,
+          picture: null,
+          visitor: matrix.visitors[at]!,
+        } as const,
+      ];
+    }),
+  );
+}
+
+/** What the time was too short for, by visitor. */
+export function leftOutFaults(leftOut: ReadonlyMap<string, readonly SitePath[]>): Fault[] {
+  const pages = new Map<string, string[]>();
+  for (const [visitor, own] of leftOut) {
+    const key = own.join('\n');
+    pages.set(key, [...(pages.get(key) ?? []), visitor]);
+  }
+  return [...pages].map(([key, visitors]) => {
+    const own = key.split('\n');
+    const named =
+      own.length > 3 ? `${own.slice(0, 3).join(', ')} and ${own.length - 3} more` : own.join(', ');
+    return {
+      rule: 'not-walked',
+      page: '',
+      what: `there was no time for ${named}`,
+      things: [],
+      menu: null,
+      visitors,
+      picture: null,
+    };
+  });
+}
+
+/** The result in one sentence. */
+export function sentenceOf({ visitors, rows }: Matrix): string {
+  const isReached = (actions: readonly (number | null)[]): boolean =>
+    actions.every((one, at) => one !== null || visitors[at] === 'paper');
+  const pages = rows.filter(one => one.target.id === null);
+  const sections = rows.filter(one => one.target.id !== null);
+  const count = (all: typeof rows, one: string): string => {
+    const reached = all.filter(row => isReached(row.actions)).length;
+    const number = reached === all.length ? `all ${all.length}` : `${reached} of ${all.length}`;
+    return all.length === 1 && reached === 1 ? `the ${one}` : `${number} ${one}s`;
+  };
+  const who = visitors.length === 1 ? whoOf(visitors) : `all ${visitors.length} visitors`;
+  const what =
+    sections.length === 0
+      ? count(pages, 'page')
+      : `${count(pages, 'page')} and ${count(sections, 'section')}`;
+  const verb = visitors.length === 1 ? 'reaches' : 'reach';
+  const sentence = `${who} ${verb} ${what}`;
+  return sentence[0]!.toUpperCase() + sentence.slice(1);
+}
