@@ -9,7 +9,8 @@ const examples = `
 Examples:
   $ kamino walk                        the finished pages of the plan in this folder, as every visitor
   $ kamino walk --visitor keyboard     as one of them
-  $ kamino walk --page visit/index.html --all
+  $ kamino walk --report walk.html     and a page that shows it, to hand on
+  $ kamino walk --page visit.html      one page
   $ kamino walk built --time 60        any folder of pages, for a minute
 
 A press is a click, a tap or Enter; moving the pointer, Tab and scrolling are none.
@@ -21,6 +22,7 @@ interface Options {
   every?: true;
   time?: number;
   browser?: string;
+  report?: string;
   json?: true;
 }
 
@@ -36,6 +38,7 @@ export function addWalk(program: Command, act: Act): void {
     .option('--every', 'every page in full, not only one for each way that a menu is built')
     .option('--time <seconds>', 'how long it may take (300)', seconds)
     .option('--browser <program>', 'a Chromium, Chrome or Edge; the first that is found by default')
+    .option('--report <file>', 'write a page for people: who gets where, with pictures of what went wrong')
     .option('--json', 'print the result as one JSON document')
     .addHelpText('after', examples)
     .action((site: string, options: Options) => act(voice => work(site, options, voice))());
@@ -49,7 +52,7 @@ function seconds(given: string): number {
 
 async function work(
   site: string,
-  { visitor, page, every, time, browser, json }: Options,
+  { visitor, page, every, time, browser, report, json }: Options,
   voice: Voice,
 ): Promise<number> {
   const { walk } = await import('../jobs/walk.ts');
@@ -61,6 +64,7 @@ async function work(
     ...(page === undefined ? {} : { page }),
     ...(every ? { all: true } : {}),
     ...(time === undefined ? {} : { time }),
+    ...(report === undefined ? {} : { report }),
     ...(browser === undefined ? {} : { browser }),
   };
   const result = await walk(asked);
@@ -70,13 +74,17 @@ async function work(
     void faults;
     return tellJson('walk', told, voice);
   }
-  return tell(result, voice);
+  const status = tell(result, voice);
+  if (report !== undefined && result.matrix !== null) voice.io.out(`The report is in ${report}\n`);
+  return status;
 }
 
 function tell(result: WalkResult, { io, ...voice }: Voice): number {
   tellFindings(result.findings, { io, ...voice });
   if (result.matrix === null) return result.status;
   io.out(`${table(result, voice.out)}\n\n`);
+  for (const one of result.answers) io.out(`${answer(one)}\n`);
+  if (result.answers.length > 0) io.out('\n');
   io.out(`${voice.out.strong(`${result.said}.`)}\n`);
   const looked = result.looked < result.pages ? `, ${counted(result.looked, 'page')} looked at` : '';
   const found = countFindings(result.findings) || 'nothing is wrong';
@@ -104,6 +112,17 @@ function table({ summary }: WalkResult, paint: Paint): string {
       .map((cell, column) => (column === 0 ? cell.padEnd(widths[0]!) : cell.padStart(widths[column]!)))
       .join('  ');
   return [paint.quiet(row(head)), ...lines.map(row)].join('\n');
+}
+
+/** The shortest way to an answer, and how many presses it takes at the most. */
+function answer({ ask, leadsTo, ways }: WalkResult['answers'][number]): string {
+  const found = ways.filter(one => one !== null);
+  const [first] = [...found]
+    .sort((one, other) => one.actions - other.actions)
+    .filter(one => one.labels.length > 0);
+  const most = Math.max(0, ...found.map(one => one.actions));
+  const way = first ? first.labels.join(' › ') : 'on the front page';
+  return `${ask}  ${leadsTo}: ${way}; ${counted(most, 'press', 'presses')} at the most${found.length < ways.length ? ', and not for everyone' : ''}`;
 }
 
 const part = ({ reached, all }: { reached: number; all: number }): string =>

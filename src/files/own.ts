@@ -8,8 +8,9 @@ export const ownStyle = 'kamino/menu.css';
 export const ownScript = 'kamino/menu.js';
 export const ownPaths = [ownStyle, ownScript];
 
-/** Where `kamino specimen` writes to by itself. */
+/** Where `kamino specimen` writes to by itself, and where people have the report of a walk. */
 export const specimenFile = 'specimen.html';
+export const ownSheets = [specimenFile, 'walk.html', 'map.html'];
 
 /** The name of a content. */
 export const contentName = (bytes: Uint8Array): string =>

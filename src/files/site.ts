@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { dirname, join, relative, resolve, sep } from 'node:path';
 import { pathMatcher } from '../core/address/glob.ts';
 import { isOwnSheet } from '../core/markup/own.ts';
-import { inPlace, isOwnContent, isOwnPath, specimenFile } from './own.ts';
+import { inPlace, isOwnContent, isOwnPath, ownSheets } from './own.ts';
 import type { SiteRecord } from './record.ts';
 import { type SiteFile, type Walk, walkFolder } from './walk.ts';
 
@@ -30,7 +30,7 @@ export function listSite(place: SitePlace): Walk {
   const { sheets } = place.record;
   const isOwn = ({ path, size }: SiteFile): boolean => {
     const file = join(place.root, path);
-    if (path === specimenFile || (sheets.has(file) && /\.html?$/i.test(path)))
+    if (ownSheets.includes(path) || (sheets.has(file) && /\.html?$/i.test(path)))
       return starts(file, isOwnSheet);
     return sheets.get(file) === size || (/\.ya?ml$/i.test(path) && starts(file, isPlan));
   };

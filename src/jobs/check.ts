@@ -4,6 +4,7 @@ import { checkSite } from '../core/check/index.ts';
 import { type Finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { oddFolder } from '../files/folder-errors.ts';
 import { findPlan, fromUser, shownPath } from '../files/paths.ts';
+import { ruleMistakes, weighed } from './weighed.ts';
 import { finishedPages } from './finished.ts';
 import { openFolder } from './folder.ts';
 
@@ -28,7 +29,7 @@ export interface CheckResult {
 
 /** Looks for what is wrong in finished pages. */
 export async function check({ site: given, progress, isFresh }: CheckOptions = {}): Promise<CheckResult> {
-  const { root, plan, above, base, missing, isPlanned } = finishedPages(given);
+  const { root, plan, above, base, missing, isPlanned, opened } = finishedPages(given);
   const shown = shownPath(root);
   if (missing) return { status: 2, findings: [missing], site: shown, pages: 0, links: 0, menus: 0 };
   const { site, findings: ofFolder } = openFolder(root, { plan, isLifted: false, base, progress });
@@ -37,7 +38,8 @@ export async function check({ site: given, progress, isFresh }: CheckOptions = {
   const findings = sortFindings([
     ...against,
     ...oddFolder(root, { hasPages: pages.length > 0, above }),
-    ...fromUser([...ofFolder, ...checkSite(site)], root),
+    ...ruleMistakes(opened),
+    ...fromUser(weighed([...ofFolder, ...checkSite(site)], opened), root),
   ]);
   const ours = pages.flatMap(page =>
     [...new Set(page.links.flatMap(link => link.menu ?? []))].filter(name => name !== 'skip'),

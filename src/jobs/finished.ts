@@ -3,7 +3,7 @@ import { type Finding, finding } from '../core/text/finding.ts';
 import { noFolder } from '../files/folder-errors.ts';
 import { inPlace } from '../files/own.ts';
 import { findPlan, isFolder, isThere, shownPath } from '../files/paths.ts';
-import { openPlan, sitePlanAbove } from '../files/plan.ts';
+import { type OpenPlan, openPlan, sitePlanAbove } from '../files/plan.ts';
 
 /** A folder of finished pages. */
 export interface Finished {
@@ -15,6 +15,8 @@ export interface Finished {
   missing: Finding | null;
   /** They are the finished pages of this plan. */
   isPlanned: boolean;
+  /** That plan; null for none. */
+  opened: OpenPlan | null;
 }
 
 /** The finished pages of a plan; where there is no plan, the folder itself. */
@@ -28,6 +30,7 @@ export function finishedPages(given = '.'): Finished {
     base: '/',
     missing,
     isPlanned: false,
+    opened: null,
   });
   if (!isThere(path)) return told(path, noFolder(path, 'Name the folder of a plan, or of pages.'));
   if (!isThere(plan)) return told(path, null, sitePlanAbove(path));
@@ -35,7 +38,7 @@ export function finishedPages(given = '.'): Finished {
   if (!open.plan) return told(path, open.findings[0] ?? null);
   const { output, site, links } = open.plan;
   const root = resolve(open.folder, output === inPlace ? site : output);
-  if (isFolder(root)) return { ...told(root, null), base: links.base, isPlanned: true };
+  if (isFolder(root)) return { ...told(root, null), base: links.base, isPlanned: true, opened: open };
   const message = 'the finished pages are not there yet';
   return told(
     root,

@@ -1,23 +1,26 @@
 import { availableParallelism } from 'node:os';
-import { resolve } from 'node:path';
+import { dirname, resolve } from 'node:path';
 import { findBrowser } from '../browser/find.ts';
 import type { PageJob } from '../browser/walk/page-walk.ts';
 import type { Engine } from '../browser/walk/tab.ts';
-import type { WalkOutcome } from '../browser/walk/walk.ts';
 import type { CheckedSite } from '../core/check/types.ts';
+import { walkReport } from '../core/draw/walk-report.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
-import { type Fault, faultsOf, findingOf } from '../core/walk/faults.ts';
-import { matrixOf, targetsOf } from '../core/walk/matrix.ts';
+import { findingOf } from '../core/walk/faults.ts';
+import { targetsOf } from '../core/walk/matrix.ts';
 import { jobsOf } from '../core/walk/shapes.ts';
-import { type VisitorSummary, summaryOf } from '../core/walk/summary.ts';
-import { leftOutFaults, sentenceOf, unreachedNotes } from '../core/walk/told.ts';
-import type { Matrix, WalkTarget } from '../core/walk/types.ts';
-import { type Visitor, visitors } from '../core/walk/visitors.ts';
+import { type Proof, proofOf } from '../core/walk/proof.ts';
+import { questionProblems } from '../core/walk/questions.ts';
+import { visitors } from '../core/walk/visitors.ts';
 import { noVisitor } from '../core/walk/asked.ts';
 import { ownScriptOf } from '../files/own.ts';
+import { dataAddress } from '../files/held.ts';
+import { SiteRecord } from '../files/record.ts';
+import { writeWhole } from '../files/write.ts';
 import { fromUser, isThere, shownPath } from '../files/paths.ts';
 import { ServedFiles } from '../files/served.ts';
-import { finishedPages } from './finished.ts';
+import { ruleMistakes, weighed } from './weighed.ts';
+import { type Finished, finishedPages } from './finished.ts';
 import { openFolder } from './folder.ts';
 
 export interface WalkOptions {
@@ -33,22 +36,21 @@ export interface WalkOptions {
   time?: number;
   /** The program of a browser; the first that is found by default. */
   browser?: string;
+  /** The file that a report for people is written to; none by default. */
+  report?: string;
   /** Another way to drive a browser, for other engines. */
   engine?: () => Promise<Engine>;
   onPage?: (done: number, all: number) => void;
 }
 
-export interface WalkResult {
+export interface WalkResult extends Omit<Proof, 'matrix'> {
   status: 0 | 1 | 2;
   findings: Finding[];
   /** What was gone through, as the user sees it. */
   site: string;
   browser: string | null;
-  /** In one sentence. */
-  said: string;
-  summary: VisitorSummary[];
-  matrix: Matrix | null;
-  faults: Fault[];
+  /** null where nothing was walked. */
+  matrix: Proof['matrix'] | null;
   /** Pages that were gone through in full, looked at, and there in all. */
   explored: number;
   looked: number;
@@ -62,7 +64,8 @@ const usualTime = 300;
 /** Goes through finished pages in a real browser as every visitor. */
 export async function walk(options: WalkOptions = {}): Promise<WalkResult> {
   const begun = Date.now();
-  const { root, plan, base, missing } = finishedPages(options.site);
+  const finished = finishedPages(options.site);
+  const { root, plan, base, missing, opened } = finished;
   const who = visitors.filter(one => options.visitors?.includes(one.name) ?? true);
   const stop = missing ?? noVisitor(options.visitors ?? []);
   if (stop) return failed(root, [stop]);
@@ -84,61 +87,62 @@ export async function walk(options: WalkOptions = {}): Promise<WalkResult> {
       atOnce: 3 * availableParallelism(),
       ...(options.onPage ? { onPage: options.onPage } : {}),
     });
-    return resultOf({
-      site,
-      targets,
-      jobs,
-      who,
-      outcome,
-      root,
-      isWhole: asked === null,
-      browser: engine.called,
-      begun,
-    });
+    const questions = opened?.plan?.questions ?? [];
+    const proof = proofOf(site, who, outcome, { questions, page: asked?.page ?? null });
+    if (options.report !== undefined)
+      writeReport(resolve(options.report), finished, { proof, browser: engine.called });
+    return resultOf({ finished, site, jobs, proof, browser: engine.called, begun });
   } finally {
     await engine.close().catch(() => undefined);
   }
 }
 
 interface Done {
+  finished: Finished;
   site: CheckedSite;
-  targets: readonly WalkTarget[];
   jobs: readonly PageJob[];
-  who: readonly Visitor[];
-  outcome: WalkOutcome;
-  root: string;
-  /** From the front page on. */
-  isWhole: boolean;
+  proof: Proof;
   browser: string;
   begun: number;
 }
 
-function resultOf({ site, targets, jobs, who, outcome, root, isWhole, browser, begun }: Done): WalkResult {
-  const walks = who.map(visitor => ({
-    visitor: visitor.name,
-    onPaper: visitor.moves === 'paper',
-    pages: outcome.walks.get(visitor.name)!,
-  }));
-  const matrix = matrixOf(site, targets, walks);
-  const faults = [
-    ...faultsOf([...outcome.notes, ...unreachedNotes(matrix, site, isWhole)]),
-    ...leftOutFaults(outcome.leftOut),
-  ];
-  const findings = sortFindings(fromUser(faults.map(findingOf), root));
+function resultOf({ finished, site, jobs, proof, browser, begun }: Done): WalkResult {
+  const { root, opened } = finished;
+  const questions = opened?.plan?.questions ?? [];
+  const findings = sortFindings([
+    ...ruleMistakes(opened),
+    ...(opened ? questionProblems(questions, site, opened.source) : []),
+    ...fromUser(weighed(proof.faults.map(findingOf), opened), root),
+  ]);
   return {
     status: hasErrors(findings) ? 1 : 0,
     findings,
     site: shownPath(root),
     browser,
-    said: sentenceOf(matrix),
-    summary: summaryOf(matrix),
-    matrix,
-    faults,
+    ...proof,
     explored: jobs.filter(one => one.menus !== null).length,
     looked: jobs.length,
     pages: site.pages.size,
     took: Date.now() - begun,
   };
+}
+
+/** It is no part of the site, wherever it lies. */
+function writeReport(
+  file: string,
+  { root, plan }: Finished,
+  { proof, browser }: { proof: Proof; browser: string },
+): void {
+  const front = proof.matrix.rows[0]?.target.label ?? shownPath(root);
+  const html = walkReport({
+    title: front,
+    proof,
+    about: `Walked with ${browser}.`,
+    picture: ({ picture }) => (picture ? dataAddress('walk.png', Buffer.from(picture)) : null),
+  });
+  const bytes = Buffer.from(html);
+  writeWhole(file, bytes);
+  if (isThere(plan)) new SiteRecord(dirname(plan)).saveSheets([{ file, size: bytes.length }]);
 }
 
 function failed(root: string, findings: Finding[]): WalkResult {
@@ -147,6 +151,7 @@ function failed(root: string, findings: Finding[]): WalkResult {
     said: '',
     summary: [],
     matrix: null,
+    answers: [],
     faults: [],
     explored: 0,
     looked: 0,

@@ -45,8 +45,11 @@ async function open(
   });
   context.setDefaultTimeout(patience);
   const page = await context.newPage();
-  if (visitor.media.media) await page.emulateMedia({ media: 'print' });
-  return new ChromiumTab(context, { page, session: await context.newCDPSession(page) }, probe);
+  return new ChromiumTab(
+    context,
+    { page, session: await context.newCDPSession(page), isPaper: visitor.moves === 'paper' },
+    probe,
+  );
 }
 
 function wishes({ media }: Visitor): BrowserContextOptions {
@@ -60,17 +63,19 @@ class ChromiumTab implements Tab {
   readonly #context: BrowserContext;
   readonly #page: Page;
   readonly #session: CDPSession;
+  readonly #isPaper: boolean;
   readonly #probe: string;
   #happened: TabEvents = { windows: [], questions: [] };
 
   constructor(
     context: BrowserContext,
-    { page, session }: { page: Page; session: CDPSession },
+    { page, session, isPaper }: { page: Page; session: CDPSession; isPaper: boolean },
     probe: string,
   ) {
     this.#context = context;
     this.#page = page;
     this.#session = session;
+    this.#isPaper = isPaper;
     this.#probe = probe;
     context.on('page', other => {
       if (other === page) return;
@@ -85,6 +90,8 @@ class ChromiumTab implements Tab {
 
   async load(address: string): Promise<void> {
     await this.#page.goto(address, { waitUntil: 'load' });
+    // A page in a process of its own may have come without it.
+    if (this.#isPaper) await this.#session.send('Emulation.setEmulatedMedia', { media: 'print' });
   }
 
   async ask<Told>(name: string, ...given: unknown[]): Promise<Told> {

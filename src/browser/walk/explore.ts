@@ -33,6 +33,7 @@ export async function explore(
     found.filter(({ link }) => link.menu !== null && !isWhenNeeded(link) && menus(link.menu)),
   );
   await finder.expand([], new Set());
+  await finder.again();
   await finder.hover();
   return found;
 }
@@ -71,6 +72,14 @@ class Finder {
       await this.#see([...way, index], false);
       await this.expand([...way, index], here);
     }
+  }
+
+  /** A machine that stood still for a moment is no reason to say that there is no way. */
+  async again(): Promise<void> {
+    if (this.#missing().length === 0) return;
+    this.#tried.clear();
+    await this.#visit.load(this.#page);
+    await this.expand([], new Set());
   }
 
   /** What only comes while a pointer rests on something; for a finger, once it was tapped. */

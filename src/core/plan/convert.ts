@@ -1,4 +1,5 @@
 import { normalizePath } from '../address/path.ts';
+import { readQuestions, readRules } from './read-proof.ts';
 import type { WrittenPanels } from './parts/panels.ts';
 import type { WrittenPlan } from './parts/plan.ts';
 import type { WrittenToTop } from './parts/to-top.ts';
@@ -40,6 +41,8 @@ export class Conversion {
         (one, at) => (one ? readPictures(one, ['pictures', at], this.#places) : null) ?? [],
       ),
       toTop: this.#toTop(written['to-top']),
+      questions: readQuestions(written.questions, this.#places),
+      rules: readRules(written.rules, this.#places),
       look: readLookUse(written.look, ['look'], this.#places),
       looks: new Map(
         Object.entries(written.looks ?? {}).map(([name, look]) => [

@@ -37,8 +37,26 @@ export interface Plan {
   pictures: readonly MenuPictures[];
   /** The way to the top; null for none. */
   toTop: ToTop | null;
+  questions: readonly Question[];
+  rules: RuleWeights;
   look: LookUse | null;
   looks: ReadonlyMap<string, Look>;
+}
+
+/** What visitors come with. */
+export interface Question {
+  ask: string;
+  /** A page, or a section of one, as it is written. */
+  leadsTo: string;
+  /** The most presses that it may take; null for any number. */
+  actions: number | null;
+  mark: Mark;
+}
+
+/** How much rules weigh, and where they do not hold. */
+export interface RuleWeights {
+  weights: ReadonlyMap<string, { weight: 'off' | 'note' | 'warning' | 'error'; mark: Mark }>;
+  excuses: readonly { rule: string; at: string; mark: Mark }[];
 }
 
 /** Parts of a page that are shown one at a time. */

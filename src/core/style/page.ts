@@ -28,10 +28,23 @@ export function inPage(menus: readonly ResolvedMenu[], { scopes }: ResolvedLooks
   html {
     scroll-padding-block-start: ${air === undefined ? `var(--kamino-stays, ${height})` : `calc(var(--kamino-stays, ${height}) + ${air})`};
 ${air === undefined ? '' : airForScript(air)}  }
-${focusInside(menus)}}
+${openStacks(menus, height)}${focusInside(menus)}}
 `;
   const end = top ? `html {\n  scroll-padding-block-end: calc(${top.size} + 1.5rem);\n}\n` : '';
   return calm + start + end;
+}
+
+/** A stack that nobody closes, without a script, stays open over the section that it led to: that begins below it. */
+function openStacks(menus: readonly ResolvedMenu[], row: string): string {
+  return menus
+    .filter(({ stays, fold }) => stays !== null && fold.as === 'stack' && fold.when !== 'never')
+    .map(
+      ({ name, entries }) => `  html:has(.${menuClass(name)} [open]) {
+    scroll-padding-block-start: var(--kamino-stays, min(${row} * ${entries.length + 1}, 75vh));
+  }
+`,
+    )
+    .join('');
 }
 
 /** A margin of the root moves nothing: there the script reads how far below what stays a section comes to stand, in px. */

@@ -16,7 +16,12 @@ export interface Walked {
 export function targetsOf(site: WholeSite): WalkTarget[] {
   const linked = new Set<string>();
   eachTarget(site, (_, path, hash) => void linked.add(`${path}#${hash}`));
-  return [...site.pages.values()].flatMap(page => {
+  const pages = [...site.pages.values()];
+  const inOrder = [
+    ...pages.filter(one => one.frame.path === site.front),
+    ...pages.filter(one => one.frame.path !== site.front),
+  ];
+  return inOrder.flatMap(page => {
     const { path, title } = page.frame;
     const labels = sectionLabels(page);
     const own = new Set(page.headings.flatMap(one => one.id ?? []));
@@ -33,9 +38,16 @@ export function matrixOf(site: WholeSite, targets: readonly WalkTarget[], walks:
   const reached = walks.map(walk => reachOf(site, walk));
   const rows: ReachRow[] = targets.map(target => ({
     target,
-    actions: reached.map(one => one(target)),
+    actions: reached.map(one => one(target)?.actions ?? null),
   }));
   return { visitors: walks.map(one => one.visitor), menus: menuRows(walks), rows };
+}
+
+/** The fewest presses to a place, and what is followed on the way. */
+export interface Way {
+  actions: number;
+  /** The labels of the links. */
+  labels: readonly string[];
 }
 
 /** An edge of the graph: a link with the presses that follow it. */
@@ -43,37 +55,40 @@ interface Edge {
   to: SitePath;
   hash: string;
   actions: number;
+  label: string;
 }
 
 /** The fewest presses to each target, from the front page on. */
-function reachOf(site: WholeSite, walk: Walked): (target: WalkTarget) => number | null {
+export function reachOf(site: WholeSite, walk: Walked): (target: WalkTarget) => Way | null {
   const edges = edgesOf(site, walk);
-  const pages = new Map<SitePath, number>();
-  const places = new Map<string, number>();
+  const pages = new Map<SitePath, Way>();
+  const places = new Map<string, Way>();
   const waiting: SitePath[][] = [];
-  const put = (page: SitePath, actions: number): void => {
-    if ((pages.get(page) ?? Infinity) <= actions) return;
-    pages.set(page, actions);
-    (waiting[actions] ??= []).push(page);
+  const put = (page: SitePath, way: Way): void => {
+    if ((pages.get(page)?.actions ?? Infinity) <= way.actions) return;
+    pages.set(page, way);
+    (waiting[way.actions] ??= []).push(page);
   };
-  if (site.front !== null) put(site.front, 0);
+  if (site.front !== null) put(site.front, { actions: 0, labels: [] });
   for (let actions = 0; actions < waiting.length; actions += 1)
     for (const page of waiting[actions] ?? []) {
-      if (pages.get(page) !== actions) continue;
+      const here = pages.get(page)!;
+      if (here.actions !== actions) continue;
       for (const edge of edges(page)) {
-        put(edge.to, actions + edge.actions);
+        const way = { actions: actions + edge.actions, labels: [...here.labels, edge.label] };
+        put(edge.to, way);
         const key = `${edge.to}#${edge.hash}`;
-        places.set(key, Math.min(places.get(key) ?? Infinity, actions + edge.actions));
+        if ((places.get(key)?.actions ?? Infinity) > way.actions) places.set(key, way);
       }
     }
   return ({ page, id }) => {
-    if (walk.onPaper) return isRead(walk, page, id) ? 0 : null;
+    if (walk.onPaper) return isRead(walk, page, id) ? { actions: 0, labels: [] } : null;
     const there = pages.get(page) ?? null;
     if (id === null) return there;
     const linked = places.get(`${page}#${id}`) ?? null;
     // Who is on the page scrolls to what is seen of it.
     const scrolled = isRead(walk, page, id) ? there : null;
-    return linked === null || (scrolled !== null && scrolled < linked) ? scrolled : linked;
+    return linked === null || (scrolled !== null && scrolled.actions < linked.actions) ? scrolled : linked;
   };
 }
 
@@ -95,7 +110,7 @@ function edgesOf(site: WholeSite, { pages }: Walked): (page: SitePath) => Edge[]
     if (own) return;
     const actions = link.menu === null ? 1 : (known.get(keyOf({ menu: link.menu, to, hash })) ?? 1);
     const list = read.get(page.frame.path) ?? [];
-    list.push({ to, hash, actions });
+    list.push({ to, hash, actions, label: link.menu === null ? to : `${link.menu}: ${to}` });
     read.set(page.frame.path, list);
   });
   return page => {
@@ -103,7 +118,9 @@ function edgesOf(site: WholeSite, { pages }: Walked): (page: SitePath) => Edge[]
     if (!own) return read.get(page) ?? [];
     return own.links.flatMap(link => {
       const actions = link.actions === 0 ? (known.get(keyOf(link)) ?? null) : link.actions;
-      return link.to === null || actions === null ? [] : [{ to: link.to, hash: link.hash, actions }];
+      return link.to === null || actions === null
+        ? []
+        : [{ to: link.to, hash: link.hash, actions, label: link.label }];
     });
   };
 }

@@ -65,12 +65,23 @@ export function sentenceOf({ visitors, rows }: Matrix): string {
     const number = reached === all.length ? `all ${all.length}` : `${reached} of ${all.length}`;
     return all.length === 1 && reached === 1 ? `the ${one}` : `${number} ${one}s`;
   };
-  const who = visitors.length === 1 ? whoOf(visitors) : `all ${visitors.length} visitors`;
   const what =
     sections.length === 0
       ? count(pages, 'page')
       : `${count(pages, 'page')} and ${count(sections, 'section')}`;
-  const verb = visitors.length === 1 ? 'reaches' : 'reach';
-  const sentence = `${who} ${verb} ${what}`;
-  return sentence[0]!.toUpperCase() + sentence.slice(1);
+  const sentence =
+    visitors.length === 1
+      ? `${what} are reached (${whoOf(visitors)})`
+      : `all ${visitors.length} visitors reach ${what}`;
+  return capital(sentence);
+}
+
+const capital = (sentence: string): string => sentence[0]!.toUpperCase() + sentence.slice(1);
+
+/** The same of one page alone, whose menus are all that was tried. */
+export function pageSentence(page: SitePath, { menus }: Matrix): string {
+  const cells = menus.flatMap(one => one.cells);
+  const all = cells.reduce((sum, one) => sum + one.all, 0);
+  const reached = cells.reduce((sum, one) => sum + one.reached, 0);
+  return `${reached === all ? 'Every entry' : `${reached} of ${all} entries`} in the menus of ${page} ${reached === all ? 'is' : 'are'} reached`;
 }

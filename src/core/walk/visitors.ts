@@ -11,7 +11,7 @@ export interface Visitor {
   lost: 'script' | 'sheet' | null;
   hasScript: boolean;
   /** What the page is told of the visitor’s wishes. */
-  media: Readonly<Partial<Record<'reducedMotion' | 'forcedColors' | 'media', string>>>;
+  media: Readonly<Partial<Record<'reducedMotion' | 'forcedColors', string>>>;
   /** Every entry is followed; otherwise one of each way to entries: a link is pressed like the one beside it. */
   followsAll: boolean;
   /** What is set on the root of each page. */
@@ -51,7 +51,7 @@ export const visitors: readonly Visitor[] = [
   },
   { ...usual, name: 'lost-script', called: 'script file lost', lost: 'script', windows: [wide, phone] },
   { ...usual, name: 'lost-style', called: 'style sheet lost', lost: 'sheet', windows: [wide, phone] },
-  { ...usual, name: 'paper', called: 'on paper', moves: 'paper', media: { media: 'print' } },
+  { ...usual, name: 'paper', called: 'on paper', moves: 'paper', windows: [[794, 1123]] },
 ];
 
 export function visitorOf(name: string): Visitor | null {

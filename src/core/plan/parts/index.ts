@@ -14,6 +14,8 @@ import { panelsKeys } from './panels.ts';
 import { entryPictureKeys, pictureWordKeys, picturesKeys, stripKeys } from './pictures.ts';
 import { placeKeys } from './place.ts';
 import { labelsKeys, linksKeys, planKeys } from './plan.ts';
+import { questionKeys } from './question.ts';
+import { excuseKeys, rulesKeys } from './rules.ts';
 import { separatorKeys } from './separators.ts';
 import { stateKeys, statesKeys } from './states.ts';
 import { toTopKeys } from './to-top.ts';
@@ -41,7 +43,7 @@ const part = (
 /** Every part of the plan. */
 export const parts = {
   plan: part('a plan', 'of the plan itself', planKeys, {
-    later: ['own-files', 'questions', 'rules'],
+    later: ['own-files'],
   }),
   languages: part('`languages`', 'of `languages`', {}, { each: 'language' }),
   language: part('a language', 'of each language in `languages`', languageKeys),
@@ -59,6 +61,9 @@ export const parts = {
   button: part('a button', 'of a button in `buttons`', buttonKeys),
   panels: part('`panels`', 'of a group in `panels`', panelsKeys),
   'to-top': part('`to-top`', 'of `to-top`', toTopKeys),
+  question: part('a question', 'of a question in `questions`', questionKeys),
+  rules: part('`rules`', 'of `rules`', rulesKeys),
+  excuse: part('an excuse', 'of a line in `excuse`', excuseKeys),
   pictures: part('`pictures`', 'of a line in `pictures`', picturesKeys),
   strip: part('`strip`', 'of `strip` in `pictures`', stripKeys),
   'picture-words': part('`words`', 'of `words` in `pictures`', pictureWordKeys),

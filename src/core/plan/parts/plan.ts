@@ -22,6 +22,8 @@ import { look } from './look.ts';
 import { menu } from './menu.ts';
 import { panels } from './panels.ts';
 import { pictures } from './pictures.ts';
+import { question } from './question.ts';
+import { rules } from './rules.ts';
 import { toTop } from './to-top.ts';
 
 export const labelsKeys = {
@@ -173,6 +175,22 @@ export const planKeys = {
     means:
       'Colours, type, spaces and states of all menus. A menu, a part of it and an entry may have a look of their own: what differs is said there, the rest holds.',
     example: 'look: { accent: "#3d5a80" }',
+  }),
+  questions: optional(linesOf(question), {
+    below: 'question',
+    takes: 'a list of questions',
+    otherwise: 'none',
+    means:
+      'What visitors come with, and where the answer is. `kamino walk` tells for each how many presses it takes whom, and fails where one cannot get there or needs more than the plan allows.',
+    example: 'questions:\n  - { ask: When is it open?, leads-to: "visit.html#opening-times", actions: 3 }',
+  }),
+  rules: optional(rules, {
+    below: 'rules',
+    takes: 'a weight for each rule (`off`, `note`, `warning`, `error`), and `excuse`',
+    otherwise: 'as the manual says',
+    means: 'How much the rules of `kamino check` and `kamino walk` weigh, and where one does not hold.',
+    example:
+      'rules:\n  orphan: note\n  excuse:\n    - { rule: dead-link, at: links.html, because: kept as it was }',
   }),
   looks: optional(recordOf(nameForm, look), {
     below: 'looks',
