@@ -9,7 +9,7 @@ const examples = `
 Examples:
   $ kamino check                   the finished pages of the plan in this folder
   $ kamino check built             any folder of pages
-  $ kamino check --json            all of it, for other programs
+  $ kamino check --json            all of it, for other programs; --sarif for those that read SARIF
 
 Exit status: 0 fine, also with warnings, 1 errors, 2 a failure.`;
 
@@ -21,15 +21,22 @@ export function addCheck(program: Command, act: Act): void {
     )
     .argument('[site]', 'a plan, its folder, or a folder of pages', '.')
     .option('--json', 'print the result as one JSON document')
+    .option('--sarif', 'print the findings as SARIF 2.1.0')
     .addHelpText('after', examples)
-    .action((site: string, options: { json?: true }) => act(voice => work(site, options, voice))());
+    .action((site: string, options: Options) => act(voice => work(site, options, voice))());
 }
 
-async function work(site: string, { json }: { json?: true }, voice: Voice): Promise<number> {
+interface Options {
+  json?: true;
+  sarif?: true;
+}
+
+async function work(site: string, { json, sarif }: Options, voice: Voice): Promise<number> {
   const { check } = await import('../jobs/check.ts');
   const progress = await progressOn(voice.io, 'files');
   const result = await check({ site, progress: progress.show });
   progress.end();
+  if (sarif) return tellSarif(result, voice);
   return json ? tellJson('check', result, voice) : tell(result, voice);
 }
 
@@ -48,4 +55,14 @@ function tell(result: CheckResult, voice: Voice): number {
     `${voice.out.strong(`Checked ${counted(result.pages, 'page')} in ${where}`)}: ${counted(result.menus, 'menu')} of Kamino’s, ${counted(result.links, 'link')}; ${found}.\n`,
   );
   return result.status;
+}
+
+/** For editors and build servers. */
+export async function tellSarif(
+  { findings, status }: Pick<CheckResult, 'findings' | 'status'>,
+  { io }: Voice,
+): Promise<number> {
+  const { sarif } = await import('../jobs/sarif.ts');
+  io.out(sarif(findings));
+  return status;
 }

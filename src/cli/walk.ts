@@ -2,6 +2,7 @@ import { type Command, InvalidArgumentError } from 'commander';
 import { counted } from '../core/text/nearest.ts';
 import { type Paint, countFindings } from '../core/text/render.ts';
 import type { WalkOptions, WalkResult } from '../jobs/walk.ts';
+import { tellSarif } from './check.ts';
 import { type Act, type Voice, tellFindings, tellJson } from './io.ts';
 import { progressOn } from './progress.ts';
 
@@ -24,6 +25,7 @@ interface Options {
   browser?: string;
   report?: string;
   json?: true;
+  sarif?: true;
 }
 
 export function addWalk(program: Command, act: Act): void {
@@ -40,6 +42,7 @@ export function addWalk(program: Command, act: Act): void {
     .option('--browser <program>', 'a Chromium, Chrome or Edge; the first that is found by default')
     .option('--report <file>', 'write a page for people: who gets where, with pictures of what went wrong')
     .option('--json', 'print the result as one JSON document')
+    .option('--sarif', 'print the findings as SARIF 2.1.0')
     .addHelpText('after', examples)
     .action((site: string, options: Options) => act(voice => work(site, options, voice))());
 }
@@ -52,7 +55,7 @@ function seconds(given: string): number {
 
 async function work(
   site: string,
-  { visitor, page, every, time, browser, report, json }: Options,
+  { visitor, page, every, time, browser, report, json, sarif }: Options,
   voice: Voice,
 ): Promise<number> {
   const { walk } = await import('../jobs/walk.ts');
@@ -69,6 +72,7 @@ async function work(
   };
   const result = await walk(asked);
   progress.end();
+  if (sarif) return tellSarif(result, voice);
   if (json) {
     const { faults, ...told } = result;
     void faults;

@@ -1,5 +1,5 @@
 import { resolve } from 'node:path';
-import { checkSite } from '../core/check/index.ts';
+import { checkUnfinished } from '../core/check/index.ts';
 import {
   type InventoryMenu,
   type InventoryNavigation,
@@ -61,7 +61,7 @@ export function inventory(folder = '.', { progress }: Pick<FolderOptions, 'progr
   const above = isThere(findPlan(root)) ? null : sitePlanAbove(root);
   const findings = sortFindings([
     ...oddFolder(root, { hasPages: pages.length > 0, above }),
-    ...fromUser([...ofFolder, ...checkSite(site), ...withoutViewport(site)], root),
+    ...fromUser([...ofFolder, ...checkUnfinished(site), ...withoutViewport(site)], root),
   ]);
   return {
     status: hasErrors(findings) ? 1 : 0,

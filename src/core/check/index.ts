@@ -19,6 +19,12 @@ import { untitled } from './rules/untitled.ts';
 import { wordlessEntry } from './rules/wordless-entry.ts';
 import { wrongCurrent } from './rules/wrong-current.ts';
 import { wrongFolder } from './rules/wrong-folder.ts';
+import { sameWords } from './rules/same-words.ts';
+import { otherWords } from './rules/other-words.ts';
+import { insecureFile } from './rules/insecure-file.ts';
+import { sentOn } from './rules/sent-on.ts';
+import { newWindow } from './rules/new-window.ts';
+import { unsizedPicture } from './rules/unsized-picture.ts';
 import type { CheckRule, CheckedSite } from './types.ts';
 
 /** Every rule, in the order of the manual. */
@@ -43,11 +49,22 @@ export const checkRules: readonly CheckRule[] = [
   wordlessEntry,
   stretchedPicture,
   outranked,
+  sameWords,
+  otherWords,
+  insecureFile,
+  sentOn,
+  newWindow,
+  unsizedPicture,
 ];
 
-/** What is wrong in a site, sorted by place. */
+/** What is wrong in finished pages, sorted by place. */
 export function checkSite(site: CheckedSite): Finding[] {
   return sortFindings(checkRules.flatMap(rule => found(rule, site)));
+}
+
+/** The same in pages whose menus are still to be made. */
+export function checkUnfinished(site: CheckedSite): Finding[] {
+  return sortFindings(checkRules.filter(rule => !rule.isOfFinished).flatMap(rule => found(rule, site)));
 }
 
 /** What one rule finds. */

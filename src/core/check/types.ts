@@ -23,5 +23,7 @@ export type Tell = (place: Place | null, message: string, remedy: string | null)
 /** One thing that is looked for in a site, with its page of the manual. */
 export interface CheckRule extends Rule {
   name: string;
+  /** What a plan would set right anyway is not told of pages that have none yet. */
+  isOfFinished?: true;
   find: (site: CheckedSite, tell: Tell) => Finding[];
 }

@@ -39,6 +39,9 @@ export interface FullPage {
   styles: Extent[];
   /** End tags of lists, tables and parts of a page that close nothing. */
   surplus: (Extent & { name: string })[];
+  /** Tags that send visitors on to another page by themselves, and links that open a window. */
+  refreshes: Extent[];
+  windows: Extent[];
   /** How many words people read in its body. */
   words: number;
   /** It asks search engines to leave it out, or sends on to another page. */

@@ -1,11 +1,11 @@
-import type { Raw } from '../text/bytes.ts';
+import { type Raw, lowerAscii } from '../text/bytes.ts';
 import type { FullPage } from './content.ts';
 import { hasResources, picturesIn, resourcesOf } from './resources.ts';
 import type { Scanner } from './scanner.ts';
 import { type Listener, type Walk } from './walk.ts';
 
 /** What a page uses and how it is put together. */
-export type Used = Pick<FullPage, 'resources' | 'styles' | 'surplus'>;
+export type Used = Pick<FullPage, 'resources' | 'styles' | 'surplus' | 'refreshes' | 'windows'>;
 
 /** What must be closed, and only once. */
 const paired: ReadonlySet<string> = new Set(
@@ -15,9 +15,13 @@ const paired: ReadonlySet<string> = new Set(
 /** They name a picture by this attribute alone, which is rare. */
 const grounds: ReadonlySet<string> = new Set(['body', 'table', 'tr', 'td', 'th']);
 
+/** What counts here is ASCII in every charset. */
+const isRefresh = (equiv: Raw | null, content: Raw | null): boolean =>
+  lowerAscii(equiv ?? '') === 'refresh' && /url\s*=/i.test(content ?? '');
+
 /** Hears what a page uses; values are raw until the charset is known. */
 export class UsedReader implements Listener {
-  readonly used: Used = { resources: [], styles: [], surplus: [] };
+  readonly used: Used = { resources: [], styles: [], surplus: [], refreshes: [], windows: [] };
   readonly #walk: Walk;
   /** How much was open before an end tag. */
   #openBefore = 0;
@@ -38,6 +42,10 @@ export class UsedReader implements Listener {
       for (const one of resourcesOf(name, scanner.attributes(), value))
         this.used.resources.push({ ...one, start, end });
     if (scanner.hasNameFrom('on')) this.#readEvents(scanner);
+    if (name === 'meta' && isRefresh(value('http-equiv'), value('content')))
+      this.used.refreshes.push({ start, end });
+    if (name === 'a' && lowerAscii(value('target') ?? '') === '_blank')
+      this.used.windows.push({ start, end });
     if (value('style')?.includes('(') === true) this.used.styles.push({ start, end });
   }
 

@@ -1,0 +1,52 @@
+import type { SitePath } from '../address/path.ts';
+import { differences } from '../hand/differences.ts';
+import { flatEntries } from '../hand/types.ts';
+import { endOfLink } from '../site/links.ts';
+import { hashOf } from '../site/targets.ts';
+import type { CheckedSite } from './types.ts';
+
+/** An entry of a menu written by hand, with where it leads. */
+export interface MenuLink {
+  page: SitePath;
+  label: string;
+  /** A path of the site with the place in it, or a whole address. */
+  target: string;
+  start: number;
+  end: number;
+}
+
+/** The entries of the menus of one page that have words and lead somewhere; what turns from page to page is no menu. */
+export function menuLinks(site: CheckedSite, path: SitePath): MenuLink[] {
+  // A copy that is not as the others is told as that.
+  if (oddPages(site).has(path)) return [];
+  const page = site.pages.get(path)!;
+  return (site.candidates.get(path) ?? [])
+    .filter(menu => menu.kind === 'menu')
+    .flatMap(menu => [...flatEntries(menu.entries)])
+    .flatMap(({ entry: { label, href, start, end } }) => {
+      if (href === null || label === '') return [];
+      const to = endOfLink(href, page, site);
+      if (to.kind === 'away') return [{ page: path, label, target: href, start, end }];
+      if (to.kind !== 'page' && to.kind !== 'file') return [];
+      return [
+        {
+          page: path,
+          label,
+          target: `${to.path}${hashOf(href) === '' ? '' : `#${hashOf(href)}`}`,
+          start,
+          end,
+        },
+      ];
+    });
+}
+
+const known = new WeakMap<CheckedSite, ReadonlySet<SitePath>>();
+
+function oddPages(site: CheckedSite): ReadonlySet<SitePath> {
+  const odd = known.get(site) ?? new Set(differences(site).map(one => one.path));
+  known.set(site, odd);
+  return odd;
+}
+
+/** As two labels are the same to people. */
+export const saidOf = (label: string): string => label.trim().toLowerCase();

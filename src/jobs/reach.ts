@@ -1,0 +1,34 @@
+import { reachOfLinks } from '../core/check/reach.ts';
+import { reachSvg } from '../core/draw/reach-svg.ts';
+import { reachMermaid, reachText } from '../core/draw/reach-text.ts';
+import { type Finding, sortFindings } from '../core/text/finding.ts';
+import { visibleJson } from '../core/text/visible.ts';
+import { finishedPages } from './finished.ts';
+import { openFolder } from './folder.ts';
+
+const formats = {
+  text: reachText,
+  mermaid: reachMermaid,
+  svg: reachSvg,
+  json: (reach: object): string =>
+    `${visibleJson(JSON.stringify({ kamino: 1, command: 'map', ...reach }, null, 2))}\n`,
+} as const;
+
+export type ReachFormat = keyof typeof formats;
+
+export interface ReachMap {
+  status: 0 | 2;
+  findings: Finding[];
+  text: string | null;
+}
+
+/** How links lead through finished pages, or any folder of pages, drawn or written. */
+export function reachMap({
+  site: given,
+  format = 'text',
+}: { site?: string; format?: ReachFormat } = {}): ReachMap {
+  const { root, plan, base, missing } = finishedPages(given);
+  if (missing) return { status: 2, findings: [missing], text: null };
+  const { site, findings } = openFolder(root, { plan, isLifted: false, base });
+  return { status: 0, findings: sortFindings(findings), text: formats[format](reachOfLinks(site)) };
+}
