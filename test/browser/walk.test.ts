@@ -187,6 +187,14 @@ const plants: [rule: string, visitor: string, what: string, plant: (site: Site) 
     },
   ],
   [
+    'weak-contrast',
+    'mouse',
+    'labels are pale',
+    ({ css }) => {
+      css('nav .kamino-link { color: #999 !important; background: #fff !important }');
+    },
+  ],
+  [
     'shifting',
     'mouse',
     'something is put above the page',

@@ -1,4 +1,5 @@
 import type { Browser, BrowserContext, BrowserContextOptions, CDPSession, Page } from 'playwright-core';
+import type { SeenBox } from '../../core/walk/seen.ts';
 import type { Visitor } from '../../core/walk/visitors.ts';
 import type { Engine, EngineStart, SpokenNode, Tab, TabEvents } from './tab.ts';
 
@@ -148,14 +149,24 @@ class ChromiumTab implements Tab {
     if (entry) await session.send('Page.navigateToHistoryEntry', { entryId: entry.id });
   }
 
-  async picture(box?: { left: number; top: number; width: number; height: number }): Promise<Uint8Array> {
+  async picture(box?: SeenBox, scale = 1): Promise<Uint8Array> {
+    const [left, top] = scale === 1 ? [0, 0] : await this.#scrolled();
     const clip = box && {
-      x: box.left,
-      y: box.top,
+      x: box.left + left,
+      y: box.top + top,
       width: Math.max(1, box.width),
       height: Math.max(1, box.height),
     };
-    return this.#page.screenshot({ ...(clip ? { clip } : {}), animations: 'allow', caret: 'initial' });
+    if (!clip || scale === 1)
+      return this.#page.screenshot({ ...(clip ? { clip } : {}), animations: 'allow', caret: 'initial' });
+    const shot = this.#session.send('Page.captureScreenshot', { format: 'png', clip: { ...clip, scale } });
+    return Buffer.from((await within(shot, 'the page gives no picture')).data, 'base64');
+  }
+
+  /** How far the page is scrolled: parts of a picture are counted from its beginning. */
+  async #scrolled(): Promise<readonly [number, number]> {
+    const { cssVisualViewport } = await this.#session.send('Page.getLayoutMetrics');
+    return [cssVisualViewport.pageX, cssVisualViewport.pageY];
   }
 
   events(): TabEvents {

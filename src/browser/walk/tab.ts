@@ -14,8 +14,8 @@ export interface Tab {
   /** A key by its name in `KeyboardEvent.key`. */
   press: (key: string) => Promise<void>;
   back: () => Promise<void>;
-  /** A picture (PNG) of what the window shows, or of a part of it. */
-  picture: (box?: SeenBox) => Promise<Uint8Array>;
+  /** A picture (PNG) of what the window shows, or of a part of it, drawn so many times as large. */
+  picture: (box?: SeenBox, scale?: number) => Promise<Uint8Array>;
   /** What has happened since it was asked last: windows that opened, questions, errors of scripts. */
   events: () => TabEvents;
   /** Names and roles as screen readers get them; null where the browser does not say. */

@@ -18,6 +18,8 @@ export class Visit {
   /** In CSS px. */
   readonly window: readonly [number, number];
 
+  /** Labels whose colours have been looked at: they are the same on every page. */
+  readonly sampled = new Set<string>();
   /** The page that is shown; null where nothing is known of it. */
   #page: string | null = null;
 

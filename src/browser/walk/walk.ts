@@ -40,17 +40,21 @@ interface Walker {
 /** Goes through pages as each visitor. */
 export async function walkSite(walking: Walking): Promise<WalkOutcome> {
   const walkers = walking.visitors.flatMap(visitor =>
-    visitor.windows.map<Walker>(window => ({
-      visitor,
-      window,
-      visit: null,
-      waiting: [...walking.jobs],
-      isBusy: false,
-    })),
+    visitor.windows.flatMap(window => {
+      // Whoever has the most to do goes in several windows at once.
+      const waiting = [...walking.jobs];
+      return Array.from({ length: visitor.followsAll ? 3 : 1 }, (): Walker => ({
+        visitor,
+        window,
+        visit: null,
+        waiting,
+        isBusy: false,
+      }));
+    }),
   );
   const outcome: WalkOutcome = { walks: new Map(), notes: [], leftOut: new Map() };
   for (const { visitor } of walkers) outcome.walks.set(visitor.name, new Map());
-  const all = walkers.length * walking.jobs.length;
+  const all = new Set(walkers.map(one => one.waiting)).size * walking.jobs.length;
   let done = 0;
   const lane = async (): Promise<void> => {
     for (let next = take(walkers); next; next = take(walkers)) {

@@ -4,6 +4,7 @@ import type { Noter } from '../noter.ts';
 import type { Visit } from '../visit.ts';
 import { closing } from './closing.ts';
 import { comingBack } from './coming-back.ts';
+import { contrast } from './contrast.ts';
 import { motion } from './motion.ts';
 import { paper } from './paper.ts';
 import { resizing } from './resizing.ts';
@@ -20,7 +21,7 @@ export type Measure = (visit: Visit, found: readonly FoundWay[], noter: Noter) =
 
 /** What each visitor’s window shows beside the way to places. */
 const byVisitor: Readonly<Record<string, readonly Measure[]>> = {
-  mouse: [shifting, states, closing, comingBack, resizing, targets, spacing, sweeping],
+  mouse: [shifting, contrast, states, closing, comingBack, resizing, targets, spacing, sweeping],
   keyboard: [closing, spoken],
   touch: [shifting, closing, comingBack, resizing, targets, sideways],
   'narrow-keyboard': [closing, spoken],

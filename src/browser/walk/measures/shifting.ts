@@ -7,9 +7,9 @@ const least = 0.002;
 
 /** Nothing moves while the page comes, nor when the pointer goes over its menus. */
 export async function shifting(visit: Visit, found: readonly FoundWay[], noter: Noter): Promise<void> {
-  await visit.load(noter.page);
-  await pause(300);
-  const { shift, shifted } = await visit.state();
+  const first = await shiftOf(visit, noter.page);
+  // A machine that stood still may have shown the page before its style was there.
+  const { shift, shifted } = first.shift > least ? await shiftOf(visit, noter.page) : first;
   if (shift > least)
     await noter.seen(
       'shifting',
@@ -24,4 +24,10 @@ export async function shifting(visit: Visit, found: readonly FoundWay[], noter: 
       'shifting',
       `${by ?? 'something'} moves when the pointer goes over a menu (layout shift ${(now - shift).toFixed(3)})`,
     );
+}
+
+async function shiftOf(visit: Visit, page: string): Promise<{ shift: number; shifted: string | null }> {
+  await visit.load(page);
+  await pause(300);
+  return visit.state();
 }
