@@ -17,6 +17,8 @@ export { measure, type MeasureOptions, type MeasureResult, type MeasuredMenu } f
 export { specimen, type SpecimenOptions, type SpecimenResult } from './jobs/specimen.ts';
 export { preview, type Preview, type PreviewOptions } from './jobs/preview.ts';
 export { map, type MapOptions, type MapResult } from './jobs/map.ts';
+export { reachMap, type ReachFormat, type ReachMap } from './jobs/reach.ts';
+export { walk, type WalkOptions, type WalkResult } from './jobs/walk.ts';
 export { inventory, type Inventory, type InventoryPage } from './jobs/inventory.ts';
 export { version } from './files/version.ts';
 export { readPlan, type PlanReading } from './core/plan/read.ts';

@@ -187,6 +187,14 @@ const plants: [rule: string, visitor: string, what: string, plant: (site: Site) 
     },
   ],
   [
+    'false-current',
+    'mouse',
+    'another entry is marked',
+    ({ edit: by }) => {
+      by('class="kamino-link" href="book.html"', 'aria-current="page" class="kamino-link" href="book.html"');
+    },
+  ],
+  [
     'weak-contrast',
     'mouse',
     'labels are pale',

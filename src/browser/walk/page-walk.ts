@@ -2,6 +2,7 @@ import type { SeenLink, SeenSection } from '../../core/walk/seen.ts';
 import type { WalkedLink, WalkedPage } from '../../core/walk/types.ts';
 import { type FoundWay, actionsOf, explore, isWhenNeeded } from './explore.ts';
 import { type Followed, decoded, follow } from './follow.ts';
+import { currents } from './measures/currents.ts';
 import { measuresOf } from './measures/index.ts';
 import type { Noter } from './noter.ts';
 import { tellSideways } from './measures/sideways.ts';
@@ -29,6 +30,7 @@ export async function walkPage(visit: Visit, job: PageJob, noter: Noter): Promis
   const isTried = (menu: string): boolean => menus !== null && (menus.has(menu) || job.triesUnknown(menu));
   const { found, sections } = await ways(visit, job, { isTried, noter });
   await noteEvents(visit, noter);
+  if (visit.visitor.name === 'mouse') await currents(visit, noter);
   const links = walkedLinks(visit, found, menu => menu === null || isTried(menu));
   if (menus === null) {
     if (visit.visitor.moves === 'pointer' || visit.visitor.moves === 'touch')

@@ -1,6 +1,6 @@
 import { controlAt, controls, focusOnControl } from './walk/controls.ts';
 import { hoverAt, linkAt, links } from './walk/links.ts';
-import { marks, styleOfLink } from './walk/marks.ts';
+import { currents, marks, styleOfLink } from './walk/marks.ts';
 import { dress, folds, goTo, scrollToEnd, scrollToStart, spaced, state, texts } from './walk/page.ts';
 import { arrived, sections } from './walk/sections.ts';
 import { focusOnLink, stop, unfocus } from './walk/stops.ts';
@@ -24,6 +24,7 @@ const told = {
   folds,
   state,
   marks,
+  currents,
   styleOfLink,
   spaced,
   dress,

@@ -104,6 +104,21 @@ export const wordPages: Readonly<Record<string, WordPage>> = {
     'One problem: its rule, its severity, its place, and what to do. Errors end with exit status 1, a bad plan with 2.',
     'kamino.yaml:7:15: error missing-page: the site has no page `vist.html`',
   ),
+  visitor: word(
+    'A way of using a site: device, input and abilities together.',
+    'kamino walk --visitor keyboard',
+    ['walk'],
+  ),
+  walk: word(
+    'A real browser goes through the finished pages as each visitor.',
+    'kamino walk --report walk.html',
+    ['visitor', 'reach', 'questions'],
+  ),
+  reach: word(
+    'Who gets where, in how many presses: clicks, taps or Enter, from the front page on.',
+    'kamino map --reach',
+    ['walk'],
+  ),
   pattern: word(
     'Paths with `*` (within a folder), `**` (through folders) and `{a,b}` (one of several), from the site’s folder.',
     'carried-by: "{visit,journal}/**"',

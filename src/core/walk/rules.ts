@@ -108,6 +108,13 @@ export const walkRules = {
     example: 'states: { current: { marker: below } }',
     remedy: 'Give that state a look of its own.',
   },
+  'false-current': {
+    severity: 'error',
+    about: 'The entry of this page is marked as current, and no other.',
+    why: 'A menu says that people are on another page than they are, or does not say where they are.',
+    example: '<a href="visit.html" aria-current="page">  on prices.html',
+    remedy: 'Build the page again; in a menu by hand, move  aria-current  to the entry of the page.',
+  },
   'small-target': {
     severity: 'warning',
     about: 'What is to be pressed is large enough.',

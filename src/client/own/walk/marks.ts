@@ -90,3 +90,25 @@ const isAlike = (one: Element, other: Element): boolean => {
     [...element.classList].filter(name => !/current|within|active/.test(name)).join(' ');
   return classes(one) === classes(other) && one.children.length === other.children.length;
 };
+
+const pathOf = ({ origin, pathname }: Pick<URL, 'origin' | 'pathname'>): string =>
+  origin + pathname.replace(/index\.html?$/, '');
+
+/** Which entries are said to be this page and are not, and which are and are not said to be. */
+export function currents(): { menu: string; wrong: string[]; unsaid: string[] }[] {
+  const all = allLinks().map(link => ({ link, menu: menuOf(link) }));
+  return [...new Set(all.flatMap(one => one.menu ?? []))].map(menu => {
+    const own = all.filter(one => one.menu === menu).map(one => one.link);
+    const isHere = (link: HTMLAnchorElement): boolean => pathOf(link) === pathOf(location);
+    const isSaid = (link: HTMLAnchorElement): boolean => link.getAttribute('aria-current') === 'page';
+    const isOurs = own[0]!.closest('nav[data-kamino]') !== null;
+    return {
+      menu,
+      wrong: own.filter(one => isSaid(one) && !isHere(one)).map(labelOf),
+      // A menu by hand may mark it in its own way; the home is no entry.
+      unsaid: own
+        .filter(one => isOurs && isHere(one) && one.hash === '' && !isSaid(one) && one.closest('li') !== null)
+        .map(labelOf),
+    };
+  });
+}
