@@ -7,26 +7,19 @@ import type { Matrix } from './types.ts';
 /** Pages and sections that a visitor does not get to though every entry on the way was tried. */
 export function unreachedNotes(matrix: Matrix, site: WholeSite, isWhole: boolean): Note[] {
   if (!isWhole) return [];
-  return matrix.rows.flatMap(({ target, actions }) =>
+  const lost = new Map(
+    matrix.rows.filter(one => one.target.id === null).map(one => [one.target.page, one.actions]),
+  );
+  return matrix.rows.flatMap(({ target: { page, id, label }, actions }) =>
     actions.flatMap((needed, at) => {
-      // On paper what is hidden is the page’s choice.
-      if (needed !== null || matrix.visitors[at] === 'paper') return [];
-      if (target.id === null && target.page === site.front) return [];
+      const visitor = matrix.visitors[at]!;
+      // On paper what is hidden is the page’s choice; where a page is not reached, no section of it is.
+      if (needed !== null || visitor === 'paper') return [];
+      if (id === null ? page === site.front : lost.get(page)?.[at] === null) return [];
       const what =
-        target.id === null
-          ? `no way leads from the front page to “${target.label}”`
-          : `no way leads to the section “${target.label}” (#${target.id})`;
-      return [
-        {
-          rule: 'unreached',
-          page: target.page,
-          what,
-          things: [],
-          menu: null,
-          picture: null,
-          visitor: matrix.visitors[at]!,
-        } as const,
-      ];
+        id === null ? 'no way leads here from the front page' : 'no way leads to a section of this page';
+      const things = id === null ? [] : [`“${label}” (#${id})`];
+      return [{ rule: 'unreached', page, what, things, menu: null, picture: null, visitor } as const];
     }),
   );
 }

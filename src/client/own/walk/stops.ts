@@ -18,7 +18,7 @@ export function stop(): SeenStop | null {
     order: [...document.querySelectorAll('*')].indexOf(here),
     isSeen:
       isDrawn(here) && box.bottom > 0 && box.right > 0 && box.top < innerHeight && box.left < innerWidth,
-    coveredBy: coverOf(here, box),
+    coveredBy: coverOf(here),
     hasRing: hasRing(here),
     box: { left: box.left, top: box.top, width: box.width, height: box.height },
   };
@@ -30,21 +30,28 @@ function controlOf(element: Element): HTMLElement {
   return label ?? (element as HTMLElement);
 }
 
-/** What covers all of what has the focus, where it is looked at in five places. */
-function coverOf(element: Element, { left, top, width, height }: DOMRect): string | null {
-  const points = [0.5, 0.1, 0.9].flatMap(part => [
-    [left + width * part, top + height * 0.5],
-    [left + width * 0.5, top + height * part],
-  ]);
+/** What covers all of what has the focus, where its boxes are looked at in five places each. */
+function coverOf(element: Element): string | null {
+  const boxes = [...element.getClientRects()].filter(box => box.width > 0 && box.height > 0).slice(0, 3);
+  const points = boxes.flatMap(({ left, top, width, height }) =>
+    [0.5, 0.1, 0.9].flatMap(part => [
+      [left + width * part, top + height * 0.5],
+      [left + width * 0.5, top + height * part],
+    ]),
+  );
   let cover: string | null = null;
   for (const [x, y] of points) {
     if (x! < 0 || y! < 0 || x! >= innerWidth || y! >= innerHeight) continue;
     const hit = document.elementFromPoint(x!, y!);
-    if (!hit || element.contains(hit) || hit.contains(element)) return null;
+    if (!hit || element.contains(hit) || isForLabel(element, hit)) return null;
     cover ??= nameOf(hit);
   }
   return cover;
 }
+
+/** A box that is not shown is pressed, and seen, by its label. */
+const isForLabel = (element: Element, hit: Element): boolean =>
+  element instanceof HTMLInputElement && [...(element.labels ?? [])].some(one => one.contains(hit));
 
 /** Only that the outline is drawn; whether it can be told from what is beside it is seen in a picture. */
 function hasRing(element: Element): boolean {
