@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
+import { quiet } from './find.ts';
 
 const patience = 60_000;
 const run = promisify(execFile);
@@ -28,14 +29,7 @@ export async function withBrowser<Seen>(browser: string, use: (open: Open) => Pr
         '--headless',
         // Its sandbox does not start for root.
         ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
-        '--disable-gpu',
-        // Letters are as wide as in a window, whatever the size.
-        '--font-render-hinting=none',
-        '--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
+        ...quiet,
         `--window-size=${size.join(',')}`,
         `--user-data-dir=${profile}`,
         `--virtual-time-budget=${time}`,

@@ -74,48 +74,40 @@ async function work(
   progress.end();
   if (sarif) return tellSarif(result, voice);
   if (json) {
-    const { faults, ...told } = result;
-    void faults;
-    return tellJson('walk', told, voice);
+    return tellJson('walk', { ...result, faults: undefined }, voice);
   }
-  const status = tell(result, voice);
-  if (report !== undefined && result.matrix !== null) voice.io.out(`The report is in ${report}\n`);
+  const status = await tell(result, voice);
+  if (report !== undefined && status !== 2) voice.io.out(`The report is in ${report}\n`);
   return status;
 }
 
-function tell(result: WalkResult, { io, ...voice }: Voice): number {
+async function tell(result: WalkResult, { io, ...voice }: Voice): Promise<number> {
   tellFindings(result.findings, { io, ...voice });
   if (result.matrix === null) return result.status;
-  io.out(`${table(result, voice.out)}\n\n`);
+  io.out(`${await tableOf(result, voice.out)}\n\n`);
   for (const one of result.answers) io.out(`${answer(one)}\n`);
   if (result.answers.length > 0) io.out('\n');
   io.out(`${voice.out.strong(`${result.said}.`)}\n`);
-  const looked = result.looked < result.pages ? `, ${counted(result.looked, 'page')} looked at` : '';
   const found = countFindings(result.findings) || 'nothing is wrong';
-  io.out(
-    `${result.browser}: ${result.explored} of ${counted(result.pages, 'page')} in full${looked}; ${(result.took / 1000).toFixed(0)} s; ${found}.\n`,
-  );
+  const pages = `${result.walked.length} of ${counted(result.pages, 'page')} walked, ${result.explored} in full`;
+  io.out(`${result.browser}: ${pages}; ${(result.took / 1000).toFixed(0)} s; ${found}.\n`);
   return result.status;
 }
 
 /** For each visitor the entries, pages and sections that are reached, and the most presses that one takes. */
-function table({ summary }: WalkResult, paint: Paint): string {
-  const head = ['visitor', 'entries', 'pages', 'sections', 'presses'];
-  const lines = summary.map(one => [
-    one.called,
-    one.entries.all === 0 ? '–' : part(one.entries),
-    part(one.pages),
-    part(one.sections),
-    one.presses === null ? '–' : `${one.presses}`,
-  ]);
-  const widths = head.map((title, column) =>
-    Math.max(title.length, ...lines.map(one => one[column]!.length)),
-  );
-  const row = (cells: readonly string[]): string =>
-    cells
-      .map((cell, column) => (column === 0 ? cell.padEnd(widths[0]!) : cell.padStart(widths[column]!)))
-      .join('  ');
-  return [paint.quiet(row(head)), ...lines.map(row)].join('\n');
+async function tableOf({ summary }: WalkResult, paint: Paint): Promise<string> {
+  const { plainTable } = await import('./table.ts');
+  const head = ['visitor', 'entries', 'pages', 'sections', 'presses'].map(paint.quiet);
+  const table = plainTable(head, ['left', 'right', 'right', 'right', 'right']);
+  for (const one of summary)
+    table.push([
+      one.called,
+      one.entries.all === 0 ? '–' : part(one.entries),
+      part(one.pages),
+      part(one.sections),
+      one.presses === null ? '–' : `${one.presses}`,
+    ]);
+  return table.toString();
 }
 
 /** The shortest way to an answer, and how many presses it takes at the most. */

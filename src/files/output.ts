@@ -15,7 +15,7 @@ import type { FileRecord, Glance, OutputRecord, SiteRecord } from './record.ts';
 import type { SiteFile } from './walk.ts';
 import { foreignIn } from './foreign.ts';
 import { checksumOf } from './checksum.ts';
-import { ensureReal, lookAt, partOf, sweep } from './real.ts';
+import { ensureReal, lookAt, makePath, partOf, sweep } from './real.ts';
 import type { PageNotes } from './stored.ts';
 import { Writer, type Written } from './write.ts';
 
@@ -175,7 +175,7 @@ export class Output {
       return;
     }
     if (this.#isDry) return;
-    mkdirSync(dirname(this.folder), { recursive: true });
+    makePath(dirname(this.folder));
     sweep(dirname(this.folder));
     mkdirSync(this.#place);
   }

@@ -10,7 +10,7 @@ export const ownPaths = [ownStyle, ownScript];
 
 /** Where `kamino specimen` writes to by itself, and where people have the report of a walk. */
 export const specimenFile = 'specimen.html';
-export const ownSheets = [specimenFile, 'walk.html', 'map.html'];
+export const ownSheets = [specimenFile, 'walk.html'];
 
 /** The name of a content. */
 export const contentName = (bytes: Uint8Array): string =>

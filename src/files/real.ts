@@ -8,6 +8,7 @@ import {
   openSync,
   readdirSync,
   rmSync,
+  statSync,
 } from 'node:fs';
 import { basename, dirname, join, sep } from 'node:path';
 
@@ -60,6 +61,13 @@ export function makeFolder(root: string, folder: string, isSafe = true): void {
     mkdirSync(at);
     if (isSafe) syncFolder(dirname(at));
   }
+}
+
+/** Makes sure of a folder, wherever it lies; `mkdir` of Node does not end where a system makes none, as below `/proc`. */
+export function makePath(folder: string): void {
+  if (statSync(folder, { throwIfNoEntry: false })?.isDirectory()) return;
+  if (dirname(folder) !== folder) makePath(dirname(folder));
+  mkdirSync(folder);
 }
 
 /** Makes sure that what is written below a folder stays in it: that no link leads from it elsewhere. @throws {LinkInWay} */

@@ -1,7 +1,7 @@
-import { existsSync, mkdirSync, readFileSync, readdirSync } from 'node:fs';
+import { existsSync, readFileSync, readdirSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { makeFolder } from './real.ts';
+import { makeFolder, makePath } from './real.ts';
 import { writeWhole } from './write.ts';
 
 /** Writes one of the sample sites of the package into a folder; files that are there already stay. */
@@ -16,7 +16,7 @@ export function copySample(name: 'demo' | 'demo-old', target: string): { written
       if (!readFileSync(file).equals(bytes)) kept.push(path);
       continue;
     }
-    mkdirSync(target, { recursive: true });
+    makePath(target);
     makeFolder(target, dirname(path));
     writeWhole(file, bytes);
     written.push(path);

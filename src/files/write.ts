@@ -6,7 +6,6 @@ import {
   fchownSync,
   fstatSync,
   fsyncSync,
-  mkdirSync,
   openSync,
   renameSync,
   rmSync,
@@ -14,7 +13,7 @@ import {
   writeSync,
 } from 'node:fs';
 import { basename, dirname } from 'node:path';
-import { LinkInWay, lookAt, makeFolder, partOf, sweep, syncFolder } from './real.ts';
+import { LinkInWay, lookAt, makeFolder, makePath, partOf, sweep, syncFolder } from './real.ts';
 
 /** What the file system says of a written file. */
 export interface Written {
@@ -102,7 +101,7 @@ export class Writer {
 
   #enter(folder: string): void {
     if (this.#folders.has(folder)) return;
-    if (this.#folders.size === 0) mkdirSync(this.#root, { recursive: true });
+    if (this.#folders.size === 0) makePath(this.#root);
     makeFolder(this.#root, folder, this.#isSafe);
     if (this.#sweeps) sweep(folder === '' ? this.#root : `${this.#root}/${folder}`);
     this.#folders.add(folder);

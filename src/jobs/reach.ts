@@ -3,6 +3,7 @@ import { reachSvg } from '../core/draw/reach-svg.ts';
 import { reachMermaid, reachText } from '../core/draw/reach-text.ts';
 import { type Finding, sortFindings } from '../core/text/finding.ts';
 import { visibleJson } from '../core/text/visible.ts';
+import { oddFolder } from '../files/folder-errors.ts';
 import { finishedPages } from './finished.ts';
 import { openFolder } from './folder.ts';
 
@@ -27,8 +28,10 @@ export function reachMap({
   site: given,
   format = 'text',
 }: { site?: string; format?: ReachFormat } = {}): ReachMap {
-  const { root, plan, base, missing } = finishedPages(given);
+  const { root, plan, above, base, missing } = finishedPages(given);
   if (missing) return { status: 2, findings: [missing], text: null };
   const { site, findings } = openFolder(root, { plan, isLifted: false, base });
-  return { status: 0, findings: sortFindings(findings), text: formats[format](reachOfLinks(site)) };
+  const told = sortFindings([...findings, ...oddFolder(root, { hasPages: site.pages.size > 0, above })]);
+  if (site.pages.size === 0) return { status: 2, findings: told, text: null };
+  return { status: 0, findings: told, text: formats[format](reachOfLinks(site)) };
 }

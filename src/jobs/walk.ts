@@ -1,24 +1,26 @@
 import { availableParallelism } from 'node:os';
 import { dirname, resolve } from 'node:path';
 import { findBrowser } from '../browser/find.ts';
-import type { PageJob } from '../browser/walk/page-walk.ts';
 import type { Engine } from '../browser/walk/tab.ts';
 import type { CheckedSite } from '../core/check/types.ts';
 import { walkReport } from '../core/draw/walk-report.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { findingOf } from '../core/walk/faults.ts';
 import { targetsOf } from '../core/walk/matrix.ts';
+import type { PageJob } from '../core/walk/types.ts';
 import { jobsOf } from '../core/walk/shapes.ts';
 import { type Proof, proofOf } from '../core/walk/proof.ts';
 import { questionProblems } from '../core/walk/questions.ts';
 import { visitors } from '../core/walk/visitors.ts';
 import { noVisitor } from '../core/walk/asked.ts';
+import { oddFolder } from '../files/folder-errors.ts';
 import { ownScriptOf } from '../files/own.ts';
 import { dataAddress } from '../files/held.ts';
 import { SiteRecord } from '../files/record.ts';
 import { writeWhole } from '../files/write.ts';
 import { fromUser, isThere, shownPath } from '../files/paths.ts';
 import { ServedFiles } from '../files/served.ts';
+import { failure } from './failure.ts';
 import { ruleMistakes, weighed } from './weighed.ts';
 import { type Finished, finishedPages } from './finished.ts';
 import { openFolder } from './folder.ts';
@@ -38,8 +40,6 @@ export interface WalkOptions {
   browser?: string;
   /** The file that a report for people is written to; none by default. */
   report?: string;
-  /** Another way to drive a browser, for other engines. */
-  engine?: () => Promise<Engine>;
   onPage?: (done: number, all: number) => void;
 }
 
@@ -51,9 +51,8 @@ export interface WalkResult extends Omit<Proof, 'matrix'> {
   browser: string | null;
   /** null where nothing was walked. */
   matrix: Proof['matrix'] | null;
-  /** Pages that were gone through in full, looked at, and there in all. */
+  /** Pages that were gone through in full, and those that there are in all. */
   explored: number;
-  looked: number;
   pages: number;
   /** In ms. */
   took: number;
@@ -65,11 +64,13 @@ const usualTime = 300;
 export async function walk(options: WalkOptions = {}): Promise<WalkResult> {
   const begun = Date.now();
   const finished = finishedPages(options.site);
-  const { root, plan, base, missing, opened } = finished;
+  const { root, plan, above, base, missing, opened } = finished;
   const who = visitors.filter(one => options.visitors?.includes(one.name) ?? true);
   const stop = missing ?? noVisitor(options.visitors ?? []);
   if (stop) return failed(root, [stop]);
-  const { site } = openFolder(root, { plan, isLifted: false, base });
+  const { site, findings: ofFolder } = openFolder(root, { plan, isLifted: false, base });
+  if (site.pages.size === 0)
+    return failed(root, [...ofFolder, ...oddFolder(root, { hasPages: false, above })]);
   const asked = options.page === undefined ? null : pageOf(options.page, site, root);
   if (asked && 'rule' in asked) return failed(root, [asked]);
   const engine = await startEngine(options);
@@ -88,10 +89,9 @@ export async function walk(options: WalkOptions = {}): Promise<WalkResult> {
       ...(options.onPage ? { onPage: options.onPage } : {}),
     });
     const questions = opened?.plan?.questions ?? [];
-    const proof = proofOf(site, who, outcome, { questions, page: asked?.page ?? null });
-    if (options.report !== undefined)
-      writeReport(resolve(options.report), finished, { proof, browser: engine.called });
-    return resultOf({ finished, site, jobs, proof, browser: engine.called, begun });
+    const proof = proofOf(site, who, outcome, { targets, questions, page: asked?.page ?? null });
+    const unwritten = writeReport(options.report, finished, { proof, browser: engine.called });
+    return resultOf({ finished, site, ofFolder, jobs, proof, browser: engine.called, begun, unwritten });
   } finally {
     await engine.close().catch(() => undefined);
   }
@@ -100,39 +100,45 @@ export async function walk(options: WalkOptions = {}): Promise<WalkResult> {
 interface Done {
   finished: Finished;
   site: CheckedSite;
+  /** Pages that cannot be read. */
+  ofFolder: readonly Finding[];
   jobs: readonly PageJob[];
   proof: Proof;
   browser: string;
   begun: number;
+  /** Why there is no report though one was asked for. */
+  unwritten: Finding | null;
 }
 
-function resultOf({ finished, site, jobs, proof, browser, begun }: Done): WalkResult {
-  const { root, opened } = finished;
+function resultOf({ finished, site, ofFolder, jobs, proof, browser, begun, unwritten }: Done): WalkResult {
+  const { root, opened, above } = finished;
   const questions = opened?.plan?.questions ?? [];
   const findings = sortFindings([
     ...ruleMistakes(opened),
+    ...oddFolder(root, { hasPages: true, above }),
     ...(opened ? questionProblems(questions, site, opened.source) : []),
-    ...fromUser(weighed(proof.faults.map(findingOf), opened), root),
+    ...fromUser(weighed([...ofFolder, ...proof.faults.map(findingOf)], opened), root),
   ]);
   return {
-    status: hasErrors(findings) ? 1 : 0,
-    findings,
+    status: unwritten ? 2 : hasErrors(findings) ? 1 : 0,
+    findings: unwritten ? [...findings, unwritten] : findings,
     site: shownPath(root),
     browser,
     ...proof,
-    explored: jobs.filter(one => one.menus !== null).length,
-    looked: jobs.length,
+    explored: jobs.filter(one => one.menus !== null && proof.walked.includes(one.page)).length,
     pages: site.pages.size,
     took: Date.now() - begun,
   };
 }
 
-/** It is no part of the site, wherever it lies. */
+/** It is no part of the site, wherever it lies. @returns why it cannot be written: what was found is told all the same */
 function writeReport(
-  file: string,
+  asked: string | undefined,
   { root, plan }: Finished,
   { proof, browser }: { proof: Proof; browser: string },
-): void {
+): Finding | null {
+  if (asked === undefined) return null;
+  const file = resolve(asked);
   const front = proof.matrix.rows[0]?.target.label ?? shownPath(root);
   const html = walkReport({
     title: front,
@@ -141,8 +147,15 @@ function writeReport(
     picture: ({ picture }) => (picture ? dataAddress('walk.png', Buffer.from(picture)) : null),
   });
   const bytes = Buffer.from(html);
-  writeWhole(file, bytes);
+  try {
+    writeWhole(file, bytes);
+  } catch (error) {
+    const told = failure(error);
+    if (!told) throw error;
+    return told;
+  }
   if (isThere(plan)) new SiteRecord(dirname(plan)).saveSheets([{ file, size: bytes.length }]);
+  return null;
 }
 
 function failed(root: string, findings: Finding[]): WalkResult {
@@ -153,8 +166,8 @@ function failed(root: string, findings: Finding[]): WalkResult {
     matrix: null,
     answers: [],
     faults: [],
+    walked: [],
     explored: 0,
-    looked: 0,
     pages: 0,
     took: 0,
   };
@@ -172,8 +185,7 @@ function pageOf(given: string, site: CheckedSite, root: string): { page: string 
   );
 }
 
-async function startEngine({ browser, engine }: WalkOptions): Promise<Engine | Finding> {
-  if (engine) return engine();
+async function startEngine({ browser }: WalkOptions): Promise<Engine | Finding> {
   const program = browser ?? findBrowser();
   const none = (message: string, remedy: string): Finding => finding('cannot-read', null, message, remedy);
   if (program === null)

@@ -288,9 +288,49 @@ test.each(plants.map(plant => ({ rule: plant[0], visitor: plant[1], what: plant[
 );
 
 it('keeps the time that it is given, and says what it left out', async () => {
-  const { findings, took } = await walked(clean, '--time', '1');
+  const { findings, took, said, walked: pages } = await walked(clean, '--time', '0.001');
   expect(findings.map(one => one.rule)).toContain('not-walked');
   expect(took).toBeLessThan(60_000);
+  expect([pages, said]).toEqual([
+    [],
+    'All 13 visitors reach all 3 pages and all 5 sections; 0 of 3 pages were walked, the others are known by their links',
+  ]);
+});
+
+it('takes nobody to a page that does not answer, nor on from it', async () => {
+  const folder = broken(({ edit: by }) => {
+    by(
+      '</body>',
+      '<script>addEventListener("load", () => setTimeout(() => { for (;;); }, 30))</script></body>',
+    );
+  });
+  const { status, matrix, said } = await walked(folder, '--visitor', 'calm');
+  expect(matrix!.rows.map(one => one.actions[0])).toEqual(matrix!.rows.map(() => null));
+  expect([status, said]).toEqual([1, expect.stringMatching(/^0 of 3 pages and 0 of 5 sections are reached/)]);
+});
+
+it('follows an entry that opens a window', async () => {
+  const folder = broken(({ edit: by }) => {
+    by('class="kamino-link" href="book.html"', 'target="_blank" class="kamino-link" href="book.html"');
+  });
+  const { findings } = await walked(folder, '--visitor', 'mouse', '--page', 'index.html');
+  expect(findings.map(one => one.rule)).toEqual([]);
+});
+
+it('tells what it found though its report cannot be written', () => {
+  const { status, out, err } = kamino(
+    clean,
+    'walk',
+    '.',
+    '--visitor',
+    'calm',
+    '--report',
+    'index.html/x.html',
+  );
+  expect([status, err]).toEqual([2, expect.stringContaining('cannot-write')]);
+  expect(out).toContain('All 3 pages and all 5 sections are reached');
+  const empty = kamino(folderWith({ 'a.txt': '' }), 'walk');
+  expect([empty.status, empty.err, empty.out]).toEqual([2, expect.stringContaining('no-pages'), '']);
 });
 
 it('says what to do without a browser, and for a visitor or page that it does not know', () => {

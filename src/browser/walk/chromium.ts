@@ -1,6 +1,7 @@
 import type { Browser, BrowserContext, BrowserContextOptions, CDPSession, Page } from 'playwright-core';
 import type { SeenBox } from '../../core/walk/seen.ts';
 import type { Visitor } from '../../core/walk/visitors.ts';
+import { quiet } from '../find.ts';
 import type { Engine, EngineStart, SpokenNode, Tab, TabEvents } from './tab.ts';
 
 /** So long is waited for a page, and for an answer of it, in ms. */
@@ -13,16 +14,7 @@ export async function startChromium({ program, probe }: EngineStart): Promise<En
     executablePath: program,
     chromiumSandbox: process.getuid?.() !== 0,
     ignoreDefaultArgs: ['--disable-back-forward-cache'],
-    args: [
-      '--disable-gpu',
-      '--disable-quic',
-      '--font-render-hinting=none',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-      '--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1',
-    ],
+    args: [...quiet],
   });
   return {
     called: `Chromium ${browser.version()}`,
@@ -81,7 +73,10 @@ class ChromiumTab implements Tab {
     context.on('page', other => {
       if (other === page) return;
       this.#happened.windows.push(other.url());
-      void other.close().catch(() => undefined);
+      // It asks for its page first: that is what was followed.
+      void after(600)
+        .then(() => other.close())
+        .catch(() => undefined);
     });
     page.on('dialog', dialog => {
       if (dialog.type() !== 'beforeunload') this.#happened.questions.push(dialog.message());
@@ -143,10 +138,11 @@ class ChromiumTab implements Tab {
 
   /** As the button of a browser: the page may be one that it kept. */
   async back(): Promise<void> {
-    const session = this.#session;
-    const { currentIndex, entries } = await session.send('Page.getNavigationHistory');
+    const history = this.#session.send('Page.getNavigationHistory');
+    const { currentIndex, entries } = await within(history, 'the page has no history');
     const entry = entries[currentIndex - 1];
-    if (entry) await session.send('Page.navigateToHistoryEntry', { entryId: entry.id });
+    const sent = entry && this.#session.send('Page.navigateToHistoryEntry', { entryId: entry.id });
+    if (sent) await within(sent, 'the page does not go back');
   }
 
   async picture(box?: SeenBox, scale = 1): Promise<Uint8Array> {
@@ -165,7 +161,8 @@ class ChromiumTab implements Tab {
 
   /** How far the page is scrolled: parts of a picture are counted from its beginning. */
   async #scrolled(): Promise<readonly [number, number]> {
-    const { cssVisualViewport } = await this.#session.send('Page.getLayoutMetrics');
+    const metrics = this.#session.send('Page.getLayoutMetrics');
+    const { cssVisualViewport } = await within(metrics, 'the page has no size');
     return [cssVisualViewport.pageX, cssVisualViewport.pageY];
   }
 
@@ -176,7 +173,8 @@ class ChromiumTab implements Tab {
   }
 
   async spoken(): Promise<SpokenNode[] | null> {
-    const { nodes } = await this.#session.send('Accessibility.getFullAXTree');
+    const tree = this.#session.send('Accessibility.getFullAXTree');
+    const { nodes } = await within(tree, 'the page has no names for screen readers');
     return nodes
       .filter(one => !one.ignored)
       .map(({ role, name, properties }) => {

@@ -1,3 +1,4 @@
+import { hashOf } from '../../core/site/targets.ts';
 import type { Point, SeenLink, SeenSection } from '../../core/walk/seen.ts';
 import { type FoundWay, rest } from './explore.ts';
 import { type Visit, pause } from './visit.ts';
@@ -48,7 +49,7 @@ function compareWays(one: FoundWay, other: FoundWay): number {
 async function arrival(visit: Visit, page: string, found: FoundWay): Promise<Followed> {
   const { href } = found.link;
   const target = visit.server.pathOf(href);
-  const hash = href.includes('#') ? decoded(href.slice(href.indexOf('#') + 1)) : '';
+  const hash = hashOf(href);
   if (target === page && href.includes('#')) return { found, ...(await arrivalInPage(visit, hash)) };
   for (let waited = 0; waited < longest; waited += step) {
     const [asked] = visit.server.asked();
@@ -65,23 +66,14 @@ async function arrivalInPage(visit: Visit, hash: string): Promise<Omit<Followed,
   for (let waited = 0; waited < longest; waited += 60) {
     await pause(60);
     const { scrolled, hash: now } = await visit.state();
-    const isThere = decoded(now.slice(1)) === hash;
-    const isTop = hash === '' || hash.toLowerCase() === 'top';
-    section = isTop ? null : await visit.tab.ask<SeenSection>('arrived', hash);
+    const isThere = hashOf(now) === hash;
+    section = hash === '' ? null : await visit.tab.ask<SeenSection>('arrived', hash);
     if (isThere && scrolled === last && section?.isSeen !== false && section?.coveredBy == null)
       return { isRight: true, came: now, section };
     last = scrolled;
   }
   const { hash: now } = await visit.state();
-  return { isRight: decoded(now.slice(1)) === hash && section?.isSeen !== false, came: now || null, section };
-}
-
-export function decoded(text: string): string {
-  try {
-    return decodeURIComponent(text);
-  } catch {
-    return text;
-  }
+  return { isRight: hashOf(now) === hash && section?.isSeen !== false, came: now || null, section };
 }
 
 /** What only comes while the pointer rests on something. */
@@ -93,6 +85,6 @@ async function pressedByRest(visit: Visit, page: string, { index }: SeenLink): P
   await pause(rest);
   const isPressed = await visit.hand.link(index);
   // What opened below the pointer would lie over the next one.
-  if (visit.visitor.moves === 'pointer') await visit.tab.move({ x: 0, y: visit.window[1] - 1 });
+  if (visit.visitor.moves === 'pointer') await visit.pointAway();
   return isPressed;
 }

@@ -1,7 +1,8 @@
+import { hashOf } from '../../core/site/targets.ts';
 import type { SeenLink, SeenSection } from '../../core/walk/seen.ts';
-import type { WalkedLink, WalkedPage } from '../../core/walk/types.ts';
+import type { PageJob, WalkedLink, WalkedPage } from '../../core/walk/types.ts';
 import { type FoundWay, actionsOf, explore, isWhenNeeded } from './explore.ts';
-import { type Followed, decoded, follow } from './follow.ts';
+import { type Followed, follow } from './follow.ts';
 import { currents } from './measures/currents.ts';
 import { measuresOf } from './measures/index.ts';
 import type { Noter } from './noter.ts';
@@ -10,26 +11,12 @@ import { judgeStops } from './measures/stops.ts';
 import { tabThrough } from './tab-through.ts';
 import type { Visit } from './visit.ts';
 
-/** What is to be done in a page. */
-export interface PageJob {
-  page: string;
-  /** Places of it that somebody wants to get to. */
-  ids: readonly string[];
-  /** The menus whose every entry is tried; null: the page is only looked at. */
-  menus: ReadonlySet<string> | null;
-  /** The same for visitors who try one entry of each way. */
-  opened: ReadonlySet<string> | null;
-  /** Any menu that nobody knows by its markup is tried too. */
-  triesUnknown: (menu: string) => boolean;
-}
-
 /** Goes through a page as a visitor: what can be pressed, where it leads, what is seen. */
 export async function walkPage(visit: Visit, job: PageJob, noter: Noter): Promise<WalkedPage> {
   const { page } = job;
   const menus = visit.visitor.followsAll ? job.menus : job.opened;
   const isTried = (menu: string): boolean => menus !== null && (menus.has(menu) || job.triesUnknown(menu));
   const { found, sections } = await ways(visit, job, { isTried, noter });
-  await noteEvents(visit, noter);
   if (visit.visitor.name === 'mouse') await currents(visit, noter);
   const links = walkedLinks(visit, found, menu => menu === null || isTried(menu));
   if (menus === null) {
@@ -83,6 +70,7 @@ async function ways(
 ): Promise<{ found: FoundWay[]; sections: SeenSection[] }> {
   const { page } = job;
   await visit.load(page);
+  await noteEvents(visit, noter);
   const sections = await seenSections(visit, job, noter);
   if (visit.visitor.moves === 'paper') return { found: [], sections };
   if (visit.visitor.moves !== 'keys') return { found: await explore(visit, page, isTried), sections };
@@ -131,11 +119,6 @@ function walkedLinks(
       actions: actions === null && !isTried(menu) ? 0 : actions,
     };
   });
-}
-
-function hashOf(href: string): string {
-  const hash = href.includes('#') ? decoded(href.slice(href.indexOf('#') + 1)) : '';
-  return hash.toLowerCase() === 'top' ? '' : hash;
 }
 
 /** One link of each menu and of each way to its links. */

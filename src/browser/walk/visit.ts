@@ -36,6 +36,8 @@ export class Visit {
   async load(page: string, hash = ''): Promise<void> {
     this.server.stays = false;
     this.#page = null;
+    // What a link of the page before has opened is not of this one.
+    this.tab.events();
     // An address that differs by its `#` alone would not open the page anew.
     if (hash !== '') await this.tab.load('about:blank');
     await this.tab.load(this.server.address(page, hash));
@@ -84,6 +86,12 @@ export class Visit {
       await this.settle();
     }
     return true;
+  }
+
+  /** The pointer rests on nothing, as far as a page has a corner without anything. */
+  async pointAway(): Promise<void> {
+    await this.tab.move({ x: 0, y: this.window[1] - 1 });
+    await this.settle();
   }
 
   /** The page with nothing opened in it, at its beginning. */

@@ -1,8 +1,8 @@
 import type { Note } from '../../core/walk/faults.ts';
-import type { WalkedLink, WalkedPage } from '../../core/walk/types.ts';
+import type { PageJob, WalkedLink, WalkedPage } from '../../core/walk/types.ts';
 import type { Visitor } from '../../core/walk/visitors.ts';
 import { Noter } from './noter.ts';
-import { type PageJob, walkPage } from './page-walk.ts';
+import { walkPage } from './page-walk.ts';
 import { type Served, WalkServer } from './server.ts';
 import type { Engine } from './tab.ts';
 import { Visit } from './visit.ts';

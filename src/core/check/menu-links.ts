@@ -16,7 +16,7 @@ export interface MenuLink {
 }
 
 /** The entries of the menus of one page that have words and lead somewhere; what turns from page to page is no menu. */
-export function menuLinks(site: CheckedSite, path: SitePath): MenuLink[] {
+function menuLinks(site: CheckedSite, path: SitePath): MenuLink[] {
   // A copy that is not as the others is told as that.
   if (oddPages(site).has(path)) return [];
   const page = site.pages.get(path)!;
@@ -50,3 +50,23 @@ function oddPages(site: CheckedSite): ReadonlySet<SitePath> {
 
 /** As two labels are the same to people. */
 export const saidOf = (label: string): string => label.trim().toLowerCase();
+
+/** Entries of one page that are alike in one thing and differ in another, each such group once for the site. */
+export function clashes(
+  site: CheckedSite,
+  alike: (one: MenuLink) => string,
+  differ: (one: MenuLink) => string,
+): { other: MenuLink; all: MenuLink[] }[] {
+  const known = new Set<string>();
+  return [...site.pages.keys()].flatMap(path => {
+    const groups = new Map<string, MenuLink[]>();
+    for (const one of menuLinks(site, path)) groups.set(alike(one), [...(groups.get(alike(one)) ?? []), one]);
+    return [...groups.values()].flatMap(own => {
+      const all = [...new Map(own.map(one => [differ(one), one])).values()];
+      const key = [alike(own[0]!), ...all.map(differ).sort()].join('\n');
+      if (all.length < 2 || known.has(key)) return [];
+      known.add(key);
+      return [{ other: own.find(one => differ(one) !== differ(own[0]!))!, all }];
+    });
+  });
+}

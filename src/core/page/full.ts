@@ -88,7 +88,8 @@ class FullReader implements Listener {
     for (const one of page.links) one.href = value(one.href);
     if (page.date !== null) page.date = value(page.date);
     for (const one of used.resources) one.address = value(one.address);
-    return { frame, ids: this.#identified(value), ...page, ...used };
+    const isUnlisted = page.isUnlisted || used.refreshes.length > 0;
+    return { frame, ids: this.#identified(value), ...page, ...used, isUnlisted };
   }
 
   /** An old `name` of a link counts where its id is another. */
@@ -185,10 +186,7 @@ class FullReader implements Listener {
     const { scanner } = this.#walk;
     const value = (name: string): string => readAttributeReferences(scanner.value(name) ?? '');
     const isRobots = lowerAscii(value('name')) === 'robots';
-    const isRefresh = lowerAscii(value('http-equiv')) === 'refresh';
-    const content = value('content');
-    if ((isRobots && /noindex|none/i.test(content)) || (isRefresh && /url\s*=/i.test(content)))
-      this.#page.isUnlisted = true;
+    if (isRobots && /noindex|none/i.test(value('content'))) this.#page.isUnlisted = true;
   }
 
   #readDate(): void {

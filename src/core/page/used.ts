@@ -1,4 +1,5 @@
 import { type Raw, lowerAscii } from '../text/bytes.ts';
+import { readAttributeReferences } from '../text/references.ts';
 import type { FullPage } from './content.ts';
 import { hasResources, picturesIn, resourcesOf } from './resources.ts';
 import type { Scanner } from './scanner.ts';
@@ -17,7 +18,8 @@ const grounds: ReadonlySet<string> = new Set(['body', 'table', 'tr', 'td', 'th']
 
 /** What counts here is ASCII in every charset. */
 const isRefresh = (equiv: Raw | null, content: Raw | null): boolean =>
-  lowerAscii(equiv ?? '') === 'refresh' && /url\s*=/i.test(content ?? '');
+  lowerAscii(readAttributeReferences(equiv ?? '')) === 'refresh' &&
+  /url\s*=/i.test(readAttributeReferences(content ?? ''));
 
 /** Hears what a page uses; values are raw until the charset is known. */
 export class UsedReader implements Listener {

@@ -27,6 +27,11 @@ export class PlanPlaces {
     return { start: 0, end: 1 };
   }
 
+  /** Of the key of a value, else as `mark`. */
+  markKey(path: PlanPath): Mark {
+    return this.#text.keys.get(pathKey(path)) ?? this.mark(path);
+  }
+
   /** Whether the plan itself has the key. */
   isWritten(path: PlanPath): boolean {
     return this.#text.values.has(pathKey(path));
@@ -46,7 +51,7 @@ export class PlanPlaces {
 
   /** The same at the key of the value. */
   tellKey(rule: RuleName, path: PlanPath, message: string, remedy: string): void {
-    this.#tell(rule, this.#text.keys.get(pathKey(path)) ?? this.mark(path), message, remedy);
+    this.#tell(rule, this.markKey(path), message, remedy);
   }
 
   #tell(rule: RuleName, { start, end }: Mark, message: string, remedy: string): void {

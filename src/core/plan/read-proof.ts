@@ -23,7 +23,9 @@ export function readRules(written: WrittenPlan['rules'], places: PlanPlaces): Ru
   const { excuse = [], ...own } = written ?? {};
   const weights = Object.entries(own as Record<string, 'off' | 'note' | 'warning' | 'error'>);
   return {
-    weights: new Map(weights.map(([name, weight]) => [name, { weight, mark: places.mark(['rules', name]) }])),
+    weights: new Map(
+      weights.map(([name, weight]) => [name, { weight, mark: places.markKey(['rules', name]) }]),
+    ),
     excuses: excuse.flatMap((one, at) =>
       one
         ? [

@@ -1,4 +1,4 @@
-import { type SitePath } from '../address/path.ts';
+import type { SitePath } from '../address/path.ts';
 import { sectionLabels } from '../page/sections.ts';
 import { eachTarget } from '../site/targets.ts';
 import type { WholeSite } from '../site/whole.ts';
@@ -10,6 +10,8 @@ export interface Walked {
   /** On paper nothing is pressed: what is read there is reached. */
   onPaper: boolean;
   pages: ReadonlyMap<SitePath, WalkedPage>;
+  /** Pages that did not answer: nobody uses them, and nothing leads on from them. */
+  dead: ReadonlySet<SitePath>;
 }
 
 /** Pages, and the places in them that have a heading or that a link leads to. */
@@ -82,7 +84,9 @@ export function reachOf(site: WholeSite, walk: Walked): (target: WalkTarget) => 
       }
     }
   return ({ page, id }) => {
-    if (walk.onPaper) return isRead(walk, page, id) ? { actions: 0, labels: [] } : null;
+    if (walk.onPaper && !walk.dead.has(page))
+      return isRead(walk, page, id) ? { actions: 0, labels: [] } : null;
+    if (walk.dead.has(page)) return null;
     const there = pages.get(page) ?? null;
     if (id === null) return there;
     const linked = places.get(`${page}#${id}`) ?? null;
@@ -99,22 +103,21 @@ function isRead({ pages }: Walked, page: SitePath, id: string | null): boolean {
 }
 
 /** On pages that were not walked, an entry takes as many presses as where it was, and another link takes one. */
-function edgesOf(site: WholeSite, { pages }: Walked): (page: SitePath) => Edge[] {
+function edgesOf(site: WholeSite, { pages, dead }: Walked): (page: SitePath) => Edge[] {
   const known = new Map<string, number | null>();
   for (const { links } of pages.values())
     for (const link of links)
       if (link.menu !== null && link.actions !== 0) known.set(keyOf(link), link.actions);
   const read = new Map<SitePath, Edge[]>();
   eachTarget(site, (page, to, hash, link) => {
-    const own = pages.get(page.frame.path);
-    if (own) return;
+    if (pages.has(page.frame.path) || dead.has(page.frame.path)) return;
     const actions = link.menu === null ? 1 : (known.get(keyOf({ menu: link.menu, to, hash })) ?? 1);
     const list = read.get(page.frame.path) ?? [];
     list.push({ to, hash, actions, label: link.menu === null ? to : `${link.menu}: ${to}` });
     read.set(page.frame.path, list);
   });
   return page => {
-    const own = pages.get(page);
+    const own = dead.has(page) ? undefined : pages.get(page);
     if (!own) return read.get(page) ?? [];
     return own.links.flatMap(link => {
       const actions = link.actions === 0 ? (known.get(keyOf(link)) ?? null) : link.actions;

@@ -2,11 +2,11 @@ import type { SitePath } from '../address/path.ts';
 import type { Question } from '../plan/types.ts';
 import type { WholeSite } from '../site/whole.ts';
 import { type Fault, type Note, faultsOf } from './faults.ts';
-import { type Walked, matrixOf, targetsOf } from './matrix.ts';
+import { type Walked, matrixOf } from './matrix.ts';
 import { type Answer, answersOf, unmetNotes } from './questions.ts';
 import { type VisitorSummary, summaryOf } from './summary.ts';
 import { leftOutFaults, pageSentence, sentenceOf, unreachedNotes } from './told.ts';
-import type { Matrix, WalkedPage } from './types.ts';
+import type { Matrix, WalkTarget, WalkedPage } from './types.ts';
 import type { Visitor } from './visitors.ts';
 
 /** What was found on all walks together. */
@@ -16,6 +16,8 @@ export interface Proof {
   /** In one sentence. */
   said: string;
   answers: Answer[];
+  /** Pages that every visitor went through or looked at. */
+  walked: SitePath[];
   faults: Fault[];
 }
 
@@ -27,28 +29,40 @@ export interface Shown {
   leftOut: ReadonlyMap<string, readonly SitePath[]>;
 }
 
-/** @param page it alone was walked; null: the site, from the front page on */
+/** @param targets as `targetsOf` gives them; @param page it alone was walked; null: the site, from the front page on */
 export function proofOf(
   site: WholeSite,
   who: readonly Visitor[],
   { walks: all, notes, leftOut }: Shown,
-  { questions, page }: { questions: readonly Question[]; page: SitePath | null },
+  {
+    targets,
+    questions,
+    page,
+  }: { targets: readonly WalkTarget[]; questions: readonly Question[]; page: SitePath | null },
 ): Proof {
   const walks = who.map<Walked>(({ name, moves }) => ({
     visitor: name,
     onPaper: moves === 'paper',
     pages: all.get(name) ?? new Map<SitePath, WalkedPage>(),
+    dead: new Set(notes.filter(one => one.rule === 'no-answer' && one.visitor === name).map(one => one.page)),
   }));
-  const matrix = matrixOf(site, targetsOf(site), walks);
+  const matrix = matrixOf(site, targets, walks);
   const isWhole = page === null;
+  const walked = walkedByAll(walks);
   const answers = isWhole ? answersOf(questions, site, walks) : [];
   const unreached = unreachedNotes(matrix, site, isWhole);
   const faults = faultsOf([...notes, ...unreached, ...unmetNotes(answers, matrix.visitors)]);
   return {
     matrix,
     summary: summaryOf(matrix),
-    said: page === null ? sentenceOf(matrix) : pageSentence(page, matrix),
+    said: page === null ? sentenceOf(matrix, walked.length) : pageSentence(page, matrix),
     answers,
+    walked,
     faults: [...faults, ...leftOutFaults(leftOut)],
   };
+}
+
+function walkedByAll(walks: readonly Walked[]): SitePath[] {
+  const [first, ...others] = walks;
+  return [...(first?.pages.keys() ?? [])].filter(page => others.every(one => one.pages.has(page)));
 }

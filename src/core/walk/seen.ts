@@ -111,6 +111,6 @@ export interface SeenFold {
   all: number;
   /** Controls of it that can be pressed. */
   controls: number;
-  /** An element of it covers the whole window. */
+  /** Of its tallest element. */
   height: number;
 }

@@ -3,7 +3,7 @@ import type { WholeSite } from '../site/whole.ts';
 import { findInlaid } from '../inlay/find.ts';
 import { reserved } from '../markup/names.ts';
 import type { Raw } from '../text/bytes.ts';
-import type { WalkTarget } from './types.ts';
+import type { PageJob, WalkTarget } from './types.ts';
 
 /** How the markup of each menu in a page is built, without its words, addresses and marks: alike menus behave alike. */
 export function shapesOf(raw: Raw): ReadonlyMap<string, string> {
@@ -59,15 +59,6 @@ export function pagesToExplore(
 
 const opensSomething = (shape: string): boolean => /<(?:summary|button)\b/i.test(shape);
 
-/** What is to be done in a page: see `browser/walk`. */
-interface Job {
-  page: SitePath;
-  ids: string[];
-  menus: ReadonlySet<string> | null;
-  opened: ReadonlySet<string> | null;
-  triesUnknown: (menu: string) => boolean;
-}
-
 /** So many pages are all looked at, whatever their markup. */
 const fewPages = 60;
 
@@ -76,12 +67,12 @@ export function jobsOf(
   site: WholeSite,
   targets: readonly WalkTarget[],
   { all, page: only }: { all: boolean; page: SitePath | null },
-): Job[] {
+): PageJob[] {
   const shapes = new Map([...site.pages].map(([path, page]) => [path, shapesOf(page.frame.raw)]));
   const ids = new Map<SitePath, string[]>();
   for (const { page, id } of targets) if (id !== null) ids.set(page, [...(ids.get(page) ?? []), id]);
   const opening = new Map(pagesToExplore(shapes, site.front, false).map(one => [one.page, one.menus]));
-  const job = (page: SitePath, menus: ReadonlySet<string> | null): Job => ({
+  const job = (page: SitePath, menus: ReadonlySet<string> | null): PageJob => ({
     page,
     ids: ids.get(page) ?? [],
     menus,

@@ -1,7 +1,7 @@
 import type { SitePath } from '../address/path.ts';
 import type { WholeSite } from '../site/whole.ts';
-import type { Fault, Note } from './faults.ts';
-import { whoOf } from './faults.ts';
+import { counted } from '../text/nearest.ts';
+import { type Fault, type Note, whoOf } from './faults.ts';
 import type { Matrix } from './types.ts';
 
 /** Pages and sections that a visitor does not get to though every entry on the way was tried. */
@@ -47,8 +47,8 @@ export function leftOutFaults(leftOut: ReadonlyMap<string, readonly SitePath[]>)
   });
 }
 
-/** The result in one sentence. */
-export function sentenceOf({ visitors, rows }: Matrix): string {
+/** The result in one sentence, which claims no more than was seen. @param walked so many pages were */
+export function sentenceOf({ visitors, rows }: Matrix, walked: number): string {
   const isReached = (actions: readonly (number | null)[]): boolean =>
     actions.every((one, at) => one !== null || visitors[at] === 'paper');
   const pages = rows.filter(one => one.target.id === null);
@@ -66,7 +66,11 @@ export function sentenceOf({ visitors, rows }: Matrix): string {
     visitors.length === 1
       ? `${what} are reached (${whoOf(visitors)})`
       : `all ${visitors.length} visitors reach ${what}`;
-  return capital(sentence);
+  const known =
+    walked < pages.length
+      ? `; ${walked} of ${counted(pages.length, 'page')} ${walked === 1 ? 'was' : 'were'} walked, the others are known by their links`
+      : '';
+  return capital(sentence) + known;
 }
 
 const capital = (sentence: string): string => sentence[0]!.toUpperCase() + sentence.slice(1);

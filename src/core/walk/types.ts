@@ -16,6 +16,19 @@ export interface WalkedLink {
   actions: number | null;
 }
 
+/** What is to be done in a page. */
+export interface PageJob {
+  page: SitePath;
+  /** Places of it that somebody wants to get to. */
+  ids: readonly string[];
+  /** The menus whose every entry is tried; null: the page is only looked at. */
+  menus: ReadonlySet<string> | null;
+  /** The same for visitors who try one entry of each way. */
+  opened: ReadonlySet<string> | null;
+  /** Any menu that nobody knows by its markup is tried too. */
+  triesUnknown: (menu: string) => boolean;
+}
+
 /** A page as one visitor found it. */
 export interface WalkedPage {
   page: SitePath;

@@ -1,6 +1,6 @@
 import type { FoundWay } from '../explore.ts';
 import type { Noter } from '../noter.ts';
-import type { Visit } from '../visit.ts';
+import { type Visit, pause } from '../visit.ts';
 
 interface SeenMarks {
   menu: string;
@@ -12,6 +12,7 @@ interface SeenMarks {
 /** The current entry and the one under the pointer can be told from the others. */
 export async function states(visit: Visit, _: readonly FoundWay[], noter: Noter): Promise<void> {
   await visit.fresh(noter.page);
+  await visit.pointAway();
   for (const { menu, current, other } of await visit.tab.ask<SeenMarks[]>('marks')) {
     if (!other || menu === 'top' || menu === 'skip') continue;
     if (current && current.style === other.style)
@@ -23,10 +24,20 @@ export async function states(visit: Visit, _: readonly FoundWay[], noter: Noter)
     const at = await visit.tab.ask<{ x: number; y: number } | null>('linkAt', other.index);
     if (!at || visit.visitor.media.forcedColors) continue;
     await visit.tab.move(at);
-    await visit.settle();
-    const now = await visit.tab.ask<string>('styleOfLink', other.index);
-    if (now === other.style)
+    if (!(await changes(visit, other)))
       await noter.seen('alike-state', `in ${menu} “${other.label}” looks the same under the pointer`, menu);
-    await visit.tab.move({ x: 0, y: visit.window[1] - 1 });
+    await visit.pointAway();
   }
+}
+
+const longest = 600;
+
+/** A browser that has much to do draws what is under the pointer a little later. */
+async function changes(visit: Visit, { index, style }: { index: number; style: string }): Promise<boolean> {
+  for (let waited = 0; waited < longest; waited += 100) {
+    await visit.settle();
+    if ((await visit.tab.ask<string>('styleOfLink', index)) !== style) return true;
+    await pause(100);
+  }
+  return false;
 }
