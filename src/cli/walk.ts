@@ -11,7 +11,7 @@ Examples:
   $ kamino walk                        the finished pages of the plan in this folder, as every visitor
   $ kamino walk --visitor keyboard     as one of them
   $ kamino walk --report walk.html     and a page that shows it, to hand on
-  $ kamino walk --page visit.html      one page
+  $ kamino walk --page visit.html      one page, or several
   $ kamino walk built --time 60        any folder of pages, for a minute
 
 A press is a click, a tap or Enter; moving the pointer, Tab and scrolling are none.
@@ -19,7 +19,7 @@ Exit status: 0 fine, also with warnings, 1 errors, 2 a failure.`;
 
 interface Options {
   visitor?: string[];
-  page?: string;
+  page?: string[];
   every?: true;
   time?: number;
   browser?: string;
@@ -36,7 +36,7 @@ export function addWalk(program: Command, act: Act): void {
     )
     .argument('[site]', 'a plan, its folder, or a folder of pages', '.')
     .option('--visitor <names...>', 'only these visitors')
-    .option('--page <path>', 'only this page')
+    .option('--page <paths...>', 'only these pages')
     .option('--every', 'every page in full, not only one for each way that a menu is built')
     .option('--time <seconds>', 'how long it may take (300)', seconds)
     .option('--browser <program>', 'a Chromium, Chrome or Edge; the first that is found by default')
@@ -64,7 +64,7 @@ async function work(
     site,
     onPage: progress.show,
     ...(visitor ? { visitors: visitor } : {}),
-    ...(page === undefined ? {} : { page }),
+    ...(page ? { pages: page } : {}),
     ...(every ? { all: true } : {}),
     ...(time === undefined ? {} : { time }),
     ...(report === undefined ? {} : { report }),

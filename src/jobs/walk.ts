@@ -30,8 +30,8 @@ export interface WalkOptions {
   site?: string;
   /** Names of visitors; all by default. */
   visitors?: readonly string[];
-  /** Only this page, as a path in the folder of finished pages. */
-  page?: string;
+  /** Only these pages, as paths in the folder of finished pages. */
+  pages?: readonly string[];
   /** Every page in full, not only one for each way that a menu is built. */
   all?: boolean;
   /** How long it may take, in seconds; 300 by default. */
@@ -71,12 +71,14 @@ export async function walk(options: WalkOptions = {}): Promise<WalkResult> {
   const { site, findings: ofFolder } = openFolder(root, { plan, isLifted: false, base });
   if (site.pages.size === 0)
     return failed(root, [...ofFolder, ...oddFolder(root, { hasPages: false, above })]);
-  const asked = options.page === undefined ? null : pageOf(options.page, site, root);
-  if (asked && 'rule' in asked) return failed(root, [asked]);
+  const pages = (options.pages ?? []).map(given => pageIn(given, site, root));
+  const unknown = pages.filter(page => typeof page !== 'string');
+  if (unknown.length > 0) return failed(root, unknown);
+  const only = pages.filter(page => typeof page === 'string');
   const engine = await startEngine(options);
   if ('rule' in engine) return failed(root, [engine]);
   const targets = targetsOf(site);
-  const jobs = jobsOf(site, targets, { all: options.all === true, page: asked?.page ?? null });
+  const jobs = jobsOf(site, targets, { all: options.all === true, pages: only });
   try {
     const { walkSite } = await import('../browser/walk/walk.ts');
     const outcome = await walkSite({
@@ -89,7 +91,7 @@ export async function walk(options: WalkOptions = {}): Promise<WalkResult> {
       ...(options.onPage ? { onPage: options.onPage } : {}),
     });
     const questions = opened?.plan?.questions ?? [];
-    const proof = proofOf(site, who, outcome, { targets, questions, page: asked?.page ?? null });
+    const proof = proofOf(site, who, outcome, { targets, questions, pages: only });
     const unwritten = writeReport(options.report, finished, { proof, browser: engine.called });
     return resultOf({ finished, site, ofFolder, jobs, proof, browser: engine.called, begun, unwritten });
   } finally {
@@ -174,9 +176,9 @@ function failed(root: string, findings: Finding[]): WalkResult {
   return { status: 2, findings, site: shownPath(root), ...none };
 }
 
-function pageOf(given: string, site: CheckedSite, root: string): { page: string } | Finding {
+function pageIn(given: string, site: CheckedSite, root: string): string | Finding {
   const page = site.pages.has(given) ? given : shownPath(resolve(given)).slice(shownPath(root).length + 1);
-  if (site.pages.has(page)) return { page };
+  if (site.pages.has(page)) return page;
   return finding(
     'missing-page',
     { file: shownPath(root) },

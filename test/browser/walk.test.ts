@@ -31,7 +31,11 @@ beforeAll(() => {
       'Visit',
       `<h2 id="hours">Hours</h2>${'<p>Open.</p>'.repeat(40)}<h2 id="way">The way</h2>`,
     ),
-    'book.html': page('Book', '<p>Write to us.</p>'),
+    // What moves the page aside when it opens need not close by Escape.
+    'book.html': page(
+      'Book',
+      '<nav aria-label="Hours"><details><summary>More</summary><ul><li><a href="visit.html#hours">Hours</a></li></ul></details></nav><p>Write to us.</p>',
+    ),
   });
   expect(kamino(folder, 'build').status).toBe(0);
   clean = join(folder, 'built');

@@ -1,4 +1,4 @@
-import { controlAt, controls, focusOnControl } from './walk/controls.ts';
+import { controlAt, controls, focusOnControl, liesOver } from './walk/controls.ts';
 import { hoverAt, linkAt, links } from './walk/links.ts';
 import { currents, marks, styleOfLink } from './walk/marks.ts';
 import { dress, folds, goTo, scrollToEnd, scrollToStart, spaced, state, texts } from './walk/page.ts';
@@ -14,6 +14,7 @@ const told = {
   controls,
   controlAt,
   focusOnControl,
+  liesOver,
   sections,
   arrived,
   stop,

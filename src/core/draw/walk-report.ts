@@ -76,7 +76,9 @@ function bodies(rows: readonly ReachRow[]): string {
 function rowOf({ target, actions }: ReachRow): string {
   const { page, id, label } = target;
   const name =
-    id === null ? `${escapeMarkup(label)} <small>${escapeMarkup(page)}</small>` : escapeMarkup(label);
+    id === null
+      ? `${escapeMarkup(label)} <small>${escapeMarkup(page)}</small>`
+      : escapeMarkup(label) + (label === `#${id}` ? '' : ` <small>#${escapeMarkup(id)}</small>`);
   return `<tr${id === null ? ' class="page"' : ''}><th scope="row">${name}</th>${actions.map(cell).join('')}</tr>`;
 }
 

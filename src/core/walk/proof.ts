@@ -29,7 +29,7 @@ export interface Shown {
   leftOut: ReadonlyMap<string, readonly SitePath[]>;
 }
 
-/** @param targets as `targetsOf` gives them; @param page it alone was walked; null: the site, from the front page on */
+/** @param targets as `targetsOf` gives them; @param pages they alone were walked; none: the site, from the front page on */
 export function proofOf(
   site: WholeSite,
   who: readonly Visitor[],
@@ -37,8 +37,8 @@ export function proofOf(
   {
     targets,
     questions,
-    page,
-  }: { targets: readonly WalkTarget[]; questions: readonly Question[]; page: SitePath | null },
+    pages,
+  }: { targets: readonly WalkTarget[]; questions: readonly Question[]; pages: readonly SitePath[] },
 ): Proof {
   const walks = who.map<Walked>(({ name, moves }) => ({
     visitor: name,
@@ -47,7 +47,7 @@ export function proofOf(
     dead: new Set(notes.filter(one => one.rule === 'no-answer' && one.visitor === name).map(one => one.page)),
   }));
   const matrix = matrixOf(site, targets, walks);
-  const isWhole = page === null;
+  const isWhole = pages.length === 0;
   const walked = walkedByAll(walks);
   const answers = isWhole ? answersOf(questions, site, walks) : [];
   const unreached = unreachedNotes(matrix, site, isWhole);
@@ -55,7 +55,7 @@ export function proofOf(
   return {
     matrix,
     summary: summaryOf(matrix),
-    said: page === null ? sentenceOf(matrix, walked.length) : pageSentence(page, matrix),
+    said: isWhole ? sentenceOf(matrix, walked.length) : pageSentence(pages, matrix),
     answers,
     walked,
     faults: [...faults, ...leftOutFaults(leftOut)],

@@ -62,11 +62,11 @@ const opensSomething = (shape: string): boolean => /<(?:summary|button)\b/i.test
 /** So many pages are all looked at, whatever their markup. */
 const fewPages = 60;
 
-/** The pages to go through, those in full first. @param page only this one; null for all */
+/** The pages to go through, those in full first. @param pages only these; none for all */
 export function jobsOf(
   site: WholeSite,
   targets: readonly WalkTarget[],
-  { all, page: only }: { all: boolean; page: SitePath | null },
+  { all, pages: only }: { all: boolean; pages: readonly SitePath[] },
 ): PageJob[] {
   const shapes = new Map([...site.pages].map(([path, page]) => [path, shapesOf(page.frame.raw)]));
   const ids = new Map<SitePath, string[]>();
@@ -76,11 +76,13 @@ export function jobsOf(
     page,
     ids: ids.get(page) ?? [],
     menus,
-    opened: only === null && !all ? (opening.get(page) ?? null) : menus,
+    opened: only.length === 0 && !all ? (opening.get(page) ?? null) : menus,
     triesUnknown: menu => !shapes.get(page)!.has(menu),
   });
-  if (only !== null) return [job(only, new Set(shapes.get(only)!.keys()))];
-  if (all) return [...shapes].map(([page, own]) => job(page, new Set(own.keys())));
+  if (only.length > 0 || all)
+    return [...new Set(only.length > 0 ? only : shapes.keys())].map(page =>
+      job(page, new Set(shapes.get(page)!.keys())),
+    );
   const explored = pagesToExplore(shapes, site.front, true);
   const full = new Set(explored.map(one => one.page));
   const others = [...shapes.keys()].filter(page => !full.has(page));

@@ -1,6 +1,6 @@
 import type { SitePath } from '../address/path.ts';
 import type { WholeSite } from '../site/whole.ts';
-import { counted } from '../text/nearest.ts';
+import { counted, shortened } from '../text/nearest.ts';
 import { type Fault, type Note, whoOf } from './faults.ts';
 import type { Matrix } from './types.ts';
 
@@ -75,10 +75,10 @@ export function sentenceOf({ visitors, rows }: Matrix, walked: number): string {
 
 const capital = (sentence: string): string => sentence[0]!.toUpperCase() + sentence.slice(1);
 
-/** The same of one page alone, whose menus are all that was tried. */
-export function pageSentence(page: SitePath, { menus }: Matrix): string {
+/** The same of some pages alone, whose menus are all that was tried. */
+export function pageSentence(pages: readonly SitePath[], { menus }: Matrix): string {
   const cells = menus.flatMap(one => one.cells);
   const all = cells.reduce((sum, one) => sum + one.all, 0);
   const reached = cells.reduce((sum, one) => sum + one.reached, 0);
-  return `${reached === all ? 'Every entry' : `${reached} of ${all} entries`} in the menus of ${page} ${reached === all ? 'is' : 'are'} reached`;
+  return `${reached === all ? 'Every entry' : `${reached} of ${all} entries`} in the menus of ${shortened(pages, 3)} ${reached === all ? 'is' : 'are'} reached`;
 }

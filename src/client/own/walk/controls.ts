@@ -1,4 +1,5 @@
 import type { Point, SeenControl } from '../../../core/walk/seen.ts';
+import { allLinks } from './links.ts';
 import { labelOf, menuOf, pressPoint } from './points.ts';
 
 const selector = [
@@ -55,4 +56,15 @@ export function isOpen(control: HTMLElement): boolean | null {
   if (control instanceof HTMLLabelElement) return (control.control as HTMLInputElement).checked;
   const popover = (control as HTMLButtonElement).popoverTargetElement;
   return popover ? popover.matches(':popover-open') : null;
+}
+
+/** Whether a link that a control has opened lies over the page, in place of moving it aside. */
+export function liesOver(control: number, link: number): boolean {
+  const opener = allControls()[control];
+  let one = allLinks()[link]?.parentElement ?? null;
+  for (; opener && one && !one.contains(opener); one = one.parentElement) {
+    const { position } = getComputedStyle(one);
+    if (position === 'absolute' || position === 'fixed') return true;
+  }
+  return false;
 }
