@@ -36,7 +36,7 @@ export async function check({ site: given, progress, isFresh }: CheckOptions = {
   const pages = [...site.pages.values()];
   const against = isPlanned && isFresh !== true ? await planned(plan) : [];
   const findings = sortFindings([
-    ...against,
+    ...weighed(against, opened),
     ...oddFolder(root, { hasPages: pages.length > 0, above }),
     ...ruleMistakes(opened),
     ...fromUser(weighed([...ofFolder, ...checkSite(site)], opened), root),

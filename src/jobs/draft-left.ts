@@ -35,6 +35,12 @@ export async function leftBy(plan: OpenPlan, { site, sheets, text }: OpenFolder)
     changes.push({ path, before, after: tree, removed });
   }
   const styles = [...sheets.files.values()].flat();
-  const beaten = found(outranked, { ...site, beating: outranking.found, text, movedTo: () => null });
+  const beaten = found(outranked, {
+    ...site,
+    beating: outranking.found,
+    text,
+    movedTo: () => null,
+    deepest: null,
+  });
   return [...leftBehind(changes, styles, scripts), ...beaten];
 }

@@ -33,15 +33,16 @@ export interface OpenFolder {
   findings: Finding[];
 }
 
-/** The pieces of HTML that the plan beside the pages puts into menus. */
-function piecesBeside(plan: string): ReadonlySet<string> {
-  const opened = isThere(plan) && !isFolder(plan) ? openPlan(plan).plan : null;
-  return opened ? piecesIn(opened) : new Set();
+/** What the plan beside the pages says of them: the pieces of HTML that it puts into menus, and how deep a page may lie. */
+function saidBeside(file: string): { pieces: ReadonlySet<string>; deepest: number | null } {
+  const plan = isThere(file) && !isFolder(file) ? openPlan(file).plan : null;
+  return { pieces: plan ? piecesIn(plan) : new Set(), deepest: plan?.rules.depth ?? null };
 }
 
 /** Opens a folder of pages, with or without a plan: every page is read whole, in one go. */
 export function openFolder(root: string, options: FolderOptions): OpenFolder {
   const { plan, isLifted, base = '/', hasSheets = false, progress } = options;
+  const { pieces, deepest } = saidBeside(plan);
   const record = new SiteRecord(dirname(plan), true);
   const listed = listSite({ root, plan, record });
   const text = textIn(
@@ -50,7 +51,7 @@ export function openFolder(root: string, options: FolderOptions): OpenFolder {
   );
   const watching = new Watching(text, { outranks: !isLifted, hasSheets });
   const { site, findings } = readWholeSite(root, listed, {
-    pieces: piecesBeside(plan),
+    pieces,
     lifted: isLifted ? hash => record.taken(hash) : null,
     base,
     watching,
@@ -63,6 +64,6 @@ export function openFolder(root: string, options: FolderOptions): OpenFolder {
     taken: hash => record.taken(hash),
   });
   const size = (file: string): ReturnType<CheckedSite['size']> => pictureSize(`${root}/${file}`);
-  const whole = { ...site, beating: watching.outranking.found, text, size, movedTo: moves.to };
-  return { site: whole, sheets: watching.sheets, text, findings };
+  const whole = { ...site, beating: watching.outranking.found, text, size, deepest };
+  return { site: { ...whole, movedTo: moves.to }, sheets: watching.sheets, text, findings };
 }

@@ -1,5 +1,8 @@
 import { dirname } from 'node:path';
+import { lookRules } from '../core/check/carried.ts';
+import { ruled } from '../core/check/ruled.ts';
 import { placeNowhere, unusedMenu } from '../core/inlay/findings.ts';
+import type { Plan } from '../core/plan/types.ts';
 import type { Finding } from '../core/text/finding.ts';
 import type { Source } from '../core/text/source.ts';
 import { cannotWrite, isFileError } from '../files/errors.ts';
@@ -34,13 +37,18 @@ async function whole(options: BuildOptions): Promise<BuildResult> {
   const { run, findings } = await opened.prepared({ overwrite });
   const { root, facts, findings: ofFiles } = opened.site;
   report.know({ pages: facts.pages.size });
-  report.add(findings);
+  report.add(weighedLooks(findings, opened.plan));
   if (!run) return report.stopped([], 2);
   const menus = run.menus();
   report.know({ menus });
   report.add(fromUser(ofFiles, root));
   report.add(menus.filter(menu => menu.pages === 0).map(menu => unusedMenu(menu.name)));
   return write(writerOf(run, { dryRun, overwrite, progress }), report, { run, source: opened.open.source });
+}
+
+/** What is told of looks, as the plan weighs it. */
+function weighedLooks(findings: readonly Finding[], { rules }: Plan): Finding[] {
+  return findings.flatMap(one => (lookRules.includes(one.rule) ? ruled([one], rules) : [one]));
 }
 
 function writerOf(run: Run, options: WriteOptions): SiteWriter {

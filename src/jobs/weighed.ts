@@ -1,11 +1,12 @@
 import { checkRules } from '../core/check/index.ts';
+import { lookRules } from '../core/check/carried.ts';
 import { ruleProblems, ruled } from '../core/check/ruled.ts';
 import type { Finding } from '../core/text/finding.ts';
 import { walkRules } from '../core/walk/rules.ts';
 import type { OpenPlan } from '../files/plan.ts';
 
 /** The rules that a plan may weigh. */
-const known = [...checkRules.map(one => one.name), ...Object.keys(walkRules)];
+const known = [...checkRules.map(one => one.name), ...Object.keys(walkRules), ...lookRules];
 
 /** Findings in finished pages as the plan weighs them. */
 export function weighed(findings: readonly Finding[], opened: OpenPlan | null): Finding[] {

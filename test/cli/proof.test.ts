@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, it, test } from '@jest/globals';
 import { Ajv } from 'ajv';
@@ -184,4 +184,79 @@ it('draws the same as SVG and as Mermaid, whatever the titles', () => {
 it('refuses a format that draws nothing', () => {
   const { status, err } = kamino(folderWith(deep), 'map', '.', '--reach', '--format', 'opml');
   expect([status, err]).toEqual([2, expect.stringContaining('text, svg, mermaid or json')]);
+});
+
+const planned = (more: string): string => `kamino: 1
+output: built
+menus:
+  - menu: masthead
+    title: Main
+    place: { first-in: header }
+    entries: [index.html, visit.html]
+${more}`;
+const bare = (title: string, main = ''): string => page(title, main, '<header></header>');
+
+it('tells before an upload what the look of the plan gives, as the plan weighs it', () => {
+  const look = `look:
+  background: "#fff"
+  color: "#888"
+  padding: 0
+  font: { size: 12px }
+  states: { hover: { color: "#888" }, current: { marker: none, background: "#fff" } }
+`;
+  const files = { 'index.html': bare('Observatory'), 'visit.html': bare('Visit') };
+  const folder = folderWith({ ...files, 'kamino.yaml': planned(look) });
+  const rulesIn = (text: string): [string, string][] =>
+    (JSON.parse(text) as Checked).findings.map(one => [one.rule, one.severity]);
+  const all = ['low-contrast', 'low-rows', 'same-state', 'same-but-hue'];
+  expect(rulesIn(kamino(folder, 'build', '--json').out).map(([rule]) => rule)).toEqual(all);
+  expect(rulesIn(kamino(folder, 'check', '--json').out).map(([rule]) => rule)).toEqual(all);
+  const weights = 'rules: { low-contrast: off, low-rows: note, same-state: error }\n';
+  writeFileSync(join(folder, 'kamino.yaml'), planned(look + weights));
+  const weighed = [
+    ['low-rows', 'note'],
+    ['same-state', 'error'],
+    ['same-but-hue', 'warning'],
+  ];
+  const built = kamino(folder, 'build', '--json');
+  expect([built.status, rulesIn(built.out)]).toEqual([1, weighed]);
+  expect(rulesIn(kamino(folder, 'check', '--json').out)).toEqual(weighed);
+});
+
+it('finds nothing in a look of usual lengths, and none where lengths are known in a browser only', () => {
+  for (const look of [
+    'look: { padding: 0.5rem 1rem, states: { hover: { tint: 20% } } }\n',
+    'look: { padding: 1vw, font: { size: 10px } }\n',
+    'look: { padding: 2px, gap: 8px, font: { size: 0.8rem } }\n',
+  ]) {
+    const files = { 'index.html': bare('Observatory'), 'visit.html': bare('Visit') };
+    const { out } = kamino(folderWith({ ...files, 'kamino.yaml': planned(look) }), 'build', '--json');
+    expect((JSON.parse(out) as Checked).findings).toEqual([]);
+  }
+});
+
+it('tells pages that are further from the front page than the plan wishes', () => {
+  const far = {
+    'index.html': bare('Observatory'),
+    'visit.html': bare('Visit', '<p><a href="rooms.html">Rooms</a>'),
+    'rooms.html': bare('Rooms', '<p><a href="keys.html">Keys</a>').replace('<header></header>', ''),
+    'keys.html': bare('Keys').replace('<header></header>', ''),
+  };
+  const plan = (depth: string): string =>
+    planned(`rules: {${depth}}\n`).replace(
+      '    entries',
+      '    carried-by: [index.html, visit.html]\n    entries',
+    );
+  const found = (depth: string): string[] => {
+    const folder = folderWith({ ...far, 'kamino.yaml': plan(depth) });
+    kamino(folder, 'build');
+    const { findings } = JSON.parse(kamino(folder, 'check', '--json').out) as Checked;
+    return findings.filter(one => one.rule === 'too-deep').map(one => one.place.file);
+  };
+  expect([found(''), found('depth: 3'), found('depth: 2'), found('depth: 1')]).toEqual([
+    [],
+    [],
+    ['built/keys.html'],
+    ['built/keys.html', 'built/rooms.html'],
+  ]);
 });

@@ -1,5 +1,19 @@
 import { type Finding, finding } from '../text/finding.ts';
+import type { RuleName } from '../text/rules.ts';
 import { counted, shortened } from '../text/nearest.ts';
+
+/** Rules of what a plan's look gives, which hold in the finished pages: a plan may weigh them. */
+export const lookRules: readonly string[] = [
+  'low-contrast',
+  'unsure-contrast',
+  'same-but-hue',
+  'same-state',
+  'low-rows',
+  'see-through',
+  'late-fold',
+  'folded-wide',
+  'broken-word',
+] satisfies RuleName[];
 
 const mostNamed = 5;
 
@@ -27,7 +41,8 @@ export function againstPlan({ files, findings }: WouldBuild, command: string): F
   });
   // Errors of a build are those of its output, too: a page that was left as it was.
   const errors = findings.filter(one => one.severity === 'error');
-  return [...lacking, ...errors, ...(files.length > 0 ? [stale(files, command)] : [])];
+  const ofLooks = findings.filter(one => lookRules.includes(one.rule));
+  return [...lacking, ...errors, ...ofLooks, ...(files.length > 0 ? [stale(files, command)] : [])];
 }
 
 function stale(files: readonly string[], command: string): Finding {

@@ -24,6 +24,7 @@ import { otherWords } from './rules/other-words.ts';
 import { insecureFile } from './rules/insecure-file.ts';
 import { sentOn } from './rules/sent-on.ts';
 import { newWindow } from './rules/new-window.ts';
+import { tooDeep } from './rules/too-deep.ts';
 import { unsizedPicture } from './rules/unsized-picture.ts';
 import type { CheckRule, CheckedSite } from './types.ts';
 
@@ -55,6 +56,7 @@ export const checkRules: readonly CheckRule[] = [
   sentOn,
   newWindow,
   unsizedPicture,
+  tooDeep,
 ];
 
 /** What is wrong in finished pages, sorted by place. */

@@ -9,6 +9,8 @@ import type { Beating } from './outranking.ts';
 export interface CheckedSite extends HandSite {
   /** Rules of its own style sheets that beat Kamino's. */
   beating: readonly Beating[];
+  /** How many links a page may be away from the front page; null for any number. */
+  deepest: number | null;
   /** Where a page has gone that is not there any more; null where nobody can tell. */
   movedTo: (page: SitePath) => SitePath | null;
   /** Width and height of a picture in px; null where its file does not say. */

@@ -14,6 +14,7 @@ import { Grounds, partDraft } from './menu-grounds.ts';
 import type { ColorTools, Ground } from './hex.ts';
 import { needsAir } from './edges.ts';
 import { tellIdle } from './idle.ts';
+import { tellPressed } from './press.ts';
 import { ownMarkers } from './markers.ts';
 import { groundIn, mergeLooks, withoutColors } from './merge.ts';
 import type { Known } from './picture-ground.ts';
@@ -155,6 +156,7 @@ class LooksResolver {
     const box = new Box(this.#sources.source(draft, false), this.#tools, this.#teller);
     const values = valuesOf(box, { draft, uses, borderWidth });
     if (draft.kind === 'ground' && draft.address.part === null) this.#tellHue(box, draft.look);
+    if (draft.kind === 'ground') tellPressed(box, draft.look, this.#teller);
     tellIdle(draft, this.#menus, { tools: this.#tools, teller: this.#teller });
     return {
       address: draft.address,

@@ -20,9 +20,10 @@ export function readQuestions(written: WrittenPlan['questions'] = [], places: Pl
 
 /** How much rules weigh, and where they do not hold. */
 export function readRules(written: WrittenPlan['rules'], places: PlanPlaces): RuleWeights {
-  const { excuse = [], ...own } = written ?? {};
+  const { excuse = [], depth, ...own } = written ?? {};
   const weights = Object.entries(own as Record<string, 'off' | 'note' | 'warning' | 'error'>);
   return {
+    depth: depth === undefined ? null : Number(depth),
     weights: new Map(
       weights.map(([name, weight]) => [name, { weight, mark: places.markKey(['rules', name]) }]),
     ),

@@ -56,6 +56,8 @@ export interface Question {
 /** How much rules weigh, and where they do not hold. */
 export interface RuleWeights {
   weights: ReadonlyMap<string, { weight: 'off' | 'note' | 'warning' | 'error'; mark: Mark }>;
+  /** How many links a page may be away from the front page; null for any number. */
+  depth: number | null;
   excuses: readonly { rule: string; at: string; mark: Mark }[];
 }
 

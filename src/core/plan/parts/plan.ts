@@ -186,7 +186,7 @@ export const planKeys = {
   }),
   rules: optional(rules, {
     below: 'rules',
-    takes: 'a weight for each rule (`off`, `note`, `warning`, `error`), and `excuse`',
+    takes: 'a weight for each rule (`off`, `note`, `warning`, `error`), `excuse` and `depth`',
     otherwise: 'as the manual says',
     means: 'How much the rules of `kamino check` and `kamino walk` weigh, and where one does not hold.',
     example:

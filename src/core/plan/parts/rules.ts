@@ -1,5 +1,5 @@
-import { type WrittenOf, mapOf, needed, oneOf, preset } from '../../format/key.ts';
-import { label, linesOf, nameForm, text } from '../../format/values.ts';
+import { type WrittenOf, mapOf, needed, oneOf, optional, preset } from '../../format/key.ts';
+import { count, label, linesOf, nameForm, text } from '../../format/values.ts';
 
 export const excuseKeys = {
   rule: needed(text, {
@@ -21,6 +21,12 @@ export const excuseKeys = {
 export const excuse = mapOf(excuseKeys);
 
 export const rulesKeys = {
+  depth: optional(count, {
+    takes: 'a number',
+    otherwise: 'as deep as it is',
+    means: 'How many links a page may be away from the front page; `kamino check` tells which are further.',
+    example: 'depth: 3',
+  }),
   excuse: preset(linesOf(excuse), [], {
     below: 'excuse',
     takes: 'a list of places',

@@ -136,6 +136,18 @@ export const outputRules = {
     why: 'Who cannot tell the two hues apart does not see where they are (WCAG 2.2, 1.4.1).',
     example: 'current: { marker: none, color: "#a33" }  →  current: { font: { weight: 700 }, color: "#a33" }',
   },
+  'same-state': {
+    severity: 'warning',
+    about: 'An entry under the pointer, and one that is pressed, look different from those at rest.',
+    why: 'Nobody sees what they are about to press.',
+    example: 'hover: { color: "#1d2733" }   →  hover: { tint: 12% }',
+  },
+  'low-rows': {
+    severity: 'warning',
+    about: 'Entries below each other lie far enough apart to be pressed (WCAG 2.2, 2.5.8).',
+    why: 'A hand that is not steady presses the entry above or below.',
+    example: 'padding: 0   →  padding: 6px 12px',
+  },
   'low-contrast': {
     severity: 'warning',
     about: 'Text stands out from its ground (WCAG 2.2, 1.4.3 and 1.4.11).',
