@@ -20,6 +20,7 @@ const rooms = [
   'inlay',
   'draft',
   'check',
+  'pack',
   'walk',
   'draw',
   'manual',

@@ -10,6 +10,7 @@ import { addExplain } from './explain.ts';
 import { addInventory } from './inventory.ts';
 import { addLift } from './lift.ts';
 import { addMeasure } from './measure.ts';
+import { addPack } from './pack.ts';
 import { addWalk } from './walk.ts';
 import { addSpecimen } from './specimen.ts';
 import { addPictures } from './pictures.ts';
@@ -26,6 +27,7 @@ What to do first:
   $ kamino build                 the same pages with the menu in them, in ./built;
                                  with  output: in-place  in the plan, the pages themselves
   $ kamino preview               the site in a browser, following every change
+  $ kamino pack                  the finished site as one archive, and what to upload since the last one
   $ kamino lift                  takes the menus out of the pages again
 
 Each command has its own help:  kamino build --help
@@ -39,6 +41,7 @@ const commands = [
   addBuild,
   addCheck,
   addWalk,
+  addPack,
   addLift,
   addMeasure,
   addSpecimen,

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import type { Behaviour } from '../core/markup/names.ts';
-import { isOwnScript, isOwnStyle, spriteHash } from '../core/markup/own.ts';
+import { isOwnScript, isOwnStyle, namedHash } from '../core/markup/own.ts';
 
 /** Kamino's own style sheet and script, in the output or the site. */
 export const ownStyle = 'kamino/menu.css';
@@ -17,14 +17,23 @@ export const contentName = (bytes: Uint8Array): string =>
   createHash('sha1').update(bytes).digest('hex').slice(0, 10);
 
 /** Whether a path may be one of Kamino’s own files: its sheet, its script, or a picture whose name says its content. */
-export const isOwnPath = (path: string): boolean => ownPaths.includes(path) || spriteHash(path) !== null;
+export const isOwnPath = (path: string): boolean => ownPaths.includes(path) || namedHash(path) !== null;
 
 /** Whether a file of such a path is one that Kamino wrote. */
 export function isOwnContent(path: string, bytes: Buffer): boolean {
   if (path === ownStyle) return isOwnStyle(bytes.toString('latin1'));
   if (path === ownScript) return isOwnScript(bytes.toString('latin1'));
-  return spriteHash(path) === contentName(bytes);
+  return namedHash(path) === contentName(bytes);
 }
+
+/** Where one of Kamino's own files lies. @param hashes its name says its content */
+export function ownPath(path: string, bytes: Uint8Array, hashes: boolean): string {
+  return hashes ? path.replace(/\.(\w+)$/, `-${contentName(bytes)}.$1`) : path;
+}
+
+/** Whether a path is that of Kamino's style sheet, or script, under either name. */
+export const isOwnKind = (path: string, kind: 'css' | 'js'): boolean =>
+  path.startsWith('kamino/menu') && path.endsWith(`.${kind}`) && isOwnPath(path);
 
 /** What the plan says as `output` where the pages themselves are changed. */
 export const inPlace = 'in-place';

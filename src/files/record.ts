@@ -5,7 +5,7 @@ import { type Raw, bytesOf, rawOf } from '../core/text/bytes.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
 import { shownPath } from './paths.ts';
 import { lookAt, makeFolder } from './real.ts';
-import { type Glance, type PageNotes, type Row, type Stored, readStored } from './stored.ts';
+import { type Glance, type PageNotes, type Row, type Stored, isInside, readStored } from './stored.ts';
 import { writeWhole } from './write.ts';
 
 /** What Kamino wrote into one folder, and from what. */
@@ -58,7 +58,7 @@ export class SiteRecord {
 
   /** The folders that Kamino wrote, by the names that the plan gave them. */
   get folders(): string[] {
-    return Object.keys(this.#stored.outputs);
+    return [...Object.keys(this.#stored.outputs), ...(this.#stored.packs ?? [])];
   }
 
   output(name: string): OutputRecord | null {
@@ -89,6 +89,15 @@ export class SiteRecord {
   get sheets(): ReadonlyMap<string, number> {
     const folder = dirname(this.#folder);
     return new Map((this.#stored.sheets ?? []).map(([path, size]) => [join(folder, path), size]));
+  }
+
+  /** A folder that a finished site was packed into is no part of it. */
+  savePack(folder: string): void {
+    const name = relative(dirname(this.#folder), folder).split(sep).join('/');
+    const packs = new Set([...(this.#stored.packs ?? []), name]);
+    if (!isInside(name) || packs.size === this.#stored.packs?.length) return;
+    this.#stored.packs = [...packs].sort();
+    this.#write();
   }
 
   /** Files below the plan's folder that are no part of the site. */

@@ -9,7 +9,7 @@ import type { Menu, Plan } from '../core/plan/types.ts';
 import type { Finding } from '../core/text/finding.ts';
 import type { OpenSite } from './open-site.ts';
 import type { Finished } from './output.ts';
-import { ownScript, ownStyle } from './own.ts';
+import { isOwnKind } from './own.ts';
 import { PageMaker } from './pages.ts';
 import type { PageNotes } from './stored.ts';
 import { hashOf } from './record.ts';
@@ -37,6 +37,8 @@ export interface RunSource {
 export class Run {
   readonly source: RunSource;
   readonly site: OpenSite;
+  /** The path of Kamino's own style sheet. */
+  readonly style: string;
   readonly #carries: Inlay['carries'];
   readonly #maker: PageMaker;
   readonly #made = new Map<string, Finished>();
@@ -45,13 +47,14 @@ export class Run {
     const { plan, site, resolution, own, reserves, seek, overwrite } = source;
     const { menus, ids, languages } = resolution;
     this.source = source;
+    this.style = [...own.keys()].find(path => isOwnKind(path, 'css'))!;
     this.site = site;
     this.#carries = carrier(menus);
     const inlay: Inlay = {
       menus,
       carries: this.#carries,
-      styles: [ownStyle, ...(plan.style ? [plan.style.path] : [])],
-      script: own.has(ownScript) ? ownScript : null,
+      styles: [this.style, ...(plan.style ? [plan.style.path] : [])],
+      script: [...own.keys()].find(path => isOwnKind(path, 'js')) ?? null,
       skipTo: plan.skipTo,
       addsViewport: plan.addsViewport,
       languageOf: languageOf(languages),

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { extname, join } from 'node:path';
 import { mediaTypes } from '../core/text/media-types.ts';
-import { ownScript, ownStyle } from './own.ts';
+import { isOwnKind } from './own.ts';
 
 /** What servers say of files that browsers read as text (https://www.iana.org/assignments/media-types). */
 const types: Readonly<Record<string, string>> = {
@@ -43,8 +43,8 @@ export class ServedFiles {
 
   /** Kamino’s own script or style sheet; on a site without them, all scripts or style sheets. */
   isLost = (path: string, lost: 'script' | 'sheet'): boolean => {
-    const own = lost === 'script' ? ownScript : ownStyle;
-    if (this.#files.has(own)) return path === own;
+    const kind = lost === 'script' ? 'js' : 'css';
+    if ([...this.#files].some(one => isOwnKind(one, kind))) return isOwnKind(path, kind);
     return lost === 'script' ? /\.m?js$/i.test(path) : /\.css$/i.test(path);
   };
 }

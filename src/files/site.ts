@@ -32,7 +32,10 @@ export function listSite(place: SitePlace): Walk {
     const file = join(place.root, path);
     if (ownSheets.includes(path) || (sheets.has(file) && /\.html?$/i.test(path)))
       return starts(file, isOwnSheet);
-    return sheets.get(file) === size || (/\.ya?ml$/i.test(path) && starts(file, isPlan));
+    if (sheets.get(file) === size) return true;
+    return (
+      (/\.ya?ml$/i.test(path) && starts(file, isPlan)) || (/\.sums$/i.test(path) && starts(file, isSums))
+    );
   };
   return { ...walk, files: files.filter(file => !isOwn(file)) };
 }
@@ -40,6 +43,9 @@ export function listSite(place: SitePlace): Walk {
 /** A text that begins as plans do, after comments. */
 const isPlan = (text: string): boolean =>
   /^(?:\ufeff|\u00ef\u00bb\u00bf)?(?:[ \t]*(?:#[^\n]*|---)?\r?\n)*kamino[ \t]*:/.test(text);
+
+/** A list of what was packed, under whatever name it is kept. */
+const isSums = (text: string): boolean => /^\\?[0-9a-f]{64} {2}\S/.test(text);
 
 function starts(file: string, is: (text: string) => boolean): boolean {
   try {

@@ -7,6 +7,8 @@ export interface Stored {
   outputs: Record<string, StoredOutput>;
   /** Sheets and pictures that were asked for, seen from the plan's folder, with their size. */
   sheets?: [path: string, size: number][];
+  /** Folders that the finished site was packed into, seen from the plan's folder. */
+  packs?: string[];
 }
 
 export interface StoredOutput {
@@ -65,6 +67,7 @@ export function readStored(text: string): Stored | null {
   }
   if (!isRecord(stored) || stored['kamino'] !== 1 || !isRecord(stored['outputs'])) return null;
   if (stored['sheets'] !== undefined && !isListOf(stored['sheets'], isSheetRow)) return null;
+  if (stored['packs'] !== undefined && !isListOf(stored['packs'], isInside)) return null;
   return Object.values(stored['outputs']).every(isOutput) ? (stored as unknown as Stored) : null;
 }
 
@@ -133,7 +136,7 @@ function isPlace(value: unknown): boolean {
 }
 
 /** A path that does not leave the folder which it is in. */
-function isInside(value: unknown): boolean {
+export function isInside(value: unknown): boolean {
   if (!isText(value) || value === '' || /[\0\\]|^\/|^[a-z]:/i.test(value)) return false;
   return normalizePath(value) === value.normalize('NFC');
 }

@@ -3,8 +3,8 @@ import { join, resolve } from 'node:path';
 import { crc32 } from 'node:zlib';
 import { type Taken, lift } from '../core/inlay/lift.ts';
 import { rawOf } from '../core/text/bytes.ts';
-import { spriteHash } from '../core/markup/own.ts';
 import { type Finding, hasErrors } from '../core/text/finding.ts';
+import { isOwnPath } from './own.ts';
 import { attempt, Refusals, cannotRead, editedOutput, foreignOutput, goneFile } from './errors.ts';
 import { Output } from './output.ts';
 import { fromUser, seenFrom, shownPath } from './paths.ts';
@@ -88,8 +88,8 @@ export class FolderWriter implements SiteWriter {
       });
     for (const path of left)
       this.#try(path, () => {
-        // A picture that was packed anew has another name.
-        if (spriteHash(path) !== null && output.discard(path)) return;
+        // A picture that was packed anew has another name, and so have own files whose names say their content.
+        if (isOwnPath(path) && output.discard(path)) return;
         this.findings.push(goneFile(path, output.putAside(path)));
       });
     return run;

@@ -22,7 +22,7 @@ import { readSelector } from '../core/text/selector.ts';
 import { nameTaken } from '../files/errors.ts';
 import { folderFindings } from '../files/folders.ts';
 import type { OpenSite } from '../files/open-site.ts';
-import { ownPaths, ownScript, ownStyle, scriptOf } from '../files/own.ts';
+import { ownPath, ownPaths, ownScript, ownStyle, scriptOf } from '../files/own.ts';
 import { fromUser } from '../files/paths.ts';
 import type { OpenPlan } from '../files/plan.ts';
 import { planMark } from '../files/plan-mark.ts';
@@ -151,7 +151,11 @@ export class Opened {
     ];
     if (hasErrors(findings)) return { run: null, style, findings };
     const texts = [[ownStyle, style] as const, ...(script === null ? [] : [[ownScript, script] as const])];
-    const own = new Map([...texts.map(([path, text]) => [path, bytesOf(text)] as const), ...this.sprites]);
+    const files = texts.map(([path, text]) => {
+      const bytes = bytesOf(text);
+      return [ownPath(path, bytes, plan.hashesOwnFiles), bytes] as const;
+    });
+    const own = new Map([...files, ...this.sprites]);
     const basis = this.#basis(script, style);
     const mark = planMark(open.source.text);
     const reserves = looks.uses.weight;

@@ -6,7 +6,7 @@ import { heldStates } from '../core/draw/specimen.ts';
 import { bytesOf } from '../core/text/bytes.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { renderFindings } from '../core/text/render.ts';
-import { ownScriptOf, ownStyle } from '../files/own.ts';
+import { ownScriptOf } from '../files/own.ts';
 import { fromUser, isHidden } from '../files/paths.ts';
 import { type OpenPlan, openPlan } from '../files/plan.ts';
 import type { Run } from '../files/run.ts';
@@ -188,7 +188,7 @@ function fileGiver(run: Run, style: string): PreviewSource['file'] {
   const held = bytesOf(heldStates(style));
   const files = new Map(run.site.files.map(({ path }) => [path.normalize('NFC'), path]));
   return path => {
-    if (path === ownStyle) return held;
+    if (path === run.style) return held;
     const made = run.source.own.get(path);
     if (made !== undefined) return made;
     const own = files.get(path);

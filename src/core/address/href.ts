@@ -63,6 +63,8 @@ export interface AddressStyle {
   index: 'shown' | 'hidden';
   /** The folder of the server in which the site lies, with `/` at both ends. */
   base: string;
+  /** The server, without a `/` at the end; none where it is not known. */
+  host?: string;
   /** Paths whose names are not in Unicode's composed form on the disk, with that form. */
   onDisk?: ReadonlyMap<SitePath, string>;
 }

@@ -39,8 +39,12 @@ interface Edge {
   menu: string | null;
 }
 
-/** The fewest followed links from the front page to each page and section. */
-export function reachOfLinks(site: WholeSite): Reach {
+/** What menus alone lead to from the front page, which counts too. */
+export function menuReach(site: WholeSite): ReadonlySet<SitePath> {
+  return new Set(followed(site.front, edgesOf(site).edges, menu => menu !== null).keys());
+}
+
+function edgesOf(site: WholeSite): { edges: Map<SitePath, Edge[]>; places: Map<string, SitePath[]> } {
   const edges = new Map<SitePath, Edge[]>();
   const places = new Map<string, SitePath[]>();
   const seen = new Set<string>();
@@ -52,6 +56,12 @@ export function reachOfLinks(site: WholeSite): Reach {
     seen.add(key);
     edges.set(path, [...(edges.get(path) ?? []), { to, menu: shownMenu(menu) }]);
   });
+  return { edges, places };
+}
+
+/** The fewest followed links from the front page to each page and section. */
+export function reachOfLinks(site: WholeSite): Reach {
+  const { edges, places } = edgesOf(site);
   const found = followed(site.front, edges, () => true);
   const pages = [...site.pages.values()].map<ReachedPage>(page => {
     const { path, title } = page.frame;

@@ -149,6 +149,10 @@ export const base = form(/^\/(?:[\w.~%-]+\/)*$/, 'base', [
   'a folder of the server, with / at both ends',
   'base: /observatory/',
 ]);
+export const host = form(/^https?:\/\/[a-z0-9](?:[a-z0-9.-]*[a-z0-9])?(?::\d{1,5})?$/i, 'host', [
+  'the address of the server, without a folder',
+  'host: https://brackenfold.example',
+]);
 export const foldWhen = form(/^(?:never|crowded|any-width|below (?:\d+\.?\d*|\.\d+)(?:em|rem|px))$/, 'fold', [
   '`crowded`, `any-width`, `never` or a width of the window',
   'when: below 48em',

@@ -1,3 +1,4 @@
+import { writtenAddress } from '../address/href.ts';
 import { covers, folds } from '../menu/folds.ts';
 import { listsOf } from '../menu/lists.ts';
 import { marksOn } from '../menu/marks.ts';
@@ -135,10 +136,10 @@ function formClasses(form: Form): string {
   return forms[form].classes.map(one => parts[one]).join(' ');
 }
 
-/** https://schema.org/BreadcrumbList; addresses are read from the page, as its links are. */
+/** https://schema.org/BreadcrumbList; addresses are whole where the server is known, else read from the page, as its links are. */
 function trailData(entries: readonly ResolvedEntry[], from: Standpoint): string {
   const itemListElement = entries.map(({ label, leadsTo }, at) => {
-    const address = addressOf(leadsTo, from);
+    const address = wholeAddress(leadsTo, from);
     return {
       '@type': 'ListItem',
       position: at + 1,
@@ -151,4 +152,13 @@ function trailData(entries: readonly ResolvedEntry[], from: Standpoint): string 
     .replace(/</g, '\\u003c')
     .replace(/[^\0-\x7f]/g, letter => `\\u${letter.charCodeAt(0).toString(16).padStart(4, '0')}`);
   return `<script type="application/ld+json">${text}</script>`;
+}
+
+function wholeAddress(leadsTo: ResolvedEntry['leadsTo'], from: Standpoint): string | null {
+  const { host } = from.links;
+  if (host === undefined) return addressOf(leadsTo, from);
+  const address = addressOf(leadsTo, { ...from, links: { ...from.links, from: 'root' } });
+  // A place in this page is written without its address.
+  const own = address?.startsWith('#') ? writtenAddress('', from.page, { ...from.links, from: 'root' }) : '';
+  return address === null || !/^[/#]/.test(address) ? address : host + own + address;
 }

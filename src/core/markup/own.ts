@@ -10,11 +10,11 @@ export function isOwnScript(text: string): boolean {
   return text.startsWith(scriptSignature);
 }
 
-/** A picture of Kamino’s: its name says its content. */
-const spriteName = /^kamino\/[a-z0-9-]+-([0-9a-f]{10})(?:@2x)?\.(?:png|webp|svg)$/;
+/** A file of Kamino’s whose name says its content. */
+const hashedName = /^kamino\/[a-z0-9-]+-([0-9a-f]{10})(?:@2x)?\.(?:png|webp|svg|css|js)$/;
 
-/** The content that the name of a packed picture stands for; null for other files. */
-export const spriteHash = (path: string): string | null => spriteName.exec(path)?.[1] ?? null;
+/** The content that the name of a packed picture, or of another file of Kamino’s, stands for; null for other files. */
+export const namedHash = (path: string): string | null => hashedName.exec(path)?.[1] ?? null;
 
 /** A sheet of Kamino's that lies in a site is no page of it. */
 export const sheetStart = '<!doctype html>\n<!-- Kamino wrote this sheet. It is no page of the site. -->\n';

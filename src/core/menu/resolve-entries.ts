@@ -11,13 +11,14 @@ import {
   readTarget,
 } from '../target/kinds/index.ts';
 import type { SectionHeading } from '../target/facts.ts';
+import { sizeOf } from '../text/size.ts';
 import type { Ground } from './ground.ts';
 import { tellLanguage } from './tell-language.ts';
 import { HookNames, hookOf } from './hooks.ts';
 import { fileLabel } from './labels.ts';
 import { entriesFromHeadings, entriesFromPages, pagesOf } from './patterns.ts';
 import { drawingOf } from './resolve-drawing.ts';
-import { leftOut, sizeOf } from './resolve-parts.ts';
+import { leftOut } from './resolve-parts.ts';
 import type { ResolvedEntry } from './types.ts';
 
 /** The menu whose entries are resolved. */

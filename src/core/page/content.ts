@@ -48,4 +48,6 @@ export interface FullPage {
   isUnlisted: boolean;
   /** The `datetime` of its first `time`, or null. */
   date: string | null;
+  /** When it was changed, as a `meta` of it says; else null. */
+  modified: string | null;
 }

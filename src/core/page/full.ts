@@ -47,6 +47,14 @@ interface OpenText {
 /** Elements that say something without attributes. */
 const toldBare: ReadonlySet<string> = new Set([...headings, 'br']);
 
+/** Names under which a page says when it was changed: those of Dublin Core, of many editors, and of pages that are shared. */
+const changeNames: ReadonlySet<string> = new Set([
+  'dcterms.modified',
+  'dc.date.modified',
+  'last-modified',
+  'article:modified_time',
+]);
+
 class FullReader implements Listener {
   readonly #walk: Walk;
   readonly #frame: FrameReader;
@@ -60,6 +68,7 @@ class FullReader implements Listener {
     words: 0,
     isUnlisted: false,
     date: null,
+    modified: null,
   };
   /** Texts being read. */
   #open: OpenText[] = [];
@@ -185,7 +194,9 @@ class FullReader implements Listener {
   #readMeta(): void {
     const { scanner } = this.#walk;
     const value = (name: string): string => readAttributeReferences(scanner.value(name) ?? '');
-    const isRobots = lowerAscii(value('name')) === 'robots';
+    const name = lowerAscii(value('name') || value('property'));
+    if (changeNames.has(name)) this.#page.modified ??= value('content').trim();
+    const isRobots = name === 'robots';
     if (isRobots && /noindex|none/i.test(value('content'))) this.#page.isUnlisted = true;
   }
 

@@ -20,6 +20,7 @@ export function keptPage(page: FullPage, raw: () => Raw, own: Own): FullPage {
     ...page,
     frame: keptFrame(page.frame, raw, own),
     date: page.date === null ? null : own(page.date),
+    modified: page.modified === null ? null : own(page.modified),
   };
 }
 

@@ -33,6 +33,7 @@ export class Conversion {
       addsViewport: written.viewport === 'add',
       labels: this.#labels(written.labels),
       links: written.links,
+      hashesOwnFiles: written['own-files'] === 'hashed',
       style: this.#style(written.style),
       languages: this.#languages(written.languages),
       menus: this.#menus.all(written),

@@ -26,7 +26,7 @@ export function planProblems(
     .map(({ told }) => told);
 }
 
-/** Something missing where a misspelt or later key stands: that key has been told already. */
+/** Something missing where a misspelt key stands: that key has been told already. */
 function isEcho(detail: Joi.ValidationErrorItem, details: readonly Joi.ValidationErrorItem[]): boolean {
   if (detail.type !== 'object.missing' && detail.type !== 'any.required') return false;
   const parent = detail.type === 'any.required' ? detail.path.slice(0, -1) : detail.path;
@@ -79,17 +79,9 @@ class Teller {
         `\`${key}\` is no tag of a language`,
         'Tags are those of the `lang` of a page:  en, cy, pt-BR',
       );
-    const { called, keys, later } = parts[part];
-    if (later.includes(key)) {
-      return this.#atKey(
-        'later-key',
-        path,
-        `\`${key}\` is a key of ${called} that this version of Kamino does not build yet`,
-        'Take it out for now.',
-      );
-    }
+    const { called, keys } = parts[part];
     const known = Object.keys(keys);
-    const near = nearest(key, [...known, ...later]) ?? sameStem(key, known);
+    const near = nearest(key, known) ?? sameStem(key, known);
     const ours = tradeWords[key.toLowerCase()];
     const remedy =
       this.#otherColumn(key, path) ??

@@ -37,6 +37,8 @@ export interface Plan {
   pictures: readonly MenuPictures[];
   /** The way to the top; null for none. */
   toTop: ToTop | null;
+  /** Names of Kamino's own files change with their content. */
+  hashesOwnFiles: boolean;
   questions: readonly Question[];
   rules: RuleWeights;
   look: LookUse | null;
@@ -122,6 +124,8 @@ export interface LinkStyle {
   index: 'shown' | 'hidden';
   /** The folder in which the site will lie, with `/` at both ends. */
   base: string;
+  /** The server that it will lie on, without a `/` at the end; none where it is not known. */
+  host?: string;
 }
 
 export interface LabelSource {

@@ -187,7 +187,12 @@ describe('keys and values', () => {
       ['5:11 error unknown-key'],
       'page or url',
     ],
-    ['a key of a later version', `${start}${entries}own-files: hashed\n`, ['6:1 error later-key'], 'for now'],
+    [
+      'a name of own files that is none',
+      `${start}${entries}own-files: numbered\n`,
+      ['6:12 error wrong-value'],
+      'hashed',
+    ],
     ['a wrong word', `${start}${entries}    align: rigth\n`, ['6:12 error wrong-value'], ''],
     ['no version', `menus:\n  - menu: masthead\n${entries}`, ['1:1 error missing-key'], 'kamino: 1'],
     ['another version', `kamino: 2\nmenus:\n  - menu: masthead\n${entries}`, ['1:9 error wrong-value'], ''],

@@ -27,8 +27,6 @@ interface PartRecord {
   /** Where it stands in a plan. */
   stands: string;
   keys: Keys;
-  /** Keys of the format that a later version builds. */
-  later: readonly string[];
   /** What stands under each name, where its keys are names. */
   each: string | null;
 }
@@ -37,14 +35,12 @@ const part = (
   called: string,
   stands: string,
   keys: Keys,
-  { later = [], each = null }: { later?: readonly string[]; each?: string | null } = {},
-): PartRecord => ({ called, stands, keys, later, each });
+  { each = null }: { each?: string | null } = {},
+): PartRecord => ({ called, stands, keys, each });
 
 /** Every part of the plan. */
 export const parts = {
-  plan: part('a plan', 'of the plan itself', planKeys, {
-    later: ['own-files'],
-  }),
+  plan: part('a plan', 'of the plan itself', planKeys),
   languages: part('`languages`', 'of `languages`', {}, { each: 'language' }),
   language: part('a language', 'of each language in `languages`', languageKeys),
   words: part('`words`', 'of `words` in a language', wordKeys),

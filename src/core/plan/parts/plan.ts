@@ -3,6 +3,7 @@ import {
   base,
   folder,
   globs,
+  host,
   languageTag,
   linesOf,
   listOf,
@@ -52,6 +53,13 @@ export const linksKeys = {
     takes: 'a folder of the server',
     means: 'The folder that the site will lie in, for `from: root`.',
     example: 'from: root\nbase: /observatory/',
+  }),
+  host: optional(host, {
+    takes: 'the address of the server',
+    otherwise: 'not known',
+    means:
+      'The server that the site will lie on. `data` of a breadcrumb and the list of pages for search engines (`kamino pack --sitemap`) are written with it; links of menus are not.',
+    example: 'host: https://brackenfold.example',
   }),
 } as const;
 
@@ -110,12 +118,17 @@ export const planKeys = {
     { from: 'page', index: 'shown', base: '/' },
     {
       below: 'links',
-      takes: '`from`, `index`, `base`',
+      takes: '`from`, `index`, `base`, `host`',
       otherwise: 'relative links',
       means: 'How the links of menus are written.',
       example: 'links: { index: hidden }',
     },
   ),
+  'own-files': preset(oneOf('named', 'hashed'), 'named', {
+    means:
+      'With `hashed` the names of Kamino’s style sheet and script change with their content, so that a server may let browsers keep them for as long as it likes.',
+    example: 'own-files: hashed',
+  }),
   style: optional(text, {
     takes: 'a style sheet of the site',
     otherwise: 'nothing',

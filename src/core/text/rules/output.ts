@@ -148,6 +148,37 @@ export const outputRules = {
     why: 'A hand that is not steady presses the entry above or below.',
     example: 'padding: 0   →  padding: 6px 12px',
   },
+  // Upload.
+  'not-packed': {
+    severity: 'error',
+    about: 'A site goes to its visitors without errors.',
+    why: 'What is wrong here would be wrong for every visitor.',
+    example: 'kamino pack --despite-errors',
+  },
+  'bad-list': {
+    severity: 'error',
+    about: 'The list to compare with is one that Kamino wrote.',
+    why: 'Without it nobody can tell what is new, changed and gone.',
+    example: 'kamino pack --since packed.sums',
+  },
+  'no-host': {
+    severity: 'error',
+    about: 'The address of the server is known where it is needed.',
+    why: 'Search engines take whole addresses only.',
+    example: 'links: { host: "https://brackenfold.example" }',
+  },
+  'own-list': {
+    severity: 'note',
+    about: 'What the site has for search engines stays as it is.',
+    why: 'A file of the site is not replaced by one of Kamino’s.',
+    example: 'Sitemap: https://brackenfold.example/sitemap.xml',
+  },
+  'not-listed': {
+    severity: 'note',
+    about: 'The list for search engines names the pages that menus lead to.',
+    why: 'A page that no menu leads to is often one that is left over.',
+    example: '- journal/*.html      an entry of the plan',
+  },
   'low-contrast': {
     severity: 'warning',
     about: 'Text stands out from its ground (WCAG 2.2, 1.4.3 and 1.4.11).',

@@ -126,12 +126,6 @@ export const planRules = {
     why: 'A key is misspelt, stands in the wrong part of the plan, or is the trade’s word for one of Kamino’s.',
     example: 'sticky: top        →  stays: top\nlable: Visit       →  label: Visit',
   },
-  'later-key': {
-    severity: 'error',
-    about: 'A key of the plan format that this version does not build yet.',
-    why: 'The key is part of the plan format, but this version of Kamino cannot build it.',
-    example: 'panels: …          →  take it out for now',
-  },
   'missing-key': {
     severity: 'error',
     about: 'What a part of the plan cannot do without.',

@@ -1,0 +1,60 @@
+import type { SitePath } from '../address/path.ts';
+import { compare } from '../text/finding.ts';
+
+/** The SHA-256 of each file, in hexadecimal, by its path. */
+export type Sums = ReadonlyMap<SitePath, string>;
+
+/** What an upload has to do, against what is there. */
+export interface Difference {
+  created: SitePath[];
+  changed: SitePath[];
+  same: SitePath[];
+  gone: SitePath[];
+}
+
+/**
+ * A list of sums as `sha256sum` writes and checks it (GNU coreutils: a backslash before the line says that the name has
+ * `\\`, `\n` or `\r` written so).
+ */
+export function writtenSums(sums: Sums): string {
+  return [...sums]
+    .sort(([one], [other]) => compare(one, other))
+    .map(([path, sum]) => {
+      const escaped = path.replace(/[\\\n\r]/g, letter => escapes[letter]!);
+      return `${escaped === path ? '' : '\\'}${sum}  ${escaped}\n`;
+    })
+    .join('');
+}
+
+const escapes: Readonly<Record<string, string>> = { '\\': '\\\\', '\n': '\\n', '\r': '\\r' };
+const meant: Readonly<Record<string, string>> = { '\\': '\\', n: '\n', r: '\r' };
+
+/** The line at which a text is no such list. */
+export interface BadLine {
+  line: number;
+}
+
+export function readSums(text: string): Sums | BadLine {
+  const sums = new Map<SitePath, string>();
+  const lines = text.replace(/^\ufeff/, '').split(/\r?\n/);
+  for (const [at, line] of lines.entries()) {
+    if (line === '') continue;
+    const match = /^(\\?)([0-9a-f]{64}) [ *](.+)$/i.exec(line);
+    if (!match) return { line: at + 1 };
+    const [, escaped, sum, name] = match as unknown as [string, string, string, string];
+    const path = escaped === '' ? name : name.replace(/\\([\\nr])/g, (_, letter: string) => meant[letter]!);
+    sums.set(path.replace(/^\.\//, ''), sum.toLowerCase());
+  }
+  return sums;
+}
+
+export function differenceOf(now: Sums, earlier: Sums): Difference {
+  const found: Difference = { created: [], changed: [], same: [], gone: [] };
+  for (const [path, sum] of now) {
+    const old = earlier.get(path);
+    found[old === undefined ? 'created' : old === sum ? 'same' : 'changed'].push(path);
+  }
+  for (const path of earlier.keys()) if (!now.has(path)) found.gone.push(path);
+  for (const paths of Object.values(found) as SitePath[][]) paths.sort(compare);
+  return found;
+}

@@ -1,0 +1,45 @@
+import { createHash } from 'node:crypto';
+import { existsSync, readFileSync, readdirSync, rmSync, rmdirSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import type { Sums } from '../core/pack/list.ts';
+import { ensureReal, lookAt } from './real.ts';
+import { Writer } from './write.ts';
+import type { Packed } from './zip.ts';
+
+export const sumOf = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
+
+/** What one file is, as its list says it. */
+export const packedSum = ({ from }: Packed): string =>
+  sumOf(typeof from === 'string' ? readFileSync(from) : from);
+
+/** The sums of those files of a folder that are there. @throws {LinkInWay} */
+export function sumsIn(folder: string, paths: Iterable<string>): Sums {
+  const found = new Map<string, string>();
+  for (const path of paths) {
+    const file = join(folder, path);
+    if (existsSync(folder)) ensureReal(folder, path);
+    if (lookAt(file)?.isFile()) found.set(path, sumOf(readFileSync(file)));
+  }
+  return found;
+}
+
+/** Writes files into a folder, each whole; those that are as they should be are not touched, nor are their dates. */
+export function writeFiles(folder: string, files: readonly Packed[]): void {
+  const writer = new Writer(folder, { isSafe: true, sweeps: true });
+  for (const { path, from } of files)
+    if (typeof from === 'string') writer.copy(from, path);
+    else writer.write(path, from);
+  writer.settle();
+}
+
+/** Takes files out of a folder, and the folders that are empty then. @throws {LinkInWay} */
+export function deleteFiles(folder: string, paths: readonly string[]): void {
+  for (const path of paths) {
+    ensureReal(folder, path);
+    rmSync(join(folder, path), { force: true });
+    for (let above = dirname(path); above !== '.'; above = dirname(above)) {
+      if (readdirSync(join(folder, above)).length > 0) break;
+      rmdirSync(join(folder, above));
+    }
+  }
+}

@@ -1,0 +1,238 @@
+import { readFileSync, statSync } from 'node:fs';
+import { dirname, resolve } from 'node:path';
+import { type Difference, type Sums, differenceOf, readSums, writtenSums } from '../core/pack/list.ts';
+import { type Finding, hasErrors, sortFindings } from '../core/text/finding.ts';
+import { cannotWrite, isFileError } from '../files/errors.ts';
+import { foreignIn } from '../files/foreign.ts';
+import { alone } from '../files/lock.ts';
+import { deleteFiles, packedSum, sumsIn, writeFiles } from '../files/packing.ts';
+import {
+  badList,
+  changedThere,
+  foreignTarget,
+  nothingToDelete,
+  targetInside,
+  withErrors,
+} from '../files/pack-errors.ts';
+import { fromUser, isFolder, isThere, shownPath } from '../files/paths.ts';
+import { packsBeside, sumsBeside, usualTarget } from '../files/pack-places.ts';
+import { SiteRecord } from '../files/record.ts';
+import { listSite } from '../files/site.ts';
+import { writeWhole } from '../files/write.ts';
+import { type Packed, writeZip } from '../files/zip.ts';
+import { check } from './check.ts';
+import { type Finished, finishedPages } from './finished.ts';
+import { siteListOf } from './site-list.ts';
+
+export interface PackOptions {
+  /** A plan or its folder, whose finished pages are packed; or any folder of pages. */
+  site?: string;
+  /** A folder, or a file whose name ends with `.zip`. */
+  to?: string;
+  /** An earlier list of sums to compare with; that of the last time by default. */
+  since?: string;
+  /** The file for the paths that are to be uploaded. */
+  list?: string;
+  /** What the site no longer has is taken out of the folder. */
+  delete?: boolean;
+  /** Adds a list of pages for search engines. */
+  sitemap?: boolean;
+  /** Packs a site in which something is wrong. */
+  despiteErrors?: boolean;
+  dryRun?: boolean;
+}
+
+export interface PackResult extends Difference {
+  status: 0 | 1 | 2;
+  findings: Finding[];
+  /** All as the user sees it. */
+  site: string;
+  target: string;
+  sums: string;
+  list: string | null;
+  kind: 'zip' | 'folder';
+  /** Paths that were taken out of the folder. */
+  deleted: string[];
+  /** Files, and the bytes of the archive; null where nothing was written, or for a folder. */
+  files: number;
+  bytes: number | null;
+}
+
+/** Puts a finished site together for its upload, and tells what is another since the last time. */
+export async function pack(options: PackOptions = {}): Promise<PackResult> {
+  const finished = finishedPages(options.site);
+  const { plan, missing } = finished;
+  const target = resolve(options.to ?? usualTarget(finished));
+  const job = new PackJob(options, finished, target);
+  if (missing) return job.stopped([missing], 2);
+  try {
+    const isFree = options.dryRun === true || !isThere(plan);
+    return isFree ? await job.work() : await alone(dirname(plan), () => job.work());
+  } catch (error) {
+    if (!isFileError(error)) throw error;
+    return job.stopped([cannotWrite(error)], 2);
+  }
+}
+
+class PackJob {
+  readonly #options: PackOptions;
+  readonly #finished: Finished;
+  readonly #target: string;
+  readonly #kind: PackResult['kind'];
+  readonly #findings: Finding[] = [];
+
+  constructor(options: PackOptions, finished: Finished, target: string) {
+    [this.#options, this.#finished, this.#target] = [options, finished, target];
+    this.#kind = target.toLowerCase().endsWith('.zip') ? 'zip' : 'folder';
+  }
+
+  async work(): Promise<PackResult> {
+    const asked = this.#wrongOptions();
+    if (hasErrors(asked)) return this.stopped(asked, 2);
+    const wrong = await this.#wrongSite();
+    this.#findings.push(...wrong);
+    if (hasErrors(wrong) && this.#options.despiteErrors !== true) return this.stopped([withErrors()], 1);
+    const files = this.#files();
+    if (files === null) return this.stopped([], 2);
+    const now = new Map(files.map(one => [one.path, packedSum(one)]));
+    const earlier = this.#earlier(now);
+    if ('rule' in earlier) return this.stopped([earlier], 2);
+    const foreign = this.#foreign(new Set([...now.keys(), ...earlier.known.keys()]));
+    if (foreign) return this.stopped([foreign], 2);
+    return this.#write(files, now, earlier);
+  }
+
+  stopped(findings: readonly Finding[], status: 1 | 2): PackResult {
+    const none = { created: [], changed: [], same: [], gone: [], deleted: [], files: 0, bytes: null };
+    return { ...this.#places(), ...none, status, findings: sortFindings([...this.#findings, ...findings]) };
+  }
+
+  #places(): Pick<PackResult, 'site' | 'target' | 'sums' | 'list' | 'kind'> {
+    const { list } = this.#options;
+    return {
+      site: shownPath(this.#finished.root),
+      target: shownPath(this.#target),
+      sums: shownPath(sumsBeside(this.#target)),
+      list: list === undefined ? null : shownPath(resolve(list)),
+      kind: this.#kind,
+    };
+  }
+
+  #wrongOptions(): Finding[] {
+    const isIdle = this.#options.delete === true && this.#kind === 'zip';
+    return [
+      ...(isIdle ? [nothingToDelete(shownPath(this.#target))] : []),
+      ...targetInside(this.#target, this.#finished),
+    ];
+  }
+
+  /** What `check` finds; finished pages that are older than their sources are not to be uploaded. */
+  async #wrongSite(): Promise<Finding[]> {
+    const { findings } = await check({ site: this.#options.site ?? '.' });
+    return findings
+      .filter(one => one.severity !== 'note')
+      .map(one => (one.rule === 'stale-output' ? { ...one, severity: 'error' } : one));
+  }
+
+  /** The files of the finished site, and what is made for search engines; null where that is not possible. */
+  #files(): Packed[] | null {
+    const { root, plan } = this.#finished;
+    const place = { root, plan, record: new SiteRecord(dirname(plan), true), ...packsBeside(this.#finished) };
+    const { files, findings } = listSite(place);
+    this.#findings.push(...fromUser(findings, root));
+    const own = files.map(({ path }) => ({ path, from: `${root}/${path}` }));
+    if (this.#options.sitemap !== true) return own;
+    const made = siteListOf(this.#finished, new Set(own.map(one => one.path)));
+    this.#findings.push(...made.findings);
+    if (made.files === null) return null;
+    const names = new Set(made.files.map(one => one.path));
+    return [...own.filter(one => !names.has(one.path)), ...made.files].sort((one, other) =>
+      one.path < other.path ? -1 : 1,
+    );
+  }
+
+  /** What was packed before, as its list says; in a folder what is there counts, unless a list is named. */
+  #earlier(now: Sums): Earlier | Finding {
+    const { since } = this.#options;
+    const file = since === undefined ? sumsBeside(this.#target) : resolve(since);
+    if (since !== undefined && !isThere(file)) return badList(file, null);
+    const read = isThere(file) ? readSums(readFileSync(file, 'utf8')) : new Map<string, string>();
+    if (!('size' in read)) return badList(file, read.line);
+    const known = read;
+    const there =
+      this.#kind === 'folder' ? sumsIn(this.#target, new Set([...now.keys(), ...known.keys()])) : known;
+    return { known, there, told: since === undefined ? there : known };
+  }
+
+  /** A folder that holds what is of another site is not written into. */
+  #foreign(ours: ReadonlySet<string>): Finding | null {
+    if (this.#kind === 'zip' || !isFolder(this.#target)) return null;
+    const found = foreignIn(this.#target, ours);
+    return found.length === 0 ? null : foreignTarget(shownPath(this.#target), found);
+  }
+
+  async #write(files: readonly Packed[], now: Sums, earlier: Earlier): Promise<PackResult> {
+    const difference = differenceOf(now, earlier.told);
+    const { dryRun = false } = this.#options;
+    const deleted = this.#options.delete === true ? this.#toDelete(now, earlier) : [];
+    if (!dryRun) {
+      await this.#writeTarget(files, differenceOf(now, earlier.there));
+      if (deleted.length > 0) deleteFiles(this.#target, deleted);
+      this.#writeLists(now, earlier, { ...difference, deleted });
+    }
+    const bytes = dryRun || this.#kind === 'folder' ? null : statSync(this.#target).size;
+    const findings = sortFindings(this.#findings);
+    return {
+      ...this.#places(),
+      ...difference,
+      deleted,
+      files: files.length,
+      bytes,
+      status: hasErrors(findings) ? 1 : 0,
+      findings,
+    };
+  }
+
+  /** What was packed earlier and is as it was then. */
+  #toDelete(now: Sums, { known, there }: Earlier): string[] {
+    const gone = [...known.keys()].filter(path => !now.has(path) && there.has(path)).sort();
+    const changed = gone.filter(path => there.get(path) !== known.get(path));
+    this.#findings.push(...changed.map(path => changedThere(shownPath(`${this.#target}/${path}`))));
+    return gone.filter(path => !changed.includes(path));
+  }
+
+  async #writeTarget(files: readonly Packed[], { created, changed }: Difference): Promise<void> {
+    if (this.#kind === 'zip') return writeZip(this.#target, files);
+    const wanted = new Set([...created, ...changed]);
+    writeFiles(
+      this.#target,
+      files.filter(one => wanted.has(one.path)),
+    );
+  }
+
+  /** The sums of what is there now, and the paths that are to be uploaded; none of it is of the site. */
+  #writeLists(now: Sums, { known, there }: Earlier, done: Difference & { deleted: readonly string[] }): void {
+    const left = [...known].filter(([path]) => there.has(path) && !done.deleted.includes(path));
+    const sums = this.#kind === 'folder' ? new Map([...left, ...now]) : now;
+    const texts: [file: string, text: string][] = [[sumsBeside(this.#target), writtenSums(sums)]];
+    const { list } = this.#options;
+    const paths = [...done.created, ...done.changed].sort();
+    if (list !== undefined) texts.push([resolve(list), paths.map(path => `${path}\n`).join('')]);
+    for (const [file, text] of texts) writeWhole(file, Buffer.from(text));
+    const { plan } = this.#finished;
+    if (!isThere(plan)) return;
+    const record = new SiteRecord(dirname(plan));
+    const beside = [...texts.map(([file]) => file), ...(this.#kind === 'zip' ? [this.#target] : [])];
+    record.saveSheets(beside.map(file => ({ file, size: statSync(file).size })));
+    if (this.#kind === 'folder') record.savePack(this.#target);
+  }
+}
+
+interface Earlier {
+  /** What an earlier list says. */
+  known: Sums;
+  /** What is there now: for an archive the same. */
+  there: Sums;
+  /** What the difference is told against. */
+  told: Sums;
+}
