@@ -18,6 +18,7 @@ export { specimen, type SpecimenOptions, type SpecimenResult } from './jobs/spec
 export { preview, type Preview, type PreviewOptions } from './jobs/preview.ts';
 export { map, type MapOptions, type MapResult } from './jobs/map.ts';
 export { reachMap, type ReachFormat, type ReachMap } from './jobs/reach.ts';
+export { embed, type EmbedOptions, type EmbedResult } from './jobs/embed.ts';
 export { pack, type PackOptions, type PackResult } from './jobs/pack.ts';
 export { walk, type WalkOptions, type WalkResult } from './jobs/walk.ts';
 export { inventory, type Inventory, type InventoryPage } from './jobs/inventory.ts';

@@ -112,7 +112,7 @@ for (let choice = 1; choice < 2 ** behaviours.length; choice += 1) {
   client[chosen.join(' ')] = await inBrowser(chosen, once);
 }
 // What runs in Kamino's own pages, and looks at others.
-for (const name of ['live', 'widths', 'controls', 'rooms', 'look', 'height', 'walk'])
+for (const name of ['live', 'widths', 'controls', 'rooms', 'look', 'height', 'walk', 'here'])
   client[`own/${name}`] = await inBrowser([`own/${name}`], {});
 writeFileSync(`${outdir}/client.json`, JSON.stringify(client));
 

@@ -1,4 +1,4 @@
-// Gets the project ready: node tools/ready.mjs [install] [build] [browser] [java].
+// Gets the project ready: node tools/ready.mjs [install] [build] [browser] [java] [upload].
 // Each step is stamped with a hash of what it depends on and skipped while that stamp holds.
 // Its words go to standard error. No dependencies: it runs before anything is installed.
 import { execFileSync, spawnSync } from 'node:child_process';
@@ -38,6 +38,8 @@ const steps = {
   browser: { needs: [], holds: () => findBrowser() !== null, doing: '', run: installBrowser },
   // What checks the markup runs on it.
   java: { needs: [], holds: () => has('java'), doing: '', run: installJava },
+  // A web server, and what opens archives and copies folders.
+  upload: { needs: [], holds: hasUpload, doing: '', run: installUpload },
 };
 
 const wanted = process.argv.slice(2);
@@ -121,6 +123,21 @@ function installJava() {
     apt('Java', 'no Java was found, which checks the markup. Install one.')('default-jre-headless');
 }
 
+const uploads = { nginx: '-v', rsync: '--version', bsdtar: '--version', unzip: '-v' };
+
+function hasUpload() {
+  return Object.entries(uploads).every(([command, version]) => has(command, version));
+}
+
+/** The same. */
+function installUpload() {
+  if (!hasUpload())
+    apt(
+      'a web server and programs for archives and copies',
+      'nginx, rsync, bsdtar (libarchive) and unzip are needed by the tests of what goes to a server. Install them.',
+    )('nginx-light', 'rsync', 'libarchive-tools', 'unzip');
+}
+
 /** What installs packages of Debian, once it is sure that it may. */
 function apt(name, otherwise) {
   const root = typeof process.getuid === 'function' && process.getuid() === 0;
@@ -147,9 +164,9 @@ function installBrowser() {
   if (!findBrowser()) throw new Error('Chromium was installed, but no program of it was found.');
 }
 
-function has(command) {
+function has(command, version = '--version') {
   try {
-    execFileSync(command, ['--version'], { stdio: 'ignore' });
+    execFileSync(command, [version], { stdio: 'ignore' });
     return true;
   } catch {
     return false;

@@ -10,6 +10,7 @@ import { addExplain } from './explain.ts';
 import { addInventory } from './inventory.ts';
 import { addLift } from './lift.ts';
 import { addMeasure } from './measure.ts';
+import { addEmbed } from './embed.ts';
 import { addPack } from './pack.ts';
 import { addWalk } from './walk.ts';
 import { addSpecimen } from './specimen.ts';
@@ -42,6 +43,7 @@ const commands = [
   addCheck,
   addWalk,
   addPack,
+  addEmbed,
   addLift,
   addMeasure,
   addSpecimen,

@@ -56,7 +56,7 @@ export function scriptOf(behaviours: readonly Behaviour[]): string | null {
 
 /** A script of Kamino's own pages, and of its looking at others. */
 export function ownScriptOf(
-  name: 'live' | 'widths' | 'controls' | 'rooms' | 'look' | 'height' | 'walk',
+  name: 'live' | 'widths' | 'controls' | 'rooms' | 'look' | 'height' | 'walk' | 'here',
 ): string {
   return inBrowsers()[`own/${name}`]!;
 }

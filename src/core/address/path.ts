@@ -25,6 +25,13 @@ export function nameOf(path: SitePath): string {
   return path.slice(path.lastIndexOf('/') + 1);
 }
 
+/** A path without the ending of a page; the whole path where another page has that already. */
+export function stemOf(path: SitePath, pages: ReadonlySet<SitePath>): string {
+  const stem = path.replace(/\.html?$/i, '');
+  const others = ['.html', '.htm'].map(ending => stem + ending).filter(one => one !== path && pages.has(one));
+  return others.length > 0 ? path : stem;
+}
+
 export function joinPath(folder: SitePath, path: string): string {
   return folder === '' ? path : `${folder}/${path}`;
 }

@@ -100,6 +100,12 @@ export const pictureClass = (language: string | null): string =>
 /** On a label whose room is reserved for a bolder state: the label again. */
 export const labelAttribute = 'data-kamino-label';
 
+/** On a menu that does not know its page: whether its current entry stays a link; and on entries what they cover. */
+export const hereAttribute = 'data-kamino-here';
+export const coversAttribute = 'data-kamino-covers';
+/** On anything around such a menu: the names of the entries that the page is, as its template says them. */
+export const atAttribute = 'data-kamino-at';
+
 /** What a part of a page that is no menu says in `data-kamino`. */
 export const reserved = {
   style: 'style',
