@@ -20,6 +20,7 @@ export { map, type MapOptions, type MapResult } from './jobs/map.ts';
 export { reachMap, type ReachFormat, type ReachMap } from './jobs/reach.ts';
 export { embed, type EmbedOptions, type EmbedResult } from './jobs/embed.ts';
 export { pack, type PackOptions, type PackResult } from './jobs/pack.ts';
+export { takeBack, type TakeBackOptions, type TakeBackResult } from './jobs/take-back.ts';
 export { walk, type WalkOptions, type WalkResult } from './jobs/walk.ts';
 export { inventory, type Inventory, type InventoryPage } from './jobs/inventory.ts';
 export { version } from './files/version.ts';

@@ -1,18 +1,20 @@
 import type { Command } from 'commander';
 import { hasErrors } from '../core/text/finding.ts';
-import { counted } from '../core/text/nearest.ts';
+import { counted, shortened } from '../core/text/nearest.ts';
 import { countFindings } from '../core/text/render.ts';
 import { visibleName } from '../core/text/visible.ts';
 import type { CheckResult } from '../jobs/check.ts';
 import type { BuildResult } from '../jobs/result.ts';
 import { checkPages } from './check.ts';
-import { type Act, type Voice, tellFindings, tellJson } from './io.ts';
+import { type Act, type Voice, tellFindings, tellJson, untilEnded } from './io.ts';
 import { progressOn } from './progress.ts';
 
 interface Options {
   dryRun?: true;
   overwrite?: true;
   check?: true;
+  watch?: true;
+  quiet?: true;
   json?: true;
 }
 
@@ -22,6 +24,8 @@ Examples:
   $ kamino build client/site       the plan in another folder
   $ kamino build --dry-run         list what would change, write nothing
   $ kamino build --overwrite       replace finished pages that someone has edited
+  $ kamino build --watch           build again whenever the plan or a page has changed, on network drives too
+  $ kamino build --quiet           say nothing but what is wrong, as for a task that runs by itself
 
 Exit status: 0 fine, 1 errors in some pages, 2 a mistake in the plan or a failure.`;
 
@@ -33,12 +37,16 @@ export function addBuild(program: Command, act: Act): void {
     .option('--dry-run', 'compute everything, list what would change, write nothing')
     .option('--overwrite', 'replace finished files that someone has edited')
     .option('--check', 'look for what is wrong in the finished pages too')
+    .option('--watch', 'go on, and build again after every change; end it with Ctrl-C')
+    .option('--quiet', 'print nothing but warnings and errors')
     .option('--json', 'print the result as one JSON document')
     .addHelpText('after', examples)
     .action((plan: string, options: Options) => act(voice => work(plan, options, voice))());
 }
 
-async function work(plan: string, options: Options, voice: Voice): Promise<number> {
+async function work(plan: string, options: Options, given: Voice): Promise<number> {
+  const voice = options.quiet ? quietly(given) : given;
+  if (options.watch) return follow(plan, options, voice);
   const start = performance.now();
   const { build } = await import('../jobs/build.ts');
   const progress = await progressOn(voice.io, 'pages');
@@ -49,9 +57,60 @@ async function work(plan: string, options: Options, voice: Voice): Promise<numbe
   const isChecked =
     options.check === true && !dryRun && (result.outcome === 'built' || result.outcome === 'nothing-new');
   if (options.json) return tellJson('build', isChecked ? await withCheck(plan, result) : result, voice);
-  report(result, dryRun, seconds, voice);
+  report(withoutNotes(result, options), dryRun, seconds, voice);
   return isChecked ? Math.max(result.status, await checkPages(plan, voice)) : result.status;
 }
+
+/** Nothing but what is wrong is said. */
+const quietly = (voice: Voice): Voice => ({ ...voice, io: { ...voice.io, out: () => undefined } });
+
+/** Builds again and again, and tells what is another each time. */
+async function follow(plan: string, options: Options, voice: Voice): Promise<number> {
+  const wrong = (['dryRun', 'json', 'check'] as const).find(one => options[one]);
+  if (wrong !== undefined) {
+    const name = wrong === 'dryRun' ? 'dry-run' : wrong;
+    voice.io.err(
+      `kamino: --watch goes on and on, and --${name} does not go with it. See  kamino build --help\n`,
+    );
+    return 2;
+  }
+  const { watch } = await import('../jobs/watch.ts');
+  let isFirst = true;
+  let told = '';
+  let start = performance.now();
+  await watch({
+    plan,
+    overwrite: options.overwrite ?? false,
+    until: untilEnded(),
+    onBuild: result => {
+      const seconds = (performance.now() - start) / 1000;
+      if (isFirst) report(withoutNotes(result, options), false, seconds, voice);
+      else again(withoutNotes(result, options), told, voice);
+      if (isFirst) voice.io.out(voice.out.quiet('It follows every change. End it with Ctrl-C.') + '\n');
+      isFirst = false;
+      told = JSON.stringify(withoutNotes(result, options).findings);
+      start = performance.now();
+    },
+  });
+  return 0;
+}
+
+/** A build after a change, in a line or two. @param told what was told before: the same is not said again */
+function again(result: BuildResult, told: string, voice: Voice): void {
+  const { outcome, findings } = result;
+  if (JSON.stringify(findings) !== told) tellFindings(findings, voice);
+  const at = new Date().toTimeString().slice(0, 8);
+  const rows = changeRows(result).map(([name, text]) => `${name} ${text}`);
+  const done =
+    outcome === 'stopped' || outcome === 'half'
+      ? 'nothing was written'
+      : rows.join('; ') || 'nothing has changed';
+  voice.io.out(`${voice.out.quiet(at)}  ${done}\n`);
+}
+
+/** A quiet build tells warnings and errors only. */
+const withoutNotes = (result: BuildResult, { quiet }: Options): BuildResult =>
+  quiet ? { ...result, findings: result.findings.filter(one => one.severity !== 'note') } : result;
 
 /** The same with what was found in the finished pages; the graver status of both holds. */
 async function withCheck(plan: string, result: BuildResult): Promise<BuildResult & { check: CheckResult }> {
@@ -98,11 +157,35 @@ export function buildTable(result: BuildResult, seconds: number, { out }: Voice)
   const rows: [string, string][] = [
     ['menus', result.menus.map(({ name, pages }) => `${name} (${counted(pages, 'page')})`).join(', ')],
     ['files', files],
+    ...changeRows(result),
     ['findings', countFindings(findings) || 'none'],
     ['time', `${seconds.toFixed(2)} s`],
   ];
   const table = rows.map(([name, value]) => `  ${out.quiet(name.padEnd(9))} ${value}`).join('\n');
   return `${out.strong(headOf(result))}\n${table}\n`;
+}
+
+const causes = {
+  plan: 'since the plan has changed',
+  pages: 'since pages that they name have changed',
+  program: 'since Kamino is another version',
+} as const;
+const mostNamed = 4;
+
+/** What is another than in the last build, and why; nothing where there was none. */
+function changeRows({ created, changed, gone, same, menusAlone, why }: BuildResult): [string, string][] {
+  if (same + changed.length === 0 || created.length + changed.length + gone.length === 0) return [];
+  const alone = new Set(menusAlone);
+  const themselves = changed.filter(path => !alone.has(path));
+  const named = (paths: readonly string[]): string => visibleName(shortened(paths, mostNamed));
+  const since = why === null ? '' : `, ${causes[why]}`;
+  const menus = alone.size === 0 ? '' : `in ${counted(alone.size, 'page')} the menus alone${since}`;
+  const rows: [string, string][] = [
+    ['new', named(created)],
+    ['changed', [named(themselves), menus].filter(Boolean).join('; ')],
+    ['gone', named(gone)],
+  ];
+  return rows.filter(([, text]) => text !== '');
 }
 
 function headOf({ outcome, inPlace, output, pages, findings }: BuildResult): string {

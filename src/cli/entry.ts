@@ -1,6 +1,7 @@
 import type { Command } from 'commander';
 import { counted } from '../core/text/nearest.ts';
 import type { EntryEdit, EntryPlace, EntryResult } from '../jobs/entry.ts';
+import { shown } from './changes.ts';
 import { type Act, type Voice, tellFindings } from './io.ts';
 
 interface Options extends EntryPlace {
@@ -114,14 +115,6 @@ async function work(edit: EntryEdit, options: Options, voice: Voice): Promise<nu
 
 type Pages = EntryResult['pages'];
 
-/** What is another in a file. */
-function shown(file: string, changes: Pages[number]['changes'], voice: Voice): string[] {
-  return changes.flatMap(({ line, lines }) => [
-    voice.out.quiet(`${file}:${line}`),
-    ...lines.map(one => painted(one, voice)),
-  ]);
-}
-
 /** Links in the pages that still lead to the old path, each with what it would be. */
 function linkLines(pages: Pages, { out }: Voice): string[] {
   const all = pages.flatMap(({ file, links }) =>
@@ -136,9 +129,4 @@ function linkLines(pages: Pages, { out }: Voice): string[] {
     ...all,
     '',
   ];
-}
-
-function painted(line: string, { out }: Voice): string {
-  if (line.startsWith('+')) return out.strong(line);
-  return line.startsWith('-') ? out.error(line) : out.quiet(line);
 }

@@ -111,3 +111,13 @@ function paintFor({ environment }: Io, isTerminal: boolean, wanted: boolean | un
     quiet: kept(c.dim),
   };
 }
+
+/** Until somebody ends what goes on. */
+export function untilEnded(): Promise<void> {
+  return new Promise(resolve => {
+    for (const signal of ['SIGINT', 'SIGTERM'] as const)
+      process.once(signal, () => {
+        resolve();
+      });
+  });
+}

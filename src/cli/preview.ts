@@ -1,6 +1,6 @@
 import { type Command, InvalidArgumentError } from 'commander';
 import { countFindings } from '../core/text/render.ts';
-import { type Act, type Voice, tellFindings } from './io.ts';
+import { type Act, type Voice, tellFindings, untilEnded } from './io.ts';
 
 const examples = `
 Examples:
@@ -71,13 +71,4 @@ async function work(plan: string, options: Options, voice: Voice): Promise<numbe
   await untilEnded();
   await close();
   return 0;
-}
-
-function untilEnded(): Promise<void> {
-  return new Promise(resolve => {
-    for (const signal of ['SIGINT', 'SIGTERM'] as const)
-      process.once(signal, () => {
-        resolve();
-      });
-  });
 }

@@ -12,6 +12,7 @@ import { addLift } from './lift.ts';
 import { addMeasure } from './measure.ts';
 import { addEmbed } from './embed.ts';
 import { addPack } from './pack.ts';
+import { addTakeBack } from './take-back.ts';
 import { addWalk } from './walk.ts';
 import { addSpecimen } from './specimen.ts';
 import { addPictures } from './pictures.ts';
@@ -44,6 +45,7 @@ const commands = [
   addWalk,
   addPack,
   addEmbed,
+  addTakeBack,
   addLift,
   addMeasure,
   addSpecimen,

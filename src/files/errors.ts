@@ -188,7 +188,7 @@ export function editedOutput(file: string): Finding {
     'edited-output',
     { file },
     'someone has edited this finished file; nothing was written',
-    'Take the edit over into the source page, or build with --overwrite to lose it.',
+    'Take it over into the source:  kamino take-back  or build with --overwrite to lose it.',
   );
 }
 
@@ -220,17 +220,6 @@ export function foreignOutput(folder: string, some: readonly string[]): Finding 
     `this folder holds files that are not of this site (${names}); nothing was written`,
     'Name a folder that is empty or not there yet, for example  output: built',
   );
-}
-
-/** @param aside where it went, or that somebody has edited it */
-export function goneFile(path: string, aside: { place: string | null } | 'edited'): Finding {
-  const where =
-    aside === 'edited'
-      ? 'someone has edited the finished one, so it stays'
-      : aside.place === null
-        ? 'it would be moved out of the output'
-        : `it was moved to ${shownPath(aside.place)}`;
-  return finding('gone-page', { file: path }, `the site no longer has this file; ${where}`);
 }
 
 /** A page that has a menu, and is no page of the plan any more. */

@@ -58,3 +58,22 @@ export function wayTo(plan: string): string {
   const folder = shownPath(dirname(plan));
   return folder === '.' ? 'Name no folder: the plan is here.' : `Go to its folder:  cd ${folder}`;
 }
+
+/**
+ * @param aside where it went, or that somebody has edited it
+ * @param now the page that it is now, where somebody can tell
+ */
+export function goneFile(
+  path: string,
+  aside: { place: string | null } | 'edited',
+  now: string | null = null,
+): Finding {
+  const where =
+    aside === 'edited'
+      ? 'someone has edited the finished one, so it stays'
+      : aside.place === null
+        ? 'it would be moved out of the output'
+        : 'the finished one was moved to .kamino/gone/';
+  const isNow = now === null ? '' : `: it is ${now} now`;
+  return finding('gone-page', { file: path }, `the site no longer has this file${isNow}; ${where}`);
+}

@@ -34,6 +34,8 @@ export class Output {
   readonly created: string[] = [];
   readonly changed: string[] = [];
   readonly gone: string[] = [];
+  /** Of those that were changed: nothing of the page itself is another. */
+  readonly menusAlone: string[] = [];
   same = 0;
   readonly #name: string;
   readonly #record: SiteRecord;
@@ -119,9 +121,17 @@ export class Output {
   /**
    * @param source null for a file of Kamino's own
    * @param checksum of what Kamino put into it
+   * @param isSame whether the finished file that is there has the same page in it
    */
-  put(path: string, source: SiteFile | null, { bytes, checksum }: Finished): void {
-    const isEqual = !this.#isFresh && this.#read(path)?.equals(bytes) === true;
+  put(
+    path: string,
+    source: SiteFile | null,
+    { bytes, checksum }: Finished,
+    isSame: (there: Uint8Array) => boolean = () => false,
+  ): void {
+    const there = this.#isFresh ? null : this.#read(path);
+    const isEqual = there?.equals(bytes) === true;
+    if (there && !isEqual && isSame(there)) this.menusAlone.push(path);
     this.#settle(path, isEqual ? null : () => this.#writer.write(path, bytes), { source, checksum });
   }
 

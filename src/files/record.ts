@@ -144,6 +144,13 @@ export class SiteRecord {
     }
   }
 
+  /** Keeps a source as it was before it was written over; what was kept of it earlier goes. @throws {LinkInWay} */
+  keepSource(path: string, bytes: Uint8Array): void {
+    if (this.#isDry) return;
+    this.#enter(join('before', dirname(path)).split(sep).join('/'));
+    writeWhole(join(this.#folder, 'before', path), bytes);
+  }
+
   /** @throws {LinkInWay} */
   #enter(folder: string): void {
     makeFolder(dirname(this.#folder), join(basename(this.#folder), folder));

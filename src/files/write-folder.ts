@@ -1,18 +1,20 @@
 import { readFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { crc32 } from 'node:zlib';
+import { editedParts } from '../core/inlay/edited.ts';
 import { type Taken, lift } from '../core/inlay/lift.ts';
 import { rawOf } from '../core/text/bytes.ts';
 import { type Finding, hasErrors } from '../core/text/finding.ts';
 import { isOwnPath } from './own.ts';
-import { attempt, Refusals, cannotRead, editedOutput, foreignOutput, goneFile } from './errors.ts';
+import { attempt, Refusals, cannotRead, editedOutput, foreignOutput } from './errors.ts';
+import { goneFile } from './folder-errors.ts';
 import { Output } from './output.ts';
 import { fromUser, seenFrom, shownPath } from './paths.ts';
 import { checksumOf } from './checksum.ts';
 import type { FileRecord, Glance } from './record.ts';
 import type { Run } from './run.ts';
 import type { SiteFile } from './walk.ts';
-import type { SiteWriter, Told, WriteOptions } from './writer.ts';
+import type { Cause, SiteWriter, Told, WriteOptions } from './writer.ts';
 
 /** Writes the finished site into a folder of its own. */
 export class FolderWriter implements SiteWriter {
@@ -21,18 +23,27 @@ export class FolderWriter implements SiteWriter {
   readonly #run: Run;
   readonly #options: WriteOptions;
   readonly #output: Output;
+  /** What the last build made its files of. */
+  readonly #before: string | null;
 
   constructor(run: Run, options: WriteOptions) {
     const { plan, site } = run.source;
     this.#run = run;
     this.#options = options;
-    const folder = resolve(site.planFolder, plan.output);
-    this.#output = new Output(folder, plan.output, site.record, options.dryRun);
+    this.#before = site.record.output(plan.output)?.basis ?? null;
+    this.#output = outputOf(run, options.dryRun);
   }
 
   get written(): SiteWriter['written'] {
-    const { created, changed, gone, same } = this.#output;
-    return { created, changed, gone, same };
+    const { created, changed, gone, same, menusAlone } = this.#output;
+    return {
+      created,
+      changed,
+      gone,
+      same,
+      menusAlone,
+      why: causeOf(this.#before, this.#run.source.basis),
+    };
   }
 
   edited(): Finding[] {
@@ -74,7 +85,12 @@ export class FolderWriter implements SiteWriter {
   #writeFiles(): Run {
     const [run, output] = [this.#run, this.#output];
     const { site, source } = run;
-    const left = output.left(new Set([...site.files.map(file => file.path), ...source.own.keys()]));
+    const left = new Map(
+      output
+        .left(new Set([...site.files.map(file => file.path), ...source.own.keys()]))
+        // Asked before what is new is there.
+        .map(path => [path, /\.html?$/i.test(path) ? site.facts.movedTo(path) : null] as const),
+    );
     output.begin();
     site.files.forEach((file, at) => {
       this.#options.progress(at, site.files.length);
@@ -86,14 +102,27 @@ export class FolderWriter implements SiteWriter {
       this.#try(path, () => {
         output.put(path, null, { bytes, checksum: crc32(bytes) });
       });
-    for (const path of left)
+    for (const [path, now] of left)
       this.#try(path, () => {
         // A picture that was packed anew has another name, and so have own files whose names say their content.
         if (isOwnPath(path) && output.discard(path)) return;
-        this.findings.push(goneFile(path, output.putAside(path)));
+        this.findings.push(goneFile(path, output.putAside(path), now));
       });
     return run;
   }
+}
+
+/** The folder that a run writes into. */
+export function outputOf({ source: { plan, site } }: Run, isDry = true): Output {
+  return new Output(resolve(site.planFolder, plan.output), plan.output, site.record, isDry);
+}
+
+/** What of a basis is another: the version of the program comes first in it, the plan's text third. */
+function causeOf(before: string | null, now: string): Cause | null {
+  if (before === null || before === now) return null;
+  const [old, parts] = [before.split(' '), now.split(' ')];
+  if (old[2] !== parts[2]) return 'plan';
+  return old[0] === parts[0] ? 'pages' : 'program';
 }
 
 /** What the next build can go by if nothing has changed. */
@@ -122,8 +151,22 @@ function writeFile(run: Run, output: Output, file: SiteFile): void {
     run.noteAgain(file.path, output.notesOf(file.path));
     output.keep(file);
   } else {
-    output.put(file.path, file, run.page(file.path));
+    const made = run.page(file.path);
+    output.put(file.path, file, made, there => isSamePage(there, run, file));
     output.note(file.path, run.notesOf(file.path));
+  }
+}
+
+/** Whether a finished page was made of what the site has now. */
+function isSamePage(there: Uint8Array, run: Run, { path }: SiteFile): boolean {
+  const source = rawOf(readFileSync(run.from(path)));
+  try {
+    return (
+      lift(rawOf(there), hash => run.site.record.taken(hash)) ===
+      lift(source, hash => run.site.record.taken(hash))
+    );
+  } catch {
+    return false;
   }
 }
 
@@ -134,11 +177,13 @@ function isAskedAgain(run: Run, output: Output, { path }: SiteFile): boolean {
 }
 
 /** Finished files that are neither what Kamino wrote nor what it would write now. */
-function editedFiles(run: Run, output: Output): string[] {
+export function editedFiles(run: Run, output: Output): string[] {
   const isNew = (file: SiteFile, there: Uint8Array): boolean =>
     equal(there, run.isPage(file.path) ? run.pageToKeep(file.path).bytes : readFileSync(run.from(file.path)));
   const isOurs = (file: SiteFile) => (there: Uint8Array, old: FileRecord | null) =>
     isNew(file, there) ||
+    // Menus as Kamino wrote them around what the source says: nothing of anybody's would be lost.
+    (run.isPage(file.path) && !editedParts(file.path, rawOf(there)) && isSamePage(there, run, file)) ||
     isAsWritten(there, old, {
       source: () => (isSource(file, old) ? readFileSync(run.from(file.path)) : null),
       taken: hash => run.site.record.taken(hash) ?? '',

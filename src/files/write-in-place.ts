@@ -19,7 +19,14 @@ import type { SiteWriter, WriteOptions } from './writer.ts';
  * left alone.
  */
 export class PlaceWriter implements SiteWriter {
-  readonly written = { created: [] as string[], changed: [] as string[], gone: [], same: 0 };
+  readonly written = {
+    created: [] as string[],
+    changed: [] as string[],
+    gone: [],
+    same: 0,
+    menusAlone: [] as string[],
+    why: null,
+  };
   readonly findings: Finding[] = [];
   /** What was left alone, with the reason. */
   readonly #left: Finding[] = [];
@@ -61,6 +68,8 @@ export class PlaceWriter implements SiteWriter {
         this.#own(path);
       });
     this.#writer.settle();
+    // Nothing else of a page is ever changed.
+    this.written.menusAlone.push(...this.written.changed.filter(path => this.#run.isPage(path)));
     if (!this.#options.dryRun)
       site.record.save(inPlace, { basis: '', glance: null, files: this.#next, notes: new Map() });
     this.findings.push(...fromUser([...this.#left, ...this.#run.pageFindings], site.root));

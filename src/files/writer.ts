@@ -8,6 +8,9 @@ export interface WriteOptions {
   progress: (done: number, all: number) => void;
 }
 
+/** Why menus are others than in the last build: the plan, what it names in the pages, Kamino itself. */
+export type Cause = 'plan' | 'pages' | 'program';
+
 export type Told = (found: readonly Finding[]) => readonly Finding[];
 
 /** What writes the finished files of a build, wherever they go. */
@@ -15,7 +18,15 @@ export interface SiteWriter {
   /** What was found on the way. */
   readonly findings: readonly Finding[];
   /** Paths; with `dryRun` those that would be. */
-  readonly written: { created: string[]; changed: string[]; gone: string[]; same: number };
+  readonly written: {
+    created: string[];
+    changed: string[];
+    gone: string[];
+    same: number;
+    /** Of those that were changed: nothing of the page itself is another. */
+    menusAlone: string[];
+    why: Cause | null;
+  };
   /** Files that somebody has edited, for whose sake nothing is written. */
   edited(): Finding[];
   /** @param told all that will have been told, with what was found on the way */

@@ -41,5 +41,7 @@ function resultOf({ menus, pages, findings }: Glance, output: string, same: numb
     changed: [],
     gone: [],
     same,
+    menusAlone: [],
+    why: null,
   };
 }

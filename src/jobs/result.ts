@@ -2,6 +2,7 @@ import { resolve } from 'node:path';
 import { type Finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { inPlace } from '../files/own.ts';
 import { shownPath } from '../files/paths.ts';
+import type { Cause } from '../files/writer.ts';
 import type { OpenPlan } from '../files/plan.ts';
 
 export interface BuildOptions {
@@ -33,6 +34,10 @@ export interface BuildResult {
   changed: string[];
   gone: string[];
   same: number;
+  /** Of those that were changed: nothing of the page itself is another, only what Kamino puts in. */
+  menusAlone: string[];
+  /** Why menus are others than in the last build into this folder; null where they are not, or nobody knows. */
+  why: Cause | null;
 }
 
 /** What a build tells, gathered as it goes on. */
@@ -43,7 +48,16 @@ export class BuildReport {
   constructor({ plan, folder }: OpenPlan) {
     const isInPlace = plan?.output === inPlace;
     const name = isInPlace ? plan.site : (plan?.output ?? 'built');
-    const counts = { menus: [], pages: 0, created: [], changed: [], gone: [], same: 0 };
+    const counts = {
+      menus: [],
+      pages: 0,
+      created: [],
+      changed: [],
+      gone: [],
+      same: 0,
+      menusAlone: [],
+      why: null,
+    };
     const output = shownPath(resolve(folder, name));
     this.#result = { outcome: 'stopped', status: 2, findings: [], output, inPlace: isInPlace, ...counts };
   }
@@ -83,7 +97,7 @@ export class BuildReport {
   }
 }
 
-type Written = Pick<BuildResult, 'created' | 'changed' | 'gone' | 'same'>;
+type Written = Pick<BuildResult, 'created' | 'changed' | 'gone' | 'same' | 'menusAlone' | 'why'>;
 
 function isNothing({ created, changed, gone }: Written): boolean {
   return created.length + changed.length + gone.length === 0;

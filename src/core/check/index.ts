@@ -24,6 +24,7 @@ import { otherWords } from './rules/other-words.ts';
 import { insecureFile } from './rules/insecure-file.ts';
 import { sentOn } from './rules/sent-on.ts';
 import { newWindow } from './rules/new-window.ts';
+import { copiedPage } from './rules/copied-page.ts';
 import { tooDeep } from './rules/too-deep.ts';
 import { unsizedPicture } from './rules/unsized-picture.ts';
 import type { CheckRule, CheckedSite } from './types.ts';
@@ -57,6 +58,7 @@ export const checkRules: readonly CheckRule[] = [
   newWindow,
   unsizedPicture,
   tooDeep,
+  copiedPage,
 ];
 
 /** What is wrong in finished pages, sorted by place. */

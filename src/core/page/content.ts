@@ -25,6 +25,8 @@ export interface Link extends Extent {
   href: string;
   /** The menu of Kamino's that it lies in, or null. */
   menu: string | null;
+  /** That menu says that it leads to this page. */
+  isCurrent: boolean;
 }
 
 /** All that is in a page. */

@@ -187,7 +187,10 @@ class FullReader implements Listener {
 
   #readLink({ start, end }: Extent): void {
     const href = this.#walk.scanner.value('href');
-    if (href !== null) this.#page.links.push({ start, end, href, menu: this.#menus.at(-1)?.name ?? null });
+    if (href === null) return;
+    const menu = this.#menus.at(-1)?.name ?? null;
+    const isCurrent = menu !== null && this.#walk.scanner.value('aria-current') === 'page';
+    this.#page.links.push({ start, end, href, menu, isCurrent });
   }
 
   /** What counts here is ASCII in every charset. */

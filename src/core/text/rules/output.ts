@@ -75,6 +75,18 @@ export const outputRules = {
     why: 'The site no longer has this page; the finished one was moved to `.kamino/gone/`.',
     example: 'old.html',
   },
+  'both-changed': {
+    severity: 'error',
+    about: 'A source that has changed is not written over by what someone edited in its finished page.',
+    why: 'Both have changed, and one of the changes would be lost.',
+    example: 'kamino take-back --overwrite',
+  },
+  'not-taken-back': {
+    severity: 'note',
+    about: 'What was edited in finished files, and has no source, is told.',
+    why: 'Menus and Kamino’s own files are made by the plan: what is edited in them goes with the next build.',
+    example: 'style: css/nav.css',
+  },
   // Looks.
   'bad-icon': {
     severity: 'error',

@@ -1,0 +1,38 @@
+import { Sight } from '../files/sight.ts';
+import { build } from './build.ts';
+import type { BuildOptions, BuildResult } from './result.ts';
+
+export interface WatchOptions extends Omit<BuildOptions, 'dryRun'> {
+  onBuild: (result: BuildResult) => void;
+  /** Ends the watching. */
+  until: Promise<unknown>;
+}
+
+/** How often is looked, in ms; and so many times as long as a look takes, at least. */
+const interval = 400;
+const ease = 15;
+
+/** Builds whenever the plan or a file of its site is another, once all that is being written has been written. */
+export async function watch({ onBuild, until, ...options }: WatchOptions): Promise<void> {
+  const sight = new Sight(options.plan);
+  let isEnded = false;
+  const ended = until.then(() => {
+    isEnded = true;
+  });
+  let built = sight.look();
+  let last = built;
+  onBuild(await build(options));
+  while (!isEnded) {
+    const begun = performance.now();
+    const now = sight.look();
+    const took = performance.now() - begun;
+    if (now === last && now !== built) {
+      built = now;
+      onBuild(await build(options));
+    }
+    last = now;
+    await Promise.race([ended, pause(Math.max(interval, took * ease))]);
+  }
+}
+
+const pause = (time: number): Promise<void> => new Promise(done => void setTimeout(done, time));
