@@ -4,7 +4,10 @@ import { joinPath } from '../core/address/path.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
 import { isHidden, isHiddenName } from './paths.ts';
 
-/** A file of the site: its path in the site, its size in bytes and its time of change in milliseconds. */
+/**
+ * A file of the site: its path in the site, its size in bytes, and in milliseconds the sum of the times at which its
+ * content and its inode were changed: programs that copy files set the first, nobody sets the second.
+ */
 export interface SiteFile {
   path: string;
   size: number;
@@ -72,8 +75,8 @@ class Walker {
 
   #file(path: string, real: string | null): void {
     try {
-      const { size, mtimeMs } = statSync(`${this.#root}/${path}`);
-      this.files.push({ path, size, time: mtimeMs, ...(real === null ? {} : { real }) });
+      const { size, mtimeMs, ctimeMs } = statSync(`${this.#root}/${path}`);
+      this.files.push({ path, size, time: mtimeMs + ctimeMs, ...(real === null ? {} : { real }) });
     } catch (error) {
       this.findings.push(unreadable(path, error));
     }

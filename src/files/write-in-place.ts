@@ -174,5 +174,5 @@ const mostTries = 5;
 /** Tells one state of a file from another. */
 function stampOf(file: string): string {
   const there = lookAt(file);
-  return there ? `${there.ino} ${there.size} ${there.mtimeMs}` : '';
+  return there ? `${there.ino} ${there.size} ${there.mtimeMs + there.ctimeMs}` : '';
 }
