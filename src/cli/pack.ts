@@ -88,5 +88,5 @@ function listsTold(sums: string, list: string | null, count: number): string {
     list === null
       ? ''
       : `The ${counted(count, 'path')} to upload ${count === 1 ? 'is' : 'are'} in ${list}.\n`;
-  return `${paths}The list of what is in it is ${sums}: the next pack is compared with it.\n`;
+  return `${paths}${sums} lists what is in it, and the next pack is compared with that.\n`;
 }

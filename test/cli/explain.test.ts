@@ -20,7 +20,7 @@ describe('explain', () => {
   });
 
   it('tells of a key in each part that has it', () => {
-    expect(kamino(folder, 'explain', 'depth').out.match(/^depth /gm)).toHaveLength(2);
+    expect(kamino(folder, 'explain', 'depth').out.match(/^depth /gm)).toHaveLength(3);
   });
 
   it('shows the hooks for own rules with six examples', () => {
