@@ -78,21 +78,21 @@ async function follow(plan: string, options: Options, voice: Voice): Promise<num
   let isFirst = true;
   let told = '';
   let start = performance.now();
-  await watch({
+  return watch({
     plan,
     overwrite: options.overwrite ?? false,
-    until: untilEnded(),
+    until: untilEnded,
     onBuild: result => {
       const seconds = (performance.now() - start) / 1000;
       if (isFirst) report(withoutNotes(result, options), false, seconds, voice);
       else again(withoutNotes(result, options), told, voice);
-      if (isFirst) voice.io.out(voice.out.quiet('It follows every change. End it with Ctrl-C.') + '\n');
+      if (isFirst && result.status !== 2)
+        voice.io.out(voice.out.quiet('It follows every change. End it with Ctrl-C.') + '\n');
       isFirst = false;
       told = JSON.stringify(withoutNotes(result, options).findings);
       start = performance.now();
     },
   });
-  return 0;
 }
 
 /** A build after a change, in a line or two. @param told what was told before: the same is not said again */

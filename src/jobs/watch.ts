@@ -1,27 +1,32 @@
+import { findPlan, isThere } from '../files/paths.ts';
 import { Sight } from '../files/sight.ts';
 import { build } from './build.ts';
 import type { BuildOptions, BuildResult } from './result.ts';
 
 export interface WatchOptions extends Omit<BuildOptions, 'dryRun'> {
   onBuild: (result: BuildResult) => void;
-  /** Ends the watching. */
-  until: Promise<unknown>;
+  /** Asked once it goes on: what ends it. */
+  until: () => Promise<unknown>;
 }
 
 /** How often is looked, in ms; and so many times as long as a look takes, at least. */
 const interval = 400;
 const ease = 15;
 
-/** Builds whenever the plan or a file of its site is another, once all that is being written has been written. */
-export async function watch({ onBuild, until, ...options }: WatchOptions): Promise<void> {
+/**
+ * Builds whenever the plan or a file of its site is another, once all that is being written has been written.
+ * @returns the exit status: without a plan there is nothing to follow
+ */
+export async function watch({ onBuild, until, ...options }: WatchOptions): Promise<0 | 2> {
   const sight = new Sight(options.plan);
-  let isEnded = false;
-  const ended = until.then(() => {
-    isEnded = true;
-  });
   let built = sight.look();
   let last = built;
   onBuild(await build(options));
+  if (!isThere(findPlan(options.plan))) return 2;
+  let isEnded = false;
+  const ended = until().then(() => {
+    isEnded = true;
+  });
   while (!isEnded) {
     const begun = performance.now();
     const now = sight.look();
@@ -33,6 +38,7 @@ export async function watch({ onBuild, until, ...options }: WatchOptions): Promi
     last = now;
     await Promise.race([ended, pause(Math.max(interval, took * ease))]);
   }
+  return 0;
 }
 
 const pause = (time: number): Promise<void> => new Promise(done => void setTimeout(done, time));

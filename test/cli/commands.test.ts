@@ -6,7 +6,7 @@ import { folderWith, kamino } from '../helpers/site.ts';
 
 const root = join(import.meta.dirname, '../..');
 const commands =
-  'build check completion demo draft entry explain inventory lift map measure pictures preview specimen'.split(
+  'build check completion demo draft embed entry explain inventory lift map measure pack pictures preview specimen take-back walk'.split(
     ' ',
   );
 
@@ -24,7 +24,7 @@ function shownIn(text: string): string[] {
 /** The command lines in a text, each as its words: up to what describes it, and what a shell makes of it. */
 function commandLines(text: string): string[][] {
   return shownIn(text).flatMap(line =>
-    line.split(/<br>| {2,}| → |→|#|;|\||>|\)/).flatMap(part => {
+    line.split(/<br>| {2,}| → |→|#|;|&&|\||>|\)/).flatMap(part => {
       const [, rest] = /^\s*\$?\s*(?:npx )?kamino (.+)$/.exec(part) ?? [];
       if (rest === undefined || !commands.includes(rest.split(/[ .,]/)[0]!)) return [];
       const words = [...rest.matchAll(/(?:"(?:[^"\\]|\\.)*"|[^\s"])+/g)].map(match =>

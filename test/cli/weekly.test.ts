@@ -194,6 +194,11 @@ it('follows every change until it is ended', async () => {
   expect(await new Promise(done => watching.on('close', done))).toBe(0);
 });
 
+it('follows nothing where there is no plan', () => {
+  const { status, err } = kamino(folderWith({}), 'build', '--watch');
+  expect([status, err]).toEqual([2, expect.stringContaining('no-plan')]);
+});
+
 test.each(['--dry-run', '--json', '--check'])('does not go on and on with %s', option => {
   const { status, err } = kamino(built(), 'build', '--watch', option);
   expect([status, err]).toEqual([2, expect.stringContaining(`${option} does not go with it`)]);
