@@ -13,6 +13,9 @@ const stamps = '.stamps';
 const lock = join(stamps, 'lock');
 const say = words => process.stderr.write(`${words}\n`);
 
+/** What stands for an ordinary server, and for the programs that people send files with. */
+const uploads = { nginx: '-v', rsync: '--version', bsdtar: '--version', unzip: '-v' };
+
 const steps = {
   install: {
     needs: ['package.json', 'package-lock.json'],
@@ -122,8 +125,6 @@ function installJava() {
   if (!has('java'))
     apt('Java', 'no Java was found, which checks the markup. Install one.')('default-jre-headless');
 }
-
-const uploads = { nginx: '-v', rsync: '--version', bsdtar: '--version', unzip: '-v' };
 
 function hasUpload() {
   return Object.entries(uploads).every(([command, version]) => has(command, version));

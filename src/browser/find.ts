@@ -11,6 +11,9 @@ const names = [
   'chrome',
   'msedge',
 ];
+/** Whether a program is a Firefox, by its name. */
+export const isFirefox = (program: string): boolean => /firefox[^/\\]*$/i.test(program);
+
 const places = [
   '/Applications/Google Chrome.app/Contents/MacOS/Google Chrome',
   '/Applications/Chromium.app/Contents/MacOS/Chromium',

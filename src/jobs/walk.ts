@@ -1,6 +1,6 @@
 import { availableParallelism } from 'node:os';
 import { dirname, resolve } from 'node:path';
-import { findBrowser } from '../browser/find.ts';
+import { findBrowser, isFirefox } from '../browser/find.ts';
 import type { Engine } from '../browser/walk/tab.ts';
 import type { CheckedSite } from '../core/check/types.ts';
 import { walkReport } from '../core/draw/walk-report.ts';
@@ -11,8 +11,8 @@ import type { PageJob } from '../core/walk/types.ts';
 import { jobsOf } from '../core/walk/shapes.ts';
 import { type Proof, proofOf } from '../core/walk/proof.ts';
 import { questionProblems } from '../core/walk/questions.ts';
-import { visitors } from '../core/walk/visitors.ts';
-import { noVisitor } from '../core/walk/asked.ts';
+import { type Visitor, visitors } from '../core/walk/visitors.ts';
+import { noVisitor, notPlayed } from '../core/walk/asked.ts';
 import { oddFolder } from '../files/folder-errors.ts';
 import { ownScriptOf } from '../files/own.ts';
 import { dataAddress } from '../files/held.ts';
@@ -64,7 +64,7 @@ const usualTime = 300;
 export async function walk(options: WalkOptions = {}): Promise<WalkResult> {
   const begun = Date.now();
   const finished = finishedPages(options.site);
-  const { root, plan, above, base, missing, opened } = finished;
+  const { root, plan, above, base, missing } = finished;
   const who = visitors.filter(one => options.visitors?.includes(one.name) ?? true);
   const stop = missing ?? noVisitor(options.visitors ?? []);
   if (stop) return failed(root, [stop]);
@@ -77,26 +77,47 @@ export async function walk(options: WalkOptions = {}): Promise<WalkResult> {
   const only = pages.filter(page => typeof page === 'string');
   const engine = await startEngine(options);
   if ('rule' in engine) return failed(root, [engine]);
-  const targets = targetsOf(site);
-  const jobs = jobsOf(site, targets, { all: options.all === true, pages: only });
   try {
-    const { walkSite } = await import('../browser/walk/walk.ts');
-    const outcome = await walkSite({
-      engine,
-      served: new ServedFiles(root, base, site.files),
-      jobs,
-      visitors: who,
-      until: begun + (options.time ?? usualTime) * 1000,
-      atOnce: 3 * availableParallelism(),
-      ...(options.onPage ? { onPage: options.onPage } : {}),
-    });
-    const questions = opened?.plan?.questions ?? [];
-    const proof = proofOf(site, who, outcome, { targets, questions, pages: only });
-    const unwritten = writeReport(options.report, finished, { proof, browser: engine.called });
-    return resultOf({ finished, site, ofFolder, jobs, proof, browser: engine.called, begun, unwritten });
+    return await walked(engine, { options, finished, site, ofFolder, who, only, begun });
   } finally {
     await engine.close().catch(() => undefined);
   }
+}
+
+interface Begun {
+  options: WalkOptions;
+  finished: Finished;
+  site: CheckedSite;
+  ofFolder: readonly Finding[];
+  who: readonly Visitor[];
+  only: readonly string[];
+  begun: number;
+}
+
+async function walked(
+  engine: Engine,
+  { options, finished, site, ofFolder, who, only, begun }: Begun,
+): Promise<WalkResult> {
+  const { root, base, opened } = finished;
+  const played = who.filter(one => !engine.lacks.includes(one.name));
+  const lacking = who.filter(one => !played.includes(one)).map(one => notPlayed(one.called, engine.called));
+  const targets = targetsOf(site);
+  const jobs = jobsOf(site, targets, { all: options.all === true, pages: only });
+  const { walkSite } = await import('../browser/walk/walk.ts');
+  const outcome = await walkSite({
+    engine,
+    served: new ServedFiles(root, base, site.files),
+    jobs,
+    visitors: played,
+    until: begun + (options.time ?? usualTime) * 1000,
+    atOnce: 3 * availableParallelism(),
+    ...(options.onPage ? { onPage: options.onPage } : {}),
+  });
+  const questions = opened?.plan?.questions ?? [];
+  const proof = proofOf(site, played, outcome, { targets, questions, pages: only });
+  const unwritten = writeReport(options.report, finished, { proof, browser: engine.called });
+  const found = [...ofFolder, ...lacking];
+  return resultOf({ finished, site, ofFolder: found, jobs, proof, browser: engine.called, begun, unwritten });
 }
 
 interface Done {
@@ -201,8 +222,10 @@ async function startEngine({ browser }: WalkOptions): Promise<Engine | Finding> 
       'Name the program of a Chromium, Chrome or Edge:  --browser PATH',
     );
   try {
-    const { startChromium } = await import('../browser/walk/chromium.ts');
-    return await startChromium({ program, probe: ownScriptOf('walk') });
+    const start = { program, probe: ownScriptOf('walk') };
+    if (isFirefox(program))
+      return await (await import('../browser/walk/firefox/engine.ts')).startFirefox(start);
+    return await (await import('../browser/walk/chromium.ts')).startChromium(start);
   } catch (error) {
     const message = error instanceof Error ? error.message.split('\n')[0]! : String(error);
     return none(

@@ -2,10 +2,8 @@ import type { Browser, BrowserContext, BrowserContextOptions, CDPSession, Page }
 import type { SeenBox } from '../../core/walk/seen.ts';
 import type { Visitor } from '../../core/walk/visitors.ts';
 import { quiet } from '../find.ts';
+import { after, patience, within } from './bounds.ts';
 import type { Engine, EngineStart, SpokenNode, Tab, TabEvents } from './tab.ts';
-
-/** So long is waited for a page, and for an answer of it, in ms. */
-const patience = 10_000;
 
 /** A Chromium, Chrome or Edge of this machine, which knows no host but this machine. */
 export async function startChromium({ program, probe }: EngineStart): Promise<Engine> {
@@ -18,6 +16,7 @@ export async function startChromium({ program, probe }: EngineStart): Promise<En
   });
   return {
     called: `Chromium ${browser.version()}`,
+    lacks: [],
     open: (visitor, size) => open(browser, visitor, { size, probe }),
     close: () => browser.close(),
   };
@@ -189,23 +188,5 @@ class ChromiumTab implements Tab {
 
   async close(): Promise<void> {
     await Promise.race([this.#context.close(), after(2000)]);
-  }
-}
-
-const after = (time: number): Promise<void> => new Promise(done => void setTimeout(done, time).unref());
-
-/** @throws where nothing comes in time */
-async function within<Given>(given: Promise<Given>, otherwise: string): Promise<Given> {
-  let timer: NodeJS.Timeout | undefined;
-  const late = new Promise<never>((_, fail) => {
-    timer = setTimeout(() => {
-      fail(new Error(otherwise));
-    }, patience);
-  });
-  given.catch(() => undefined);
-  try {
-    return await Promise.race([given, late]);
-  } finally {
-    clearTimeout(timer);
   }
 }

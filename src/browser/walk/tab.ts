@@ -39,6 +39,8 @@ export interface SpokenNode {
 export interface Engine {
   /** Its name and version. */
   called: string;
+  /** Names of visitors whom it cannot be. */
+  lacks: readonly string[];
   /** @param window in CSS px */
   open: (visitor: Visitor, window: readonly [number, number]) => Promise<Tab>;
   close: () => Promise<void>;

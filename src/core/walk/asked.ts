@@ -15,3 +15,14 @@ export function noVisitor(names: readonly string[]): Finding | null {
     near ? `Did you mean \`${near}\`?` : `They are ${listed(known, 'and')}.`,
   );
 }
+
+/** A visitor whom this browser cannot be. */
+export function notPlayed(called: string, browser: string): Finding {
+  return {
+    rule: 'not-walked',
+    severity: 'note',
+    place: null,
+    message: `${browser} cannot be a visitor with “${called}”: nothing tells it to show a page so`,
+    remedy: 'Walk with a Chromium for that:  --visitor paper',
+  };
+}

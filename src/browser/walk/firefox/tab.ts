@@ -1,0 +1,201 @@
+import type { Point, SeenBox } from '../../../core/walk/seen.ts';
+import { after, within } from '../bounds.ts';
+import type { SpokenNode, Tab, TabEvents } from '../tab.ts';
+import type { BidiEvent, BidiSession } from './session.ts';
+
+/** Keys that have no sign, by the table of WebDriver (https://www.w3.org/TR/webdriver2/#keyboard-actions). */
+const keys: Readonly<Record<string, string>> = { Tab: '\ue004', Enter: '\ue007', Escape: '\ue00c' };
+
+type Evaluated =
+  | { type: 'success'; result: { value?: string | null } }
+  | { type: 'exception'; exceptionDetails: { text: string } };
+
+/** A window of Firefox. */
+export class FirefoxTab implements Tab {
+  readonly #session: BidiSession;
+  readonly #context: string;
+  readonly #user: string;
+  readonly #probe: string;
+  readonly #unhear: () => void;
+  #size: readonly [number, number];
+  #happened: TabEvents = { windows: [], questions: [] };
+
+  private constructor(
+    session: BidiSession,
+    { context, user, size }: { context: string; user: string; size: readonly [number, number] },
+    probe: string,
+  ) {
+    [this.#session, this.#context, this.#user, this.#size, this.#probe] = [
+      session,
+      context,
+      user,
+      size,
+      probe,
+    ];
+    this.#unhear = session.on(event => {
+      this.#hear(event);
+    });
+  }
+
+  /** @param size of the window, in CSS px */
+  static async open(
+    session: BidiSession,
+    size: readonly [number, number],
+    probe: string,
+  ): Promise<FirefoxTab> {
+    const { userContext: user } = await session.send<{ userContext: string }>('browser.createUserContext');
+    const made = session.send<{ context: string }>('browsingContext.create', {
+      type: 'window',
+      userContext: user,
+    });
+    const { context } = await within(made, 'no window opens');
+    const tab = new FirefoxTab(session, { context, user, size }, probe);
+    await tab.resize(...size);
+    return tab;
+  }
+
+  #hear({ method, params }: BidiEvent): void {
+    if (method === 'browsingContext.userPromptOpened' && params['context'] === this.#context) {
+      const isLeaving = params['type'] === 'beforeunload';
+      if (!isLeaving) this.#happened.questions.push(String(params['message']));
+      this.#quietly('browsingContext.handleUserPrompt', { context: this.#context, accept: isLeaving });
+    }
+    const isOther =
+      method === 'browsingContext.contextCreated' &&
+      params['parent'] === null &&
+      params['userContext'] === this.#user &&
+      params['context'] !== this.#context;
+    if (!isOther) return;
+    this.#happened.windows.push(String(params['url']));
+    // It asks for its page first: that is what was followed.
+    void after(600).then(() => {
+      this.#quietly('browsingContext.close', { context: params['context'] });
+    });
+  }
+
+  #quietly(method: string, params: object): void {
+    this.#session.send(method, params).catch(() => undefined);
+  }
+
+  #send<Result>(method: string, params: object, otherwise: string): Promise<Result> {
+    return within(this.#session.send<Result>(method, { context: this.#context, ...params }), otherwise);
+  }
+
+  async load(address: string): Promise<void> {
+    await this.#send(
+      'browsingContext.navigate',
+      { url: address, wait: 'complete' },
+      'the page does not come',
+    );
+  }
+
+  async ask<Told>(name: string, ...given: unknown[]): Promise<Told> {
+    const call = `window.kaminoWalk ? kaminoWalk(${JSON.stringify(name)}, ${JSON.stringify(given)}) : null`;
+    const first = await this.#evaluate(call, name);
+    if (first !== null) return JSON.parse(first) as Told;
+    await this.#evaluate(`${this.#probe};null`, name);
+    return JSON.parse((await this.#evaluate(call, name)) ?? 'null') as Told;
+  }
+
+  async #evaluate(expression: string, what: string): Promise<string | null> {
+    const sent = this.#session.send<Evaluated>('script.evaluate', {
+      expression,
+      target: { context: this.#context },
+      awaitPromise: false,
+    });
+    const answer = await within(sent, `the page does not answer (${what})`);
+    if (answer.type === 'exception') throw new Error(answer.exceptionDetails.text);
+    return answer.result.value ?? null;
+  }
+
+  async resize(width: number, height: number): Promise<void> {
+    this.#size = [width, height];
+    await this.#view(1);
+  }
+
+  async #view(scale: number): Promise<void> {
+    const [width, height] = this.#size;
+    const view = { viewport: { width, height }, devicePixelRatio: scale === 1 ? null : scale };
+    await this.#send('browsingContext.setViewport', view, 'the window cannot be resized');
+  }
+
+  async move({ x, y }: Point): Promise<void> {
+    await this.#point('mouse', [moved(x, y)], 'the page does not take the pointer');
+  }
+
+  async click({ x, y }: Point): Promise<void> {
+    await this.#point('mouse', [moved(x, y), down, up], 'the page does not take a click');
+  }
+
+  async tap({ x, y }: Point): Promise<void> {
+    await this.#point('touch', [moved(x, y), down, up], 'the page does not take a tap');
+  }
+
+  async #point(pointerType: 'mouse' | 'touch', steps: readonly object[], otherwise: string): Promise<void> {
+    const actions = [{ type: 'pointer', id: pointerType, parameters: { pointerType }, actions: steps }];
+    await this.#send('input.performActions', { actions }, otherwise);
+  }
+
+  async press(key: string): Promise<void> {
+    const value = keys[key] ?? key;
+    const steps = [
+      { type: 'keyDown', value },
+      { type: 'keyUp', value },
+    ];
+    const actions = [{ type: 'key', id: 'keys', actions: steps }];
+    await this.#send('input.performActions', { actions }, 'the page does not take a key');
+  }
+
+  async back(): Promise<void> {
+    await this.#send('browsingContext.traverseHistory', { delta: -1 }, 'the page does not go back');
+  }
+
+  async picture(box?: SeenBox, scale = 1): Promise<Uint8Array> {
+    const clip = box && {
+      type: 'box',
+      x: box.left,
+      y: box.top,
+      width: Math.max(1, box.width),
+      height: Math.max(1, box.height),
+    };
+    if (scale !== 1) await this.#view(scale);
+    try {
+      const given = clip ? { clip } : {};
+      const otherwise = 'the page gives no picture';
+      const { data } = await this.#send<{ data: string }>(
+        'browsingContext.captureScreenshot',
+        given,
+        otherwise,
+      );
+      return Buffer.from(data, 'base64');
+    } finally {
+      if (scale !== 1) await this.#view(1);
+    }
+  }
+
+  events(): TabEvents {
+    const happened = this.#happened;
+    this.#happened = { windows: [], questions: [] };
+    return happened;
+  }
+
+  /** The protocol has no tree for screen readers. */
+  spoken(): Promise<SpokenNode[] | null> {
+    return Promise.resolve(null);
+  }
+
+  async close(): Promise<void> {
+    this.#unhear();
+    const closed = this.#session.send('browser.removeUserContext', { userContext: this.#user });
+    await Promise.race([closed.catch(() => undefined), after(2000)]);
+  }
+}
+
+const moved = (x: number, y: number): object => ({
+  type: 'pointerMove',
+  x: Math.round(x),
+  y: Math.round(y),
+  duration: 0,
+});
+const down = { type: 'pointerDown', button: 0 };
+const up = { type: 'pointerUp', button: 0 };
