@@ -22,21 +22,36 @@ const pointer = (can: number): Preferences => ({
 
 /** A Firefox of this machine, driven by WebDriver BiDi: one process for each set of settings that visitors need. */
 export async function startFirefox({ program, probe }: EngineStart): Promise<Engine> {
-  const started = new Map<string, Promise<FirefoxProcess>>();
-  const processFor = (preferences: Preferences): Promise<FirefoxProcess> => {
+  const shared = new Map<string, Promise<FirefoxProcess>>();
+  const alone = new Set<FirefoxProcess>();
+  const sharedFor = (preferences: Preferences): Promise<FirefoxProcess> => {
     const key = JSON.stringify(preferences);
-    const known = started.get(key) ?? FirefoxProcess.start(program, preferences);
-    started.set(key, known);
+    const known = shared.get(key) ?? FirefoxProcess.start(program, preferences);
+    shared.set(key, known);
     return known;
   };
-  const { version } = await processFor(pointer(6));
+  /** Of all windows of a browser one has the focus: who uses keys has a browser of their own. */
+  const openAlone = async (visitor: Visitor, size: readonly [number, number]): Promise<FirefoxTab> => {
+    const own = await FirefoxProcess.start(program, preferencesFor(visitor));
+    alone.add(own);
+    const tab = await FirefoxTab.open(own.session, size, probe);
+    tab.onClose = async () => {
+      alone.delete(own);
+      await own.close();
+    };
+    return tab;
+  };
+  const { version } = await sharedFor(pointer(6));
   return {
     called: `Firefox ${version}`,
     lacks: ['paper'],
     open: async (visitor, size) =>
-      FirefoxTab.open((await processFor(preferencesFor(visitor))).session, size, probe),
+      visitor.moves === 'keys'
+        ? openAlone(visitor, size)
+        : FirefoxTab.open((await sharedFor(preferencesFor(visitor))).session, size, probe),
     close: async () => {
-      await Promise.all([...started.values()].map(async one => (await one).close()));
+      const all = [...alone, ...(await Promise.all(shared.values()))];
+      await Promise.all(all.map(one => one.close()));
     },
   };
 }

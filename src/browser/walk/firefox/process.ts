@@ -31,6 +31,7 @@ const quiet: Preferences = {
   'dom.disable_open_during_load': false,
   'dom.ipc.processPrelaunch.enabled': false,
   'extensions.update.enabled': false,
+  'focusmanager.testmode': true,
   'network.captive-portal-service.enabled': false,
   'network.connectivity-service.enabled': false,
   'services.settings.server': 'data:,',

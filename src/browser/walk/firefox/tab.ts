@@ -18,7 +18,11 @@ export class FirefoxTab implements Tab {
   readonly #probe: string;
   readonly #unhear: () => void;
   #size: readonly [number, number];
+  /** A tab is being opened by us. */
+  #isAside = false;
   #happened: TabEvents = { windows: [], questions: [] };
+  /** Ends the browser, where this is its only window. */
+  onClose: (() => Promise<void>) | null = null;
 
   private constructor(
     session: BidiSession,
@@ -37,7 +41,7 @@ export class FirefoxTab implements Tab {
     });
   }
 
-  /** @param size of the window, in CSS px */
+  /** A window beside others. @param size in CSS px */
   static async open(
     session: BidiSession,
     size: readonly [number, number],
@@ -64,7 +68,8 @@ export class FirefoxTab implements Tab {
       method === 'browsingContext.contextCreated' &&
       params['parent'] === null &&
       params['userContext'] === this.#user &&
-      params['context'] !== this.#context;
+      params['context'] !== this.#context &&
+      !this.#isAside;
     if (!isOther) return;
     this.#happened.windows.push(String(params['url']));
     // It asks for its page first: that is what was followed.
@@ -91,6 +96,7 @@ export class FirefoxTab implements Tab {
 
   async ask<Told>(name: string, ...given: unknown[]): Promise<Told> {
     const call = `window.kaminoWalk ? kaminoWalk(${JSON.stringify(name)}, ${JSON.stringify(given)}) : null`;
+    if (name.startsWith('focus')) await this.#front();
     const first = await this.#evaluate(call, name);
     if (first !== null) return JSON.parse(first) as Told;
     await this.#evaluate(`${this.#probe};null`, name);
@@ -137,6 +143,7 @@ export class FirefoxTab implements Tab {
   }
 
   async press(key: string): Promise<void> {
+    await this.#front();
     const value = keys[key] ?? key;
     const steps = [
       { type: 'keyDown', value },
@@ -144,6 +151,21 @@ export class FirefoxTab implements Tab {
     ];
     const actions = [{ type: 'key', id: 'keys', actions: steps }];
     await this.#send('input.performActions', { actions }, 'the page does not take a key');
+  }
+
+  /** Where keys go: behind the last stop of a page it is the browser itself that has them, until another tab was looked at. */
+  async #front(): Promise<void> {
+    if ((await this.#evaluate('String(document.hasFocus())', 'focus')) === 'true') return;
+    const otherwise = 'the page does not get the focus';
+    this.#isAside = true;
+    const made = this.#session.send<{ context: string }>('browsingContext.create', {
+      type: 'tab',
+      referenceContext: this.#context,
+    });
+    const { context } = await within(made, otherwise);
+    this.#isAside = false;
+    await this.#send('browsingContext.activate', {}, otherwise);
+    await within(this.#session.send('browsingContext.close', { context }), otherwise);
   }
 
   async back(): Promise<void> {
@@ -186,6 +208,7 @@ export class FirefoxTab implements Tab {
 
   async close(): Promise<void> {
     this.#unhear();
+    if (this.onClose) return this.onClose();
     const closed = this.#session.send('browser.removeUserContext', { userContext: this.#user });
     await Promise.race([closed.catch(() => undefined), after(2000)]);
   }
