@@ -1,4 +1,4 @@
-// Gets the project ready: node tools/ready.mjs [install] [build] [browser] [java] [upload].
+// Gets the project ready: node tools/ready.mjs [install] [build] [browser] [java] [firefox] [upload].
 // Each step is stamped with a hash of what it depends on and skipped while that stamp holds.
 // Its words go to standard error. No dependencies: it runs before anything is installed.
 import { execFileSync, spawnSync } from 'node:child_process';
@@ -41,6 +41,8 @@ const steps = {
   browser: { needs: [], holds: () => findBrowser() !== null, doing: '', run: installBrowser },
   // What checks the markup runs on it.
   java: { needs: [], holds: () => has('java'), doing: '', run: installJava },
+  // A second engine to walk in.
+  firefox: { needs: [], holds: () => hasFirefox(), doing: '', run: installFirefox },
   // A web server, and what opens archives and copies folders.
   upload: { needs: [], holds: hasUpload, doing: '', run: installUpload },
 };
@@ -124,6 +126,14 @@ function call(command, args) {
 function installJava() {
   if (!has('java'))
     apt('Java', 'no Java was found, which checks the markup. Install one.')('default-jre-headless');
+}
+
+const hasFirefox = () => ['firefox-esr', 'firefox'].some(name => has(name));
+
+/** The same. */
+function installFirefox() {
+  if (!hasFirefox())
+    apt('Firefox', 'no Firefox was found, in which the tests walk too. Install one.')('firefox-esr');
 }
 
 function hasUpload() {

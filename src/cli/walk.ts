@@ -39,7 +39,10 @@ export function addWalk(program: Command, act: Act): void {
     .option('--page <paths...>', 'only these pages')
     .option('--every', 'every page in full, not only one for each way that a menu is built')
     .option('--time <seconds>', 'how long it may take (300)', seconds)
-    .option('--browser <program>', 'a Chromium, Chrome or Edge; the first that is found by default')
+    .option(
+      '--browser <program>',
+      'a Chromium, Chrome, Edge or Firefox; the first Chromium that is found by default',
+    )
     .option('--report <file>', 'write a page for people: who gets where, with pictures of what went wrong')
     .option('--json', 'print the result as one JSON document')
     .option('--sarif', 'print the findings as SARIF 2.1.0')

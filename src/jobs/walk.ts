@@ -79,6 +79,8 @@ export async function walk(options: WalkOptions = {}): Promise<WalkResult> {
   if ('rule' in engine) return failed(root, [engine]);
   try {
     return await walked(engine, { options, finished, site, ofFolder, who, only, begun });
+  } catch (error) {
+    return failed(root, [browserEnded(engine.called, error)]);
   } finally {
     await engine.close().catch(() => undefined);
   }
@@ -208,6 +210,17 @@ function pageIn(given: string, site: CheckedSite, root: string): string | Findin
   );
 }
 
+/** What went wrong with the browser itself, and not with a page. */
+function browserEnded(called: string, error: unknown): Finding {
+  const message = error instanceof Error ? error.message.split('\n')[0]! : String(error);
+  return finding(
+    'cannot-read',
+    null,
+    `${called} did not go on: ${message}`,
+    'Try again, with fewer visitors at once:  --visitor keyboard',
+  );
+}
+
 async function startEngine({ browser }: WalkOptions): Promise<Engine | Finding> {
   const program = browser ?? findBrowser();
   const none = (message: string, remedy: string): Finding => finding('cannot-read', null, message, remedy);
@@ -219,7 +232,7 @@ async function startEngine({ browser }: WalkOptions): Promise<Engine | Finding> 
   if (!isThere(program))
     return none(
       `there is no program ${program}`,
-      'Name the program of a Chromium, Chrome or Edge:  --browser PATH',
+      'Name the program of a Chromium, Chrome, Edge or Firefox:  --browser PATH',
     );
   try {
     const start = { program, probe: ownScriptOf('walk') };

@@ -6,12 +6,16 @@ export const after = (time: number): Promise<void> =>
   new Promise(done => void setTimeout(done, time).unref());
 
 /** @throws where nothing comes in time */
-export async function within<Given>(given: Promise<Given>, otherwise: string): Promise<Given> {
+export async function within<Given>(
+  given: Promise<Given>,
+  otherwise: string,
+  most = patience,
+): Promise<Given> {
   let timer: NodeJS.Timeout | undefined;
   const late = new Promise<never>((_, fail) => {
     timer = setTimeout(() => {
       fail(new Error(otherwise));
-    }, patience);
+    }, most);
   });
   given.catch(() => undefined);
   try {

@@ -1,4 +1,5 @@
 import type { ResolvedLooks } from '../look/types.ts';
+import { hasSheets } from '../menu/folds.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import { forms } from '../plan/forms.ts';
 import { menuClass, parts } from '../markup/names.ts';
@@ -56,7 +57,7 @@ const airForScript = (air: string): string => `    scroll-margin-block-start: ${
  */
 function focusInside(menus: readonly ResolvedMenu[]): string {
   const staying = menus.flatMap(({ name, stays }) =>
-    stays === null ? [] : [`${stays.selector ?? `.${menuClass(name)}`} :focus`],
+    stays === null ? [] : [`${stays.selector ?? `.${menuClass(name)}`} :focus-visible`],
   );
   return staying.length === 0
     ? ''
@@ -64,6 +65,17 @@ function focusInside(menus: readonly ResolvedMenu[]): string {
     scroll-padding-block-start: 0;
   }
 `;
+}
+
+/** A submenu that is open lies over another menu that stays, too. */
+export function overStaying(menus: readonly ResolvedMenu[]): string {
+  const isNeeded = menus.some(one => one.stays !== null) && menus.some(hasSheets);
+  return isNeeded
+    ? `.${parts.menu}>.${parts.room}.${parts.room}:has(.${parts.opener}[open]) {
+  z-index: calc(var(--kamino-layer-stays, 30) + 1);
+}
+`
+    : '';
 }
 
 /** Buttons, and the way to the top: in the flow at the end of the page, with a row of its own that stays in view. */

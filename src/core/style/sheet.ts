@@ -17,7 +17,7 @@ import { aboutRules } from './lists.ts';
 import { overRules } from './over.ts';
 import { pictureRules } from './pictures.ts';
 import { panelRules } from './panels.ts';
-import { inPage, singles } from './page.ts';
+import { inPage, overStaying, singles } from './page.ts';
 import { base, stateRules } from './looks.ts';
 import { partMarks } from './markers.ts';
 import { type StyleParts, partRules, within } from './parts.ts';
@@ -74,6 +74,7 @@ export function styleSheet(
     partMarks(looks, named, narrow),
     pictureRules(menus, fits),
     extras(menus),
+    overStaying(named),
     ...(menus.some(isSingle) ? [singles(named)] : []),
     ...named.filter(({ form }) => forms[form].isGroundless).map(ownSpaces),
     ...[...looks.airy].map(airRules),

@@ -1,5 +1,5 @@
 import type { Point, SeenBox } from '../../../core/walk/seen.ts';
-import { after, within } from '../bounds.ts';
+import { after, patience, within } from '../bounds.ts';
 import type { SpokenNode, Tab, TabEvents } from '../tab.ts';
 import type { BidiEvent, BidiSession } from './session.ts';
 
@@ -52,7 +52,8 @@ export class FirefoxTab implements Tab {
       type: 'window',
       userContext: user,
     });
-    const { context } = await within(made, 'no window opens');
+    // A browser that has just started has much to do.
+    const { context } = await within(made, 'no window opens', 6 * patience);
     const tab = new FirefoxTab(session, { context, user, size }, probe);
     await tab.resize(...size);
     return tab;

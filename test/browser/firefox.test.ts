@@ -1,0 +1,60 @@
+import { execFileSync } from 'node:child_process';
+import { appendFileSync, cpSync } from 'node:fs';
+import { join } from 'node:path';
+import { beforeAll, expect, it } from '@jest/globals';
+import type { WalkResult } from '../../src/jobs/walk.ts';
+import { folderWith, kamino, kaminoBeside } from '../helpers/site.ts';
+
+const page = (title: string, main: string): string =>
+  `<!doctype html>\n<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>${title}</title>
+<link rel="stylesheet" href="site.css"></head>\n<body><header></header><main id="main"><h1>${title}</h1>${main}</main></body></html>\n`;
+const plan = `kamino: 1
+output: built
+menus:
+  - menu: masthead
+    title: Main
+    place: { first-in: header }
+    fold: { when: below 48em, as: drawer }
+    entries: [index.html, { page: visit.html, entries: ["visit.html#hours"] }]
+`;
+
+let site = '';
+let firefox = '';
+beforeAll(() => {
+  const folder = folderWith({
+    'kamino.yaml': plan,
+    'site.css': 'body { margin: 0; font: 16px sans-serif }',
+    'index.html': page('Observatory', '<p><a href="visit.html">Come</a></p>'),
+    'visit.html': page('Visit', '<h2 id="hours">Hours</h2>'),
+  });
+  expect(kamino(folder, 'build').status).toBe(0);
+  site = join(folder, 'built');
+  firefox = ['firefox-esr', 'firefox']
+    .map(name => execFileSync('sh', ['-c', `command -v ${name} || true`], { encoding: 'utf8' }).trim())
+    .find(Boolean)!;
+});
+
+const walked = async (folder: string, ...args: string[]): Promise<WalkResult> => {
+  const { out, err } = await kaminoBeside(folder, 'walk', '.', '--json', ...args);
+  expect(err).toBe('');
+  return JSON.parse(out) as WalkResult;
+};
+const rows = ({ matrix }: WalkResult): unknown =>
+  matrix!.rows.map(({ target, actions }) => [target.page, target.id, actions]);
+
+it('proves in Firefox what it proves in Chromium', async () => {
+  const who = ['--visitor', 'keyboard', 'no-script', 'paper'];
+  const here = await walked(site, ...who, '--browser', firefox);
+  const there = await walked(site, ...who.slice(0, -1));
+  expect(here.browser).toMatch(/^Firefox \d/);
+  expect(here.findings.map(one => [one.rule, one.severity])).toEqual([['not-walked', 'note']]);
+  expect([rows(here), here.summary]).toEqual([rows(there), there.summary]);
+});
+
+it('finds mistakes there, too', async () => {
+  const broken = folderWith({});
+  cpSync(site, broken, { recursive: true });
+  appendFileSync(join(broken, 'site.css'), '* { outline: none !important }');
+  const { findings } = await walked(broken, '--visitor', 'keyboard', '--browser', firefox);
+  expect(new Set(findings.map(one => one.rule))).toEqual(new Set(['no-ring']));
+});
