@@ -64,7 +64,8 @@ function report(
     tellsAll ? paths.join(', ') : shortened(paths, mostNamed);
   const row = (name: string, paths: readonly string[], names = named(paths)): string =>
     `  ${out.quiet(name.padEnd(9))} ${String(paths.length).padStart(5)}${names === '' ? '' : `   ${visibleName(names)}`}\n`;
-  const stay = gone.filter(path => !deleted.includes(path));
+  const taken = new Set(deleted);
+  const stay = gone.filter(path => !taken.has(path));
   const rows =
     row('new', created) +
     row('changed', changed) +

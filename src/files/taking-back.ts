@@ -37,6 +37,8 @@ export function editsIn(run: Run): Edits {
   if (!lookAt(output.folder)) return found;
   const sizes = new Map(run.site.files.map(file => [file.path, file]));
   for (const path of editedFiles(run, output)) {
+    // A link may lead anywhere: what is behind it is nobody's edit.
+    if (!lookAt(join(output.folder, path))?.isFile()) continue;
     if (isOwnPath(path)) found.findings.push(ownEdited(path));
     else {
       const row = known?.files.get(path);

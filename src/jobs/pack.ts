@@ -196,9 +196,11 @@ class PackJob {
   /** What was packed earlier and is as it was then. */
   #toDelete(now: Sums, { known, there }: Earlier): string[] {
     const gone = [...known.keys()].filter(path => !now.has(path) && there.has(path)).sort();
-    const changed = gone.filter(path => there.get(path) !== known.get(path));
+    const [same, changed] = [true, false].map(is =>
+      gone.filter(path => (there.get(path) === known.get(path)) === is),
+    ) as [string[], string[]];
     this.#findings.push(...changed.map(path => changedThere(shownPath(`${this.#target}/${path}`))));
-    return gone.filter(path => !changed.includes(path));
+    return same;
   }
 
   async #writeTarget(files: readonly Packed[], { created, changed }: Difference): Promise<void> {
@@ -212,7 +214,8 @@ class PackJob {
 
   /** The sums of what is there now, and the paths that are to be uploaded; none of it is of the site. */
   #writeLists(now: Sums, { known, there }: Earlier, done: Difference & { deleted: readonly string[] }): void {
-    const left = [...known].filter(([path]) => there.has(path) && !done.deleted.includes(path));
+    const deleted = new Set(done.deleted);
+    const left = [...known].filter(([path]) => there.has(path) && !deleted.has(path));
     const sums = this.#kind === 'folder' ? new Map([...left, ...now]) : now;
     const texts: [file: string, text: string][] = [[sumsBeside(this.#target), writtenSums(sums)]];
     const { list } = this.#options;

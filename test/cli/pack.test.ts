@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { existsSync, readFileSync, renameSync, rmSync, statSync } from 'node:fs';
+import { existsSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, it, test } from '@jest/globals';
 import type { PackResult } from '../../src/jobs/pack.ts';
@@ -85,6 +85,20 @@ it('compares with the list that is named', () => {
   ]);
   expect(rulesOf(packed(folder, '--since', 'nowhere.sums'))).toEqual(['bad-list']);
 });
+
+test.each(['../mine.txt', 'a/../../mine.txt', '/etc/hostname', 'C:/mine.txt'])(
+  'does not go by a list that names what lies outside of its folder: %s',
+  path => {
+    const folder = built();
+    packed(folder, '--to', 'upload');
+    const mine = join(folder, 'mine.txt');
+    writeFileSync(mine, 'mine');
+    const list = join(folderWith({ 'bad.sums': `${sum(mine)}  ${path}\n` }), 'bad.sums');
+    const told = packed(folder, '--to', 'upload', '--since', list, '--delete', '--despite-errors');
+    expect([told.status, told.deleted, readFileSync(mine, 'utf8')]).toEqual([2, [], 'mine']);
+    expect(rulesOf(told)).toContain('bad-list');
+  },
+);
 
 it('writes into a folder only what differs, and deletes nothing unasked', () => {
   const folder = built();

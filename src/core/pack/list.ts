@@ -1,4 +1,4 @@
-import type { SitePath } from '../address/path.ts';
+import { type SitePath, normalizePath } from '../address/path.ts';
 import { compare } from '../text/finding.ts';
 
 /** The SHA-256 of each file, in hexadecimal, by its path. */
@@ -43,7 +43,11 @@ export function readSums(text: string): Sums | BadLine {
     if (!match) return { line: at + 1 };
     const [, escaped, sum, name] = match as unknown as [string, string, string, string];
     const path = escaped === '' ? name : name.replace(/\\([\\nr])/g, (_, letter: string) => meant[letter]!);
-    sums.set(path.replace(/^\.\//, ''), sum.toLowerCase());
+    const plain = path.replace(/^\.\//, '');
+    // A list may come from anybody: it names nothing outside of its folder.
+    if (/\0|^\/|^[a-z]:/i.test(plain) || normalizePath(plain) !== plain.normalize('NFC'))
+      return { line: at + 1 };
+    sums.set(plain, sum.toLowerCase());
   }
   return sums;
 }
