@@ -128,7 +128,9 @@ function installJava() {
     apt('Java', 'no Java was found, which checks the markup. Install one.')('default-jre-headless');
 }
 
-const hasFirefox = () => ['firefox-esr', 'firefox'].some(name => has(name));
+function hasFirefox() {
+  return ['firefox-esr', 'firefox'].some(name => has(name));
+}
 
 /** The same. */
 function installFirefox() {
