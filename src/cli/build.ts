@@ -98,7 +98,10 @@ async function follow(plan: string, options: Options, voice: Voice): Promise<num
 /** A build after a change, in a line or two. @param told what was told before: the same is not said again */
 function again(result: BuildResult, told: string, voice: Voice): void {
   const { outcome, findings } = result;
-  if (JSON.stringify(findings) !== told) tellFindings(findings, voice);
+  const isNew = JSON.stringify(findings) !== told;
+  // What was only saved anew, or written by this very build into the pages themselves.
+  if (!isNew && outcome === 'nothing-new') return;
+  if (isNew) tellFindings(findings, voice);
   const at = new Date().toTimeString().slice(0, 8);
   const rows = changeRows(result).map(([name, text]) => `${name} ${text}`);
   const done =

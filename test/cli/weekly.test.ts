@@ -199,6 +199,31 @@ it('follows nothing where there is no plan', () => {
   expect([status, err]).toEqual([2, expect.stringContaining('no-plan')]);
 });
 
+it('says nothing of pages that it has changed in place itself', async () => {
+  const folder = folderWith({ ...site, 'kamino.yaml': plan().replace('built', 'in-place') });
+  const program = join(import.meta.dirname, '../../dist/kamino.cjs');
+  const watching = spawn(process.execPath, [program, 'build', '--watch'], { cwd: folder, env: plainly });
+  let said = '';
+  watching.stdout.on('data', (text: Buffer) => {
+    said += text.toString();
+  });
+  const until = (text: string): Promise<string> =>
+    eventually(
+      () => Promise.resolve(said),
+      found => {
+        expect(found).toContain(text);
+      },
+    );
+  await until('It follows every change');
+  put(folder, { 'finds/coin.html': page('A coin', '<p>Of silver.</p>') });
+  await until('changed in 1 page the menus alone');
+  put(folder, { 'rooms/attic.html': page('The attic') });
+  await until('in 4 pages');
+  watching.kill('SIGINT');
+  expect(await new Promise(done => watching.on('close', done))).toBe(0);
+  expect(said.split('It follows every change')[1]!.trim().split('\n').length).toBe(3);
+});
+
 test.each(['--dry-run', '--json', '--check'])('does not go on and on with %s', option => {
   const { status, err } = kamino(built(), 'build', '--watch', option);
   expect([status, err]).toEqual([2, expect.stringContaining(`${option} does not go with it`)]);
