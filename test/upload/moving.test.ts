@@ -63,6 +63,17 @@ test.each([
   expect(answers.size).toBeGreaterThanOrEqual(created.length);
 });
 
+it('tells the server only where whole addresses are needed', () => {
+  const folder = moved('links: { base: /observatory/, index: hidden, host: "https://brackenfold.example" }');
+  const text = readFileSync(join(folder, 'built/visit/getting-here.html'), 'utf8');
+  const [, data] = /<script type="application\/ld\+json">(.*)<\/script>/.exec(text)!;
+  const { itemListElement } = JSON.parse(data!) as { itemListElement: { item: string }[] };
+  expect(itemListElement.map(one => one.item)).toEqual(
+    ['', 'visit/', 'visit/getting-here.html'].map(path => `https://brackenfold.example/observatory/${path}`),
+  );
+  expect(text.replace(data!, '')).not.toContain('brackenfold.example/');
+});
+
 it('packs what two other programs open, and these find the built files', () => {
   const folder = moved('');
   packed(folder);
