@@ -92,6 +92,8 @@ it('follows pages that another program writes anew each week', () => {
     );
     expect(findings.every(one => one.rule === 'gone-page')).toBe(true);
     expect(existsSync(join(weeks.folder, '.kamino/gone', from))).toBe(true);
+    if (week % 5 !== 0) continue;
+    // It is what a first build makes of the same pages.
     const fresh = folderWith(contents(weeks.folder));
     rmSync(join(fresh, 'built'), { recursive: true });
     kamino(fresh, 'build');

@@ -119,7 +119,20 @@ it('gets visitors to the same places, in wide windows and narrow ones', async ()
   );
   const walk = async (site: string): Promise<WalkResult> =>
     JSON.parse(
-      (await kaminoBeside(site, 'walk', '.', '--visitor', 'mouse', 'touch', '--json')).out,
+      (
+        await kaminoBeside(
+          site,
+          'walk',
+          '.',
+          '--json',
+          '--visitor',
+          'mouse',
+          'touch',
+          '--page',
+          'index.html',
+          'tonight.html',
+        )
+      ).out,
     ) as WalkResult;
   const [here, there] = await Promise.all([walk(answered), walk(join(folder, 'built'))]);
   const rows = ({ matrix }: WalkResult): unknown =>
