@@ -4,10 +4,8 @@ import { join } from 'node:path';
 import { beforeAll, expect, it } from '@jest/globals';
 import type { WalkResult } from '../../src/jobs/walk.ts';
 import { folderWith, kamino, kaminoBeside } from '../helpers/site.ts';
+import { styledPage } from '../helpers/styled.ts';
 
-const page = (title: string, main: string): string =>
-  `<!doctype html>\n<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>${title}</title>
-<link rel="stylesheet" href="site.css"></head>\n<body><header></header><main id="main"><h1>${title}</h1>${main}</main></body></html>\n`;
 const plan = `kamino: 1
 output: built
 menus:
@@ -24,8 +22,8 @@ beforeAll(() => {
   const folder = folderWith({
     'kamino.yaml': plan,
     'site.css': 'body { margin: 0; font: 16px sans-serif }',
-    'index.html': page('Observatory', '<p><a href="visit.html">Come</a></p>'),
-    'visit.html': page('Visit', '<h2 id="hours">Hours</h2>'),
+    'index.html': styledPage('Observatory', '<p><a href="visit.html">Come</a></p>'),
+    'visit.html': styledPage('Visit', '<h2 id="hours">Hours</h2>'),
   });
   expect(kamino(folder, 'build').status).toBe(0);
   site = join(folder, 'built');

@@ -4,10 +4,8 @@ import { beforeAll, expect, it, test } from '@jest/globals';
 import type { WalkResult } from '../../src/jobs/walk.ts';
 import { together } from '../helpers/browser.ts';
 import { folderWith, kamino, kaminoBeside } from '../helpers/site.ts';
+import { styledPage } from '../helpers/styled.ts';
 
-const page = (title: string, main: string): string =>
-  `<!doctype html>\n<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>${title}</title>
-<link rel="stylesheet" href="site.css"></head>\n<body><header></header><main id="main"><h1>${title}</h1>${main}</main></body></html>\n`;
 const plan = `kamino: 1
 output: built
 menus:
@@ -26,13 +24,13 @@ beforeAll(() => {
   const folder = folderWith({
     'kamino.yaml': plan,
     'site.css': 'body { margin: 0; font: 16px sans-serif }',
-    'index.html': page('Observatory', '<p><a href="book.html">Book</a></p>'),
-    'visit.html': page(
+    'index.html': styledPage('Observatory', '<p><a href="book.html">Book</a></p>'),
+    'visit.html': styledPage(
       'Visit',
       `<h2 id="hours">Hours</h2>${'<p>Open.</p>'.repeat(40)}<h2 id="way">The way</h2>`,
     ),
     // What moves the page aside when it opens need not close by Escape.
-    'book.html': page(
+    'book.html': styledPage(
       'Book',
       '<nav aria-label="Hours"><details><summary>More</summary><ul><li><a href="visit.html#hours">Hours</a></li></ul></details></nav><p>Write to us.</p>',
     ),

@@ -166,23 +166,36 @@ it('is quiet but for what is wrong', () => {
   expect(err).toContain('unknown-key');
 });
 
+/** A build that goes on in a folder: what it says, waited for, and its end. */
+function watching(folder: string): {
+  until: (text: string) => Promise<string>;
+  end: () => Promise<number | null>;
+} {
+  const program = join(import.meta.dirname, '../../dist/kamino.cjs');
+  const child = spawn(process.execPath, [program, 'build', '--watch'], { cwd: folder, env: plainly });
+  let said = '';
+  for (const stream of [child.stdout, child.stderr])
+    stream.on('data', (text: Buffer) => {
+      said += text.toString();
+    });
+  return {
+    until: text =>
+      eventually(
+        () => Promise.resolve(said),
+        found => {
+          expect(found).toContain(text);
+        },
+      ),
+    end: () => {
+      child.kill('SIGINT');
+      return new Promise(done => child.on('close', done));
+    },
+  };
+}
+
 it('follows every change until it is ended', async () => {
   const folder = built();
-  const program = join(import.meta.dirname, '../../dist/kamino.cjs');
-  const watching = spawn(process.execPath, [program, 'build', '--watch'], { cwd: folder, env: plainly });
-  let said = '';
-  const hear = (text: Buffer): void => {
-    said += text.toString();
-  };
-  watching.stdout.on('data', hear);
-  watching.stderr.on('data', hear);
-  const until = (text: string): Promise<string> =>
-    eventually(
-      () => Promise.resolve(said),
-      found => {
-        expect(found).toContain(text);
-      },
-    );
+  const { until, end } = watching(folder);
   await until('It follows every change');
   put(folder, { 'finds/coin.html': page('A coin', '<p>Of silver.</p>') });
   await until('changed finds/coin.html');
@@ -192,8 +205,7 @@ it('follows every change until it is ended', async () => {
   put(folder, { 'kamino.yaml': plan() });
   renameSync(join(folder, 'finds/coin.html'), join(folder, 'finds/ring.html'));
   await until('gone finds/coin.html');
-  watching.kill('SIGINT');
-  expect(await new Promise(done => watching.on('close', done))).toBe(0);
+  expect(await end()).toBe(0);
 });
 
 it('follows nothing where there is no plan', () => {
@@ -203,26 +215,13 @@ it('follows nothing where there is no plan', () => {
 
 it('says nothing of pages that it has changed in place itself', async () => {
   const folder = folderWith({ ...site, 'kamino.yaml': plan().replace('built', 'in-place') });
-  const program = join(import.meta.dirname, '../../dist/kamino.cjs');
-  const watching = spawn(process.execPath, [program, 'build', '--watch'], { cwd: folder, env: plainly });
-  let said = '';
-  watching.stdout.on('data', (text: Buffer) => {
-    said += text.toString();
-  });
-  const until = (text: string): Promise<string> =>
-    eventually(
-      () => Promise.resolve(said),
-      found => {
-        expect(found).toContain(text);
-      },
-    );
+  const { until, end } = watching(folder);
   await until('It follows every change');
   put(folder, { 'finds/coin.html': page('A coin', '<p>Of silver.</p>') });
   await until('changed in 1 page the menus alone');
   put(folder, { 'rooms/attic.html': page('The attic') });
-  await until('in 4 pages');
-  watching.kill('SIGINT');
-  expect(await new Promise(done => watching.on('close', done))).toBe(0);
+  const said = await until('in 4 pages');
+  expect(await end()).toBe(0);
   expect(said.split('It follows every change')[1]!.trim().split('\n').length).toBe(3);
 });
 
