@@ -42,12 +42,18 @@ let folder = '';
 let address = '';
 let builtAddress = '';
 
-/** The three ways in which templates take in a file. */
+/** The three ways in which templates take in a file: a placeholder, an include, and one that the server follows. */
 const kinds: ((file: string) => string)[] = [
-  // A placeholder, and an include, which another program has filled before the page is asked for.
-  file => readFileSync(join(folder, 'embed', file), 'utf8'),
+  file => `[[${file}]]`,
+  file => `{% include "menus/${file}" %}`,
   file => `<!--#include virtual="/menus/${file}" -->`,
 ];
+
+/** What another program makes of a template before it is asked for. */
+const filled = (template: string): string =>
+  template.replace(/\[\[(.+?)\]\]|\{% include "menus\/(.+?)" %\}/g, (_, one?: string, other?: string) =>
+    readFileSync(join(folder, 'embed', one ?? other!), 'utf8'),
+  );
 
 beforeAll(async () => {
   folder = folderWith({ 'kamino.yaml': plan });
@@ -60,11 +66,8 @@ beforeAll(async () => {
   paths.forEach((path, at) => {
     const taken = kinds[at % kinds.length]!;
     put(root, {
-      [path]: page(
-        path as keyof typeof titles,
-        taken('head.html'),
-        taken('masthead.html'),
-        taken('foot.html'),
+      [path]: filled(
+        page(path as keyof typeof titles, taken('head.html'), taken('masthead.html'), taken('foot.html')),
       ),
     });
   });
@@ -131,6 +134,7 @@ it('gets visitors to the same places, in wide windows and narrow ones', async ()
           '--page',
           'index.html',
           'tonight.html',
+          'visit/index.html',
         )
       ).out,
     ) as WalkResult;
