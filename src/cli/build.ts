@@ -45,7 +45,7 @@ export function addBuild(program: Command, act: Act): void {
 }
 
 async function work(plan: string, options: Options, given: Voice): Promise<number> {
-  const voice = options.quiet ? quietly(given) : given;
+  const voice = options.quiet && !options.json ? quietly(given) : given;
   if (options.watch) return follow(plan, options, voice);
   const start = performance.now();
   const { build } = await import('../jobs/build.ts');

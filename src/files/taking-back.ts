@@ -2,8 +2,10 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { type Change, changesOf } from '../core/edit/changes.ts';
 import { editedParts } from '../core/inlay/edited.ts';
+import { unreadablePage } from '../core/inlay/findings.ts';
 import { lift } from '../core/inlay/lift.ts';
 import { bytesOf, rawOf } from '../core/text/bytes.ts';
+import { charsetOf, unreadable } from '../core/text/charset.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
 import { isOwnPath } from './own.ts';
 import { lookAt } from './real.ts';
@@ -76,6 +78,11 @@ function take(
 /** The page without its menus; null where these cannot be taken out. */
 function lifted(run: Run, path: string, bytes: Uint8Array, found: Edits): Uint8Array | null {
   const raw = rawOf(bytes);
+  const why = unreadable(raw, charsetOf(raw, null));
+  if (why !== null) {
+    found.findings.push(unreadablePage(path, why));
+    return null;
+  }
   if (editedParts(path, raw)) found.findings.push(menuEdited(path));
   try {
     return bytesOf(lift(raw, hash => run.site.record.taken(hash)));

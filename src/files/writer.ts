@@ -13,20 +13,23 @@ export type Cause = 'plan' | 'pages' | 'program';
 
 export type Told = (found: readonly Finding[]) => readonly Finding[];
 
+/** Paths in the output; with `dryRun` those that would be. */
+export interface Written {
+  created: string[];
+  changed: string[];
+  gone: string[];
+  same: number;
+  /** Of those that were changed: nothing of the page itself is another, only what Kamino puts in. */
+  menusAlone: string[];
+  /** Why menus are others than in the last build into this folder; null where they are not, or nobody knows. */
+  why: Cause | null;
+}
+
 /** What writes the finished files of a build, wherever they go. */
 export interface SiteWriter {
   /** What was found on the way. */
   readonly findings: readonly Finding[];
-  /** Paths; with `dryRun` those that would be. */
-  readonly written: {
-    created: string[];
-    changed: string[];
-    gone: string[];
-    same: number;
-    /** Of those that were changed: nothing of the page itself is another. */
-    menusAlone: string[];
-    why: Cause | null;
-  };
+  readonly written: Written;
   /** Files that somebody has edited, for whose sake nothing is written. */
   edited(): Finding[];
   /** @param told all that will have been told, with what was found on the way */

@@ -15,6 +15,7 @@ import { bytesOf, utf8Raw } from '../core/text/bytes.ts';
 import { type Finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { cannotWrite, isFileError } from '../files/errors.ts';
 import { replaceFolder } from '../files/embedding.ts';
+import { alone } from '../files/lock.ts';
 import { isOwnKind, ownPath, ownScript, ownScriptOf, ownStyle, scriptOf } from '../files/own.ts';
 import { foreignTarget } from '../files/pack-errors.ts';
 import { shownPath } from '../files/paths.ts';
@@ -62,10 +63,14 @@ export async function embed(options: EmbedOptions = {}): Promise<EmbedResult> {
   const { run, style, findings } = await opened.prepared();
   if (!run) return stopped(findings);
   const made = new Embedding(run, style, options.pages === true);
+  const folder = dirname(opened.open.file);
   try {
-    const foreign = replaceFolder(target, made.files);
+    const foreign = await alone(folder, () => {
+      const found = replaceFolder(target, made.files);
+      if (found.length === 0) new SiteRecord(folder).savePack(target);
+      return found;
+    });
     if (foreign.length > 0) return stopped([...findings, foreignTarget(shownPath(target), foreign)]);
-    new SiteRecord(dirname(opened.open.file)).savePack(target);
   } catch (error) {
     if (!isFileError(error)) throw error;
     return stopped([...findings, cannotWrite(error)]);

@@ -1,6 +1,13 @@
 import { readFileSync, statSync } from 'node:fs';
 import { dirname, resolve } from 'node:path';
-import { type Difference, type Sums, differenceOf, readSums, writtenSums } from '../core/pack/list.ts';
+import {
+  type Difference,
+  type Earlier,
+  type Sums,
+  differenceOf,
+  readSums,
+  writtenSums,
+} from '../core/pack/list.ts';
 import { type Finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { cannotWrite, isFileError } from '../files/errors.ts';
 import { foreignIn } from '../files/foreign.ts';
@@ -51,7 +58,6 @@ export interface PackResult extends Difference {
   sums: string;
   list: string | null;
   kind: 'zip' | 'folder';
-  /** Paths that were taken out of the folder. */
   deleted: string[];
   /** Files, and the bytes of the archive; null where nothing was written, or for a folder. */
   files: number;
@@ -80,6 +86,7 @@ class PackJob {
   readonly #target: string;
   readonly #kind: PackResult['kind'];
   readonly #findings: Finding[] = [];
+  #listed: string | null = null;
 
   constructor(options: PackOptions, finished: Finished, target: string) {
     [this.#options, this.#finished, this.#target] = [options, finished, target];
@@ -108,12 +115,11 @@ class PackJob {
   }
 
   #places(): Pick<PackResult, 'site' | 'target' | 'sums' | 'list' | 'kind'> {
-    const { list } = this.#options;
     return {
       site: shownPath(this.#finished.root),
       target: shownPath(this.#target),
       sums: shownPath(sumsBeside(this.#target)),
-      list: list === undefined ? null : shownPath(resolve(list)),
+      list: this.#listed,
       kind: this.#kind,
     };
   }
@@ -217,25 +223,28 @@ class PackJob {
     const deleted = new Set(done.deleted);
     const left = [...known].filter(([path]) => there.has(path) && !deleted.has(path));
     const sums = this.#kind === 'folder' ? new Map([...left, ...now]) : now;
-    const texts: [file: string, text: string][] = [[sumsBeside(this.#target), writtenSums(sums)]];
+    writeWhole(sumsBeside(this.#target), Buffer.from(writtenSums(sums)));
+    const written = [sumsBeside(this.#target), ...(this.#kind === 'zip' ? [this.#target] : [])];
     const { list } = this.#options;
     const paths = [...done.created, ...done.changed].sort();
-    if (list !== undefined) texts.push([resolve(list), paths.map(path => `${path}\n`).join('')]);
-    for (const [file, text] of texts) writeWhole(file, Buffer.from(text));
+    if (list !== undefined && this.#writeList(resolve(list), paths)) written.push(resolve(list));
     const { plan } = this.#finished;
     if (!isThere(plan)) return;
     const record = new SiteRecord(dirname(plan));
-    const beside = [...texts.map(([file]) => file), ...(this.#kind === 'zip' ? [this.#target] : [])];
-    record.saveSheets(beside.map(file => ({ file, size: statSync(file).size })));
+    record.saveSheets(written.map(file => ({ file, size: statSync(file).size })));
     if (this.#kind === 'folder') record.savePack(this.#target);
   }
-}
 
-interface Earlier {
-  /** What an earlier list says. */
-  known: Sums;
-  /** What is there now: for an archive the same. */
-  there: Sums;
-  /** What the difference is told against. */
-  told: Sums;
+  /** The site is packed already: where its list cannot be written, that is told beside. */
+  #writeList(file: string, paths: readonly string[]): boolean {
+    try {
+      writeWhole(file, Buffer.from(paths.map(path => `${path}\n`).join('')));
+      this.#listed = shownPath(file);
+      return true;
+    } catch (error) {
+      if (!isFileError(error)) throw error;
+      this.#findings.push(cannotWrite(error));
+      return false;
+    }
+  }
 }

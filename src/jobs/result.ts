@@ -2,7 +2,7 @@ import { resolve } from 'node:path';
 import { type Finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { inPlace } from '../files/own.ts';
 import { shownPath } from '../files/paths.ts';
-import type { Cause } from '../files/writer.ts';
+import type { Written } from '../files/writer.ts';
 import type { OpenPlan } from '../files/plan.ts';
 
 export interface BuildOptions {
@@ -15,7 +15,7 @@ export interface BuildOptions {
   progress?: (done: number, all: number) => void;
 }
 
-export interface BuildResult {
+export interface BuildResult extends Written {
   /** `stopped`: nothing was written; `half`: some files were, each of them whole. */
   outcome: 'built' | 'nothing-new' | 'stopped' | 'half';
   /** 0 fine, 1 errors among the findings, 2 a bad plan or a failure. */
@@ -29,15 +29,6 @@ export interface BuildResult {
   menus: { name: string; pages: number }[];
   /** Pages of the site. */
   pages: number;
-  /** Paths in the output; with `dryRun` those that would be. */
-  created: string[];
-  changed: string[];
-  gone: string[];
-  same: number;
-  /** Of those that were changed: nothing of the page itself is another, only what Kamino puts in. */
-  menusAlone: string[];
-  /** Why menus are others than in the last build into this folder; null where they are not, or nobody knows. */
-  why: Cause | null;
 }
 
 /** What a build tells, gathered as it goes on. */
@@ -96,8 +87,6 @@ export class BuildReport {
     return { ...this.#result, ...written, outcome, status, findings };
   }
 }
-
-type Written = Pick<BuildResult, 'created' | 'changed' | 'gone' | 'same' | 'menusAlone' | 'why'>;
 
 function isNothing({ created, changed, gone }: Written): boolean {
   return created.length + changed.length + gone.length === 0;

@@ -118,6 +118,14 @@ it('writes into a folder only what differs, and deletes nothing unasked', () => 
   expect(packed(folder, '--to', 'upload', '--delete').gone).toEqual([]);
 });
 
+it('has packed the site though its list cannot be written, and says both', () => {
+  const folder = built();
+  const told = packed(folder, '--list', 'index.html/upload.txt');
+  expect([told.status, rulesOf(told), told.list]).toEqual([1, ['cannot-write'], null]);
+  expect(told.bytes).toBe(statSync(join(folder, 'packed.zip')).size);
+  expect(packed(folder).created).toEqual([]);
+});
+
 it('leaves alone what someone else put or changed there', () => {
   const folder = built();
   const web = folderWith({ 'notes.txt': 'mine' });

@@ -159,6 +159,7 @@ it('is quiet but for what is wrong', () => {
   const folder = built();
   put(folder, { 'index.html': page('The museum') });
   expect(kamino(folder, 'build', '--quiet')).toEqual({ status: 0, out: '', err: '' });
+  expect(JSON.parse(kamino(folder, 'build', '--quiet', '--json').out)).toMatchObject({ status: 0 });
   rmSync(join(folder, 'finds/coin.html'));
   put(folder, { 'kamino.yaml': plan('    no-such-key: 1\n') });
   const { status, out, err } = kamino(folder, 'build', '--quiet');
@@ -294,6 +295,13 @@ it('leaves a source that has changed too, and tells what has none', () => {
   expect(back(folder, '--overwrite', 'index.html').files.map(one => one.file)).toEqual(['index.html']);
   expect(readFileSync(join(folder, 'index.html'), 'utf8')).toContain('The museum</h1>');
   expect(back(folder, 'nowhere.html').findings.map(one => one.rule)).toContain('cannot-read');
+});
+
+it('takes nothing back that is no page any more', () => {
+  const folder = built();
+  put(folder, { 'built/finds/coin.html': '\u0089PNG\0\0' });
+  expect(back(folder)).toMatchObject({ status: 1, files: [], findings: [{ rule: 'unreadable-page' }] });
+  expect(readFileSync(join(folder, 'finds/coin.html'), 'utf8')).toBe(page('A coin'));
 });
 
 it('has nothing to take back where pages are built in place', () => {

@@ -12,6 +12,16 @@ export interface Difference {
   gone: SitePath[];
 }
 
+/** What was packed before. */
+export interface Earlier {
+  /** What an earlier list says. */
+  known: Sums;
+  /** What is there now: for an archive the same. */
+  there: Sums;
+  /** What the difference is told against. */
+  told: Sums;
+}
+
 /**
  * A list of sums as `sha256sum` writes and checks it (GNU coreutils: a backslash before the line says that the name has
  * `\\`, `\n` or `\r` written so).

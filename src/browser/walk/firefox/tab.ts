@@ -163,8 +163,9 @@ export class FirefoxTab implements Tab {
       type: 'tab',
       referenceContext: this.#context,
     });
-    const { context } = await within(made, otherwise);
-    this.#isAside = false;
+    const { context } = await within(made, otherwise).finally(() => {
+      this.#isAside = false;
+    });
     await this.#send('browsingContext.activate', {}, otherwise);
     await within(this.#session.send('browsingContext.close', { context }), otherwise);
   }
