@@ -1,9 +1,9 @@
 import { createHash } from 'node:crypto';
-import { existsSync, readFileSync, readdirSync, rmSync, rmdirSync } from 'node:fs';
+import { existsSync, readFileSync, readdirSync, rmSync, rmdirSync, utimesSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import type { Sums } from '../core/pack/list.ts';
 import { ensureReal, lookAt } from './real.ts';
-import { Writer } from './write.ts';
+import { Writer, type Written } from './write.ts';
 import type { Packed } from './zip.ts';
 
 export const sumOf = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
@@ -26,10 +26,18 @@ export function sumsIn(folder: string, paths: Iterable<string>): Sums {
 /** Writes files into a folder, each whole; those that are as they should be are not touched, nor are their dates. */
 export function writeFiles(folder: string, files: readonly Packed[]): void {
   const writer = new Writer(folder, { isSafe: true, sweeps: true });
-  for (const { path, from } of files)
-    if (typeof from === 'string') writer.copy(from, path);
-    else writer.write(path, from);
+  for (const { path, from } of files) {
+    const before = lookAt(join(folder, path));
+    const written = typeof from === 'string' ? writer.copy(from, path) : writer.write(path, from);
+    if (before) dateApart(join(folder, path), before, written);
+  }
   writer.settle();
+}
+
+/** What moves files by their size and date often reads dates in whole seconds: what was written within one is dated a second on. */
+function dateApart(file: string, before: { size: number; mtimeMs: number }, { size, time }: Written): void {
+  const second = Math.floor(before.mtimeMs / 1000);
+  if (size === before.size && Math.floor(time / 1000) === second) utimesSync(file, second + 1, second + 1);
 }
 
 /** Takes files out of a folder, and the folders that are empty then. @throws {LinkInWay} */

@@ -119,4 +119,11 @@ it('lists exactly what a synchronising copy moves', () => {
   expect(copied()).toEqual([...created, ...changed, ...deleted].sort());
   expect(filesOf(server)).toEqual(filesOf(join(folder, 'built')));
   expect(copied()).toEqual([]);
+  // Packed again within a second, a file of the same size is seen too.
+  const alone = folderWith({});
+  for (const text of ['ab', 'cd', 'ef', 'gh']) {
+    put(alone, { 'index.html': text });
+    packed(alone, '.', '--to', upload, '--delete');
+    expect(copied()).toContain('index.html');
+  }
 });
