@@ -22,7 +22,7 @@ function menuLinks(site: CheckedSite, path: SitePath): MenuLink[] {
   const page = site.pages.get(path)!;
   return (site.candidates.get(path) ?? [])
     .filter(menu => menu.kind === 'menu')
-    .flatMap(menu => [...flatEntries(menu.entries)])
+    .flatMap(menu => flatEntries(menu.entries))
     .flatMap(({ entry: { label, href, start, end } }) => {
       if (href === null || label === '') return [];
       const to = endOfLink(href, page, site);

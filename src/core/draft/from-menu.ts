@@ -111,7 +111,7 @@ function entriesOf(menu: SiteMenu, { site, known, notes }: Context): DraftEntry[
 /** Pictures that were entries: the new ones have their words. */
 function pictureNotes({ copies }: SiteMenu): string[] {
   const [first] = copies.values();
-  const pictures = [...flatEntries(first!.entries)].filter(({ entry }) => entry.marks.includes(pictureMark));
+  const pictures = flatEntries(first!.entries).filter(({ entry }) => entry.marks.includes(pictureMark));
   if (pictures.length === 0) return [];
   const named = pictures.map(({ entry }) => `\`${entry.label || entry.href || ''}\``);
   return [`Pictures until now, whose words these are: ${shortened([...new Set(named)], mostNotes)}`];

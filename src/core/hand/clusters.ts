@@ -1,6 +1,6 @@
 import type { SitePath } from '../address/path.ts';
 import { navigationKinds } from './kinds.ts';
-import { copyEntries, entryKey } from './shared.ts';
+import { copyEntries } from './shared.ts';
 import type { HandMenu, HandSite } from './types.ts';
 
 /** Menus on several pages that are alike enough to be copies of one. */
@@ -78,8 +78,8 @@ function orderedPages(site: HandSite): [SitePath, readonly HandMenu[]][] {
 
 /** Labels and targets of a copy. */
 function keysOf(menu: HandMenu, path: SitePath, site: HandSite): string[] {
-  const keys = copyEntries(menu, path, site).flatMap(({ entry, target }) => [
-    entry.label === '' ? null : `label ${entryKey(entry.label)}`,
+  const keys = copyEntries(menu, path, site).flatMap(({ key, target }) => [
+    key === '' ? null : `label ${key}`,
     target === null ? null : `target ${target}`,
   ]);
   return [...new Set(keys.filter(one => one !== null))];

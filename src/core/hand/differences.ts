@@ -100,8 +100,8 @@ function otherOrder(
 }
 
 /** It stands in the same copy twice, as the wide and the narrow form of one menu do. */
-function isRepeated({ entry, target }: CopyEntry, shared: readonly SiteEntry[]): boolean {
-  return shared.some(one => one.target === target && entryKey(one.label) === entryKey(entry.label));
+function isRepeated({ key, target }: CopyEntry, shared: readonly SiteEntry[]): boolean {
+  return shared.some(one => one.target === target && entryKey(one.label) === key);
 }
 
 type OfEntry = { kind: 'label' | 'target' | 'folder'; entry: CopyEntry; shared: SiteEntry };

@@ -11,6 +11,7 @@ import {
   textOf,
   valueOf,
 } from '../page/tree.ts';
+import type { Raw } from '../text/bytes.ts';
 import { pictureOf, withPictureMarks } from './pictures.ts';
 import type { HandEntry } from './types.ts';
 
@@ -81,16 +82,28 @@ class EntryReader {
     return [{ ...first, label, entries: [...first.entries, ...below] }, ...rest];
   }
 
-  /** The content without the lists in it at any depth; their entries go to `below`. */
-  #withoutLists(content: readonly (TreeNode | TreeText)[], below: HandEntry[]): (TreeNode | TreeText)[] {
-    return content.flatMap(one => {
-      if (!isNode(one)) return [one];
-      if (lists.has(one.name)) {
-        below.push(...this.read(one.content, []));
-        return [];
-      }
-      return [isLink(one) ? one : holding(one, this.#withoutLists(one.content, below))];
-    });
+  /** The content without the lists in it at any depth; their entries go to `below`. The same array where there is none. */
+  #withoutLists(
+    content: readonly (TreeNode | TreeText)[],
+    below: HandEntry[],
+  ): readonly (TreeNode | TreeText)[] {
+    let kept: (TreeNode | TreeText)[] | null = null;
+    for (const [at, one] of content.entries()) {
+      const rest = isNode(one) ? this.#withoutListsIn(one, below) : one;
+      if (rest !== one) kept ??= content.slice(0, at);
+      if (rest) kept?.push(rest);
+    }
+    return kept ?? content;
+  }
+
+  /** null where it is a list itself. */
+  #withoutListsIn(node: TreeNode, below: HandEntry[]): TreeNode | null {
+    if (lists.has(node.name)) {
+      below.push(...this.read(node.content, []));
+      return null;
+    }
+    const content = isLink(node) ? node.content : this.#withoutLists(node.content, below);
+    return content === node.content ? node : holding(node, [...content]);
   }
 
   #link(node: TreeNode, around: readonly string[]): HandEntry {
@@ -104,10 +117,7 @@ class EntryReader {
       ...(isCurrent === 'false' ? [] : ['aria-current']),
       ...(isCurrent === 'page' ? ['aria-current=page'] : []),
     ];
-    const image =
-      collapse(this.#wordsIn(node)) === ''
-        ? [...descendants(node)].find(one => one.name === 'img')
-        : undefined;
+    const image = this.#pictureIn(node);
     if (image) marks.push(pictureMark);
     const label = collapse(this.#text(node)) || (valueOf(node, 'title', charset) ?? '').trim();
     const area = node.name === 'area' ? (valueOf(node, 'alt', charset) ?? '') : '';
@@ -122,8 +132,16 @@ class EntryReader {
     };
   }
 
+  /** The picture that a link is, where it has no words of its own. */
+  #pictureIn(link: TreeNode): TreeNode | undefined {
+    if (link.content.every(one => !isNode(one))) return undefined;
+    const image = [...descendants(link)].find(one => one.name === 'img');
+    return image && collapse(this.#wordsIn(link)) === '' ? image : undefined;
+  }
+
   /** Words that are no link: an entry that only opens, or the page one is on. */
   #words(text: TreeText, marks: readonly string[]): HandEntry[] {
+    if (isBlank(this.#tree.raw, text)) return [];
     const words = textOf(this.#tree, text);
     return words
       .split(/[|·•»›\u2022]/u)
@@ -175,6 +193,12 @@ class EntryReader {
       ...(emphasis.has(node.name) ? [node.name] : []),
     ];
   }
+}
+
+/** White space, of which much stands between tags. */
+function isBlank(raw: Raw, { start, end }: TreeText): boolean {
+  for (let at = start; at < end; at += 1) if (raw.charCodeAt(at) > 0x20) return false;
+  return true;
 }
 
 /** The page before, and the one behind, as `rel` names them. */

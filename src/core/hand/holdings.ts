@@ -21,59 +21,100 @@ interface Counts {
   hasTitle: boolean;
 }
 
+/** What of an element is known: what it holds, and the same inside of a link. */
+const [alone, inLinks] = [1, 2];
+const title = 4;
+
 /** What elements hold: links are counted for all, letters only where somebody asks, since most of a page is prose. */
 export class Holdings {
   readonly #tree: Tree;
-  readonly #links = new Map<TreeNode, number>();
-  readonly #inLink = new Map<TreeNode, Counts>();
-  readonly #counts = new Map<TreeNode, Counts>();
+  readonly #links: Int32Array;
+  /** By the number of an element: what is known of it, and its letters. */
+  readonly #state: Uint8Array;
+  readonly #linked: Int32Array;
+  readonly #other: Int32Array;
+  readonly #inLink: Int32Array;
 
   constructor(tree: Tree) {
     this.#tree = tree;
+    const { length } = tree.nodes;
+    this.#links = new Int32Array(length);
+    this.#state = new Uint8Array(length);
+    [this.#linked, this.#other, this.#inLink] = [
+      new Int32Array(length),
+      new Int32Array(length),
+      new Int32Array(length),
+    ];
     // What lies in an element comes behind it.
-    for (let at = tree.nodes.length - 1; at >= 0; at -= 1) {
+    for (let at = length - 1; at >= 0; at -= 1) {
       const node = tree.nodes[at]!;
-      if (isLink(node)) this.#add(node, 1);
-      const links = this.#links.get(node);
-      if (links === undefined) continue;
-      if (isClosed(node)) this.#links.set(node, isLink(node) ? 1 : 0);
-      if (node.parent) this.#add(node.parent, this.#links.get(node)!);
+      this.#closeOver(node);
+      if (!node.parent) continue;
+      this.#links[node.parent.at]! += this.#links[at]!;
+      this.#state[node.parent.at]! |= this.#state[at]!;
     }
   }
 
-  #add(node: TreeNode, links: number): void {
-    this.#links.set(node, (this.#links.get(node) ?? 0) + links);
+  /** All in it is counted. */
+  #closeOver(node: TreeNode): void {
+    const { at, name } = node;
+    const own = isLink(node) ? 1 : 0;
+    if ((this.#links[at] === 0 && this.#state[at] === 0) || !isClosed(node)) this.#links[at]! += own;
+    else [this.#links[at], this.#state[at]] = [own, 0];
+    if (name === 'h1') this.#state[at] = title;
   }
 
-  links(node: TreeNode): number {
-    return this.#links.get(node) ?? 0;
+  links({ at }: TreeNode): number {
+    return this.#links[at]!;
   }
 
-  /** @param inLink whether a link lies around it */
-  of(node: TreeNode, inLink = false): Counts {
-    const known = inLink ? this.#inLink : this.#counts;
-    let counts = known.get(node);
-    if (!counts) known.set(node, (counts = this.#count(node, inLink)));
-    return counts;
+  of(node: TreeNode): Counts {
+    this.#count(node);
+    const { at } = node;
+    return {
+      linked: this.#linked[at]!,
+      other: this.#other[at]!,
+      hasTitle: (this.#state[at]! & title) !== 0,
+    };
   }
 
-  #count(node: TreeNode, inLink: boolean): Counts {
-    const sum = { linked: 0, other: 0, hasTitle: node.name === 'h1' };
-    if (isClosed(node)) return sum;
-    if (node.name === 'img') sum.linked += inLink ? 6 : 0;
-    const inside = inLink || isLink(node);
-    for (const one of node.content) {
+  #count(node: TreeNode): void {
+    const { at } = node;
+    if ((this.#state[at]! & alone) !== 0) return;
+    this.#state[at]! |= alone;
+    if (isLink(node)) {
+      this.#linked[at] = this.#lettersInLink(node);
+      return;
+    }
+    if (isClosed(node)) return;
+    let [linked, other] = [0, 0];
+    for (const one of node.content)
       if (isNode(one)) {
-        const below = this.of(one, inside);
-        sum.linked += below.linked;
-        sum.other += below.other;
-        sum.hasTitle ||= below.hasTitle;
-      } else if (inside) sum.linked += lettersOf(this.#tree, one);
-      else sum.other += lettersOf(this.#tree, one);
+        this.#count(one);
+        linked += this.#linked[one.at]!;
+        other += this.#other[one.at]!;
+      } else other += lettersOf(this.#tree, one);
+    this.#linked[at] = linked;
+    this.#other[at] = other;
+  }
+
+  /** All in a link counts; a picture like a short word. */
+  #lettersInLink(node: TreeNode): number {
+    const { at, name } = node;
+    if ((this.#state[at]! & inLinks) !== 0) return this.#inLink[at]!;
+    let letters = 0;
+    if (!isClosed(node)) {
+      if (name === 'img') letters = lettersOfPicture;
+      for (const one of node.content)
+        letters += isNode(one) ? this.#lettersInLink(one) : lettersOf(this.#tree, one);
     }
-    return sum;
+    this.#inLink[at] = letters;
+    this.#state[at]! |= inLinks;
+    return letters;
   }
 }
+
+const lettersOfPicture = 6;
 
 /** What lies in it is neither seen nor written by hand. */
 export const isClosed = (node: TreeNode): boolean => unseen.has(node.name) || isOurs(node);

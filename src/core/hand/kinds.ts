@@ -1,6 +1,6 @@
 import type { SitePath } from '../address/path.ts';
 import { endOfLink } from '../site/links.ts';
-import { copyEntries, entryKey } from './shared.ts';
+import { copyEntries } from './shared.ts';
 import { type HandEntry, type HandMenu, type HandSite, type NavigationKind, flatEntries } from './types.ts';
 
 const longestLabel = 40;
@@ -20,7 +20,7 @@ export function isTurning({ label, marks }: HandEntry): boolean {
 
 /** What a row of links is by its entries alone. */
 export function kindOfEntries(entries: readonly HandEntry[]): Exclude<NavigationKind, 'breadcrumb'> {
-  const all = [...flatEntries(entries)].map(({ entry }) => entry);
+  const all = flatEntries(entries).map(({ entry }) => entry);
   const links = all.filter(one => one.href !== null);
   const plain = all.filter(one => one.href === null && one.entries.length === 0);
   const turners = links.filter(isTurning).length;
@@ -63,7 +63,7 @@ function kindOn(menu: HandMenu, path: SitePath, site: HandSite): NavigationKind 
   if (site.pages.size === 1) return menu.kind === 'sections' ? 'menu' : menu.kind;
   if (menu.kind !== 'menu') return menu.kind;
   const page = site.pages.get(path)!;
-  const links = [...flatEntries(menu.entries)].flatMap(({ entry }) => entry.href ?? []);
+  const links = flatEntries(menu.entries).flatMap(({ entry }) => entry.href ?? []);
   const own = links.filter(href => {
     if (!href.includes('#')) return false;
     const end = endOfLink(href, page, site);
@@ -83,9 +83,8 @@ function unturn(alike: readonly Row[], kinds: Map<HandMenu, NavigationKind>, sit
   if (turning.length < 2) return;
   const targets = new Map<string, Map<string, number>>();
   for (const { path, menu } of turning)
-    for (const { entry, target } of copyEntries(menu, path, site)) {
+    for (const { entry, key, target } of copyEntries(menu, path, site)) {
       if (target === null || !isTurning(entry)) continue;
-      const key = entryKey(entry.label);
       const counts = targets.get(key) ?? new Map<string, number>();
       targets.set(key, counts.set(target, (counts.get(target) ?? 0) + 1));
     }

@@ -32,7 +32,7 @@ const endOf = (address: string): string =>
 
 /** The entry whose picture is of another kind than most is marked, as that of the current page is. */
 export function withPictureMarks(entries: readonly HandEntry[]): HandEntry[] {
-  const pictures = [...flatEntries(entries)].flatMap(({ entry: { picture } }) => picture ?? []);
+  const pictures = flatEntries(entries).flatMap(({ entry: { picture } }) => picture ?? []);
   if (pictures.length < 3) return [...entries];
   const counts = new Map<string, number>();
   for (const { address } of pictures) counts.set(endOf(address), (counts.get(endOf(address)) ?? 0) + 1);

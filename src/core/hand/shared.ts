@@ -22,6 +22,8 @@ export interface SiteEntry {
 export interface CopyEntry {
   entry: HandEntry;
   parent: HandEntry | null;
+  /** Its label, as it is compared. */
+  key: string;
   target: string | null;
   /** Where its link leads; null for what is no link. */
   end: LinkEnd | null;
@@ -45,9 +47,15 @@ export function copyEntries(menu: HandMenu, path: SitePath, site: WholeSite): re
 
 function readEntries(menu: HandMenu, path: SitePath, site: WholeSite): CopyEntry[] {
   const page = site.pages.get(path)!;
-  return [...flatEntries(menu.entries)].map(({ entry, parent }) => {
+  return flatEntries(menu.entries).map(({ entry, parent }) => {
     const end = entry.href === null ? null : endOfLink(entry.href, page, site);
-    return { entry, parent, end, target: end === null ? null : targetKey(end, entry.href!, path) };
+    return {
+      entry,
+      parent,
+      key: entryKey(entry.label),
+      end,
+      target: end === null ? null : targetKey(end, entry.href!, path),
+    };
   });
 }
 
@@ -55,19 +63,25 @@ function readEntries(menu: HandMenu, path: SitePath, site: WholeSite): CopyEntry
 export function matched(copy: readonly CopyEntry[], shared: readonly SiteEntry[]): Map<CopyEntry, SiteEntry> {
   const found = new Map<CopyEntry, SiteEntry>();
   const open = new Set(shared);
-  const tests: ((one: CopyEntry, entry: SiteEntry) => boolean)[] = [
-    (one, entry) => entryKey(one.entry.label) === entryKey(entry.label) && one.target === entry.target,
-    (one, entry) => one.entry.label !== '' && entryKey(one.entry.label) === entryKey(entry.label),
-    (one, entry) => one.target !== null && one.target === entry.target,
+  const keys: ((key: string, target: string | null) => string | null)[] = [
+    (key, target) => (target === null ? key : `${key}\n${target}`),
+    key => key || null,
+    (_, target) => target,
   ];
-  for (const test of tests)
-    for (const one of copy) {
-      if (found.has(one)) continue;
-      const entry = [...open].find(other => test(one, other));
+  for (const keyOf of keys) {
+    const waiting = new Map<string, SiteEntry[]>();
+    for (const entry of open) {
+      const key = keyOf(entryKey(entry.label), entry.target);
+      if (key !== null) waiting.set(key, [...(waiting.get(key) ?? []), entry]);
+    }
+    for (const one of waiting.size > 0 ? copy : []) {
+      const key = found.has(one) ? null : keyOf(one.key, one.target);
+      const entry = key === null ? undefined : waiting.get(key)?.shift();
       if (!entry) continue;
       found.set(one, entry);
       open.delete(entry);
     }
+  }
   return found;
 }
 
@@ -93,12 +107,12 @@ export function sharedOf(copies: ReadonlyMap<SitePath, HandMenu>, site: WholeSit
 }
 
 export function withoutTurning(copy: readonly CopyEntry[], turning: Shared['turning']): readonly CopyEntry[] {
-  return turning.size === 0 ? copy : copy.filter(one => !turning.has(entryKey(one.entry.label)));
+  return turning.size === 0 ? copy : copy.filter(one => !turning.has(one.key));
 }
 
 /** On no two pages they lead to the same, or nearly so. */
 function turningLabels(copies: readonly (readonly CopyEntry[])[]): Map<string, readonly string[]> {
-  const labels = groups(copies, one => (one.entry.label === '' ? null : entryKey(one.entry.label)));
+  const labels = groups(copies, one => one.key || null);
   const found = new Map<string, readonly string[]>();
   for (const [key, { members }] of labels) {
     const counts = new Map<string, number>();
@@ -116,7 +130,7 @@ function haveOwn(copies: readonly (readonly CopyEntry[])[], usual: readonly Site
   for (const copy of copies) {
     const match = matched(copy, usual);
     const own = copy.filter(one => one.target !== null && !match.has(one));
-    for (const one of own) keys.add(`${entryKey(one.entry.label)} ${one.target!}`);
+    for (const one of own) keys.add(`${one.key} ${one.target!}`);
     if (own.length > 0) having += 1;
   }
   return keys.size >= leastOwn && having * 3 >= copies.length;
@@ -147,7 +161,7 @@ export function flatShared(entries: readonly SiteEntry[]): SiteEntry[] {
 
 /** @param share of the copies that hold more than this; half of them do where the first does */
 function usualEntries(copies: readonly (readonly CopyEntry[])[], share: number): SiteEntry[] {
-  const labels = groups(copies, one => (one.entry.label === '' ? null : entryKey(one.entry.label)));
+  const labels = groups(copies, one => one.key || null);
   const isUsual = (group: Group): boolean =>
     group.copies.size > share * copies.length ||
     (group.copies.size === share * copies.length && group.copies.has(0));

@@ -64,7 +64,7 @@ function isOfThisPage(cluster: Cluster, site: HandSite): boolean {
   if (site.pages.size > 1) return true;
   const [[path, menu]] = [...cluster.copies] as [[SitePath, HandMenu]];
   const page = site.pages.get(path)!;
-  const links = [...flatEntries(menu.entries)].flatMap(({ entry }) => entry.href ?? []);
+  const links = flatEntries(menu.entries).flatMap(({ entry }) => entry.href ?? []);
   const own = links.filter(href => {
     const end = endOfLink(href, page, site);
     return href.startsWith('#') || end.kind === 'no-hash' || (end.kind === 'page' && end.path === path);

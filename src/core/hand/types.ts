@@ -60,13 +60,15 @@ export interface HandSite extends WholeSite {
   candidates: ReadonlyMap<SitePath, readonly HandMenu[]>;
 }
 
-/** An entry and all below it, with what it lies below. */
-export function* flatEntries(
-  entries: readonly HandEntry[],
-  parent: HandEntry | null = null,
-): Generator<{ entry: HandEntry; parent: HandEntry | null }> {
-  for (const entry of entries) {
-    yield { entry, parent };
-    yield* flatEntries(entry.entries, entry);
-  }
+/** Entries and all below them, in order, each with what it lies below. */
+export function flatEntries(entries: readonly HandEntry[]): { entry: HandEntry; parent: HandEntry | null }[] {
+  const found: { entry: HandEntry; parent: HandEntry | null }[] = [];
+  const add = (some: readonly HandEntry[], parent: HandEntry | null): void => {
+    for (const entry of some) {
+      found.push({ entry, parent });
+      add(entry.entries, entry);
+    }
+  };
+  add(entries, null);
+  return found;
 }

@@ -1,10 +1,12 @@
 import type { Raw } from '../text/bytes.ts';
 import type { AttributeTable } from './simple-tag.ts';
 import { attributesOf, endOfName } from './tags.ts';
-import type { Attribute, Element } from './types.ts';
+import type { Attribute, Element, TreeNode, TreeText } from './types.ts';
 
 const nothing: readonly string[] = [];
 const none: readonly Attribute[] = [];
+/** Of an element that is in no tree. */
+const unfilled: (TreeNode | TreeText)[] = [];
 
 type Around = Pick<Element, 'within' | 'openBefore' | 'inOpenLink' | 'openAtClose' | 'linkAtClose'>;
 
@@ -29,6 +31,11 @@ export class PageElement implements Element {
   /** Those of this tag; -1, where it is not written as most are. */
   from = 0;
   count = -1;
+  /** In a tree: what it lies in, what lies in it, its number in the order of the page. */
+  parent: TreeNode | null = null;
+  content: (TreeNode | TreeText)[] = unfilled;
+  at = -1;
+  isOurs = false;
   #attributes: readonly Attribute[] | null = null;
 
   constructor(name: string, start: number, open: number) {

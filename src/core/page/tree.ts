@@ -4,29 +4,11 @@ import { readAttributeReferences, readReferences } from '../text/references.ts';
 import { PageElement, type TagSource } from './element.ts';
 import { AttributeTable } from './simple-tag.ts';
 import type { Scanner } from './scanner.ts';
-import type { Attribute, Element } from './types.ts';
+import type { Element, TreeNode, TreeText } from './types.ts';
 import { type Listener, Walk } from './walk.ts';
 import { attributeStarts } from './wanted.ts';
 
-/** An element with what it lies in and what lies in it. */
-export interface TreeNode extends Element {
-  parent: TreeNode | null;
-  content: (TreeNode | TreeText)[];
-  readonly attributes: readonly Attribute[];
-  readonly hasAttributes: boolean;
-  /** An attribute as it is written; null where there is none of that name. */
-  value: (name: string) => Raw | null;
-  /** Kamino put it in: the name of its menu stands in it. */
-  isOurs: boolean;
-  /** A list in an item that ends before the list does: its end tag is missing here, wherever the next one stands. */
-  isLeftOpen?: true;
-}
-
-/** A stretch of text: byte offsets. */
-export interface TreeText {
-  start: number;
-  end: number;
-}
+export type { TreeNode, TreeText } from './types.ts';
 
 /** The elements of a page as a tree; `html`, `head` and `body` are not among them, what lies in them is. */
 export interface Tree {
@@ -96,7 +78,7 @@ export class TreeBuilder implements Listener {
   onStart(element: Element | null): void {
     const { scanner } = this.#walk;
     if (element === null || roots.has(scanner.name)) return;
-    const node = element as PageElement & TreeNode;
+    const node = element as PageElement;
     node.source = this.#source;
     const slots = scanner.keepIn(this.#source.table);
     if (slots) {
@@ -107,7 +89,7 @@ export class TreeBuilder implements Listener {
     node.content = [];
     node.isOurs = this.#starts.length > 0 && this.#isOurs(node);
     (this.#parent?.content ?? this.#content).push(node);
-    this.#nodes.push(node);
+    node.at = this.#nodes.push(node) - 1;
     if (node.name === 'style' || node.name === 'link') this.#sheets.push(node);
     if (node.isOurs) this.#ours.push(node);
   }
@@ -152,21 +134,17 @@ export class TreeBuilder implements Listener {
   }
 }
 
-function rootNode(name: string): RootNode {
-  return Object.assign(new PageElement(name, -1, -1), { parent: null, content: [], isOurs: false });
+function rootNode(name: string, start = -1, open = -1): PageElement {
+  const node = new PageElement(name, start, open);
+  node.content = [];
+  return node;
 }
 
-type RootNode = PageElement & Pick<TreeNode, 'parent' | 'content' | 'isOurs'>;
-
 /** Of two tags the first counts. */
-function rootAt(source: TagSource, scanner: Scanner): RootNode {
-  const { name, start, end } = scanner;
-  return Object.assign(new PageElement(name, start, end), {
-    source,
-    parent: null,
-    content: [],
-    isOurs: false,
-  });
+function rootAt(source: TagSource, { name, start, end }: Scanner): PageElement {
+  const node = rootNode(name, start, end);
+  node.source = source;
+  return node;
 }
 
 const roots: ReadonlySet<string> = new Set(['html', 'head', 'body']);

@@ -48,12 +48,16 @@ export class Walk {
     const { scanner, outline } = this;
     const ends = listeners.every(one => one.isDone !== undefined);
     const heard = hearers(listeners);
+    const always = heard.onText.filter(one => !one.hearsText);
+    const mostly = heard.onText.filter(one => one.hearsText);
     while (!ends || !areDone(listeners)) {
-      const kind = scanner.next(outline.inForeign, hears(heard.onText));
+      const kind = scanner.next(outline.inForeign, always.length > 0 || hears(mostly));
       if (kind === 'start') this.#start(heard);
       else if (kind === 'end') this.#end(heard);
-      else if (kind === 'text') tellText(heard.onText);
-      else if (kind === 'done') return;
+      else if (kind === 'text') {
+        for (const one of always) one.onText!();
+        for (const one of mostly) if (one.hearsText!()) one.onText!();
+      } else if (kind === 'done') return;
     }
   }
 
@@ -102,10 +106,6 @@ function areDone(listeners: readonly Listener[]): boolean {
 }
 
 function hears(listeners: readonly Listener[]): boolean {
-  for (const one of listeners) if (one.hearsText?.() !== false) return true;
+  for (const one of listeners) if (one.hearsText!()) return true;
   return false;
-}
-
-function tellText(listeners: readonly Listener[]): void {
-  for (const one of listeners) if (one.hearsText?.() !== false) one.onText!();
 }

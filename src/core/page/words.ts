@@ -19,6 +19,8 @@ export function endOfTitle(raw: Raw, from: number): number {
 
 /** White space as one space, and none at the ends. */
 export function collapse(text: string): string {
+  // Most texts are so already.
+  if (!/[\t\n\f\r]| {2}|^ | $/.test(text)) return text;
   return text.replace(/[\t\n\f\r ]+/g, ' ').replace(/^ | $/g, '');
 }
 

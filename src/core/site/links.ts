@@ -29,8 +29,13 @@ export interface FoundLink {
 
 /** Tells of every link of a site. */
 export function eachLink(site: WholeSite, tell: (link: Link, end: LinkEnd, page: FullPage) => void): void {
-  for (const page of site.pages.values())
-    for (const link of page.links) tell(link, endOfLink(link.href, page, site), page);
+  const all = endsIn(site);
+  for (const page of site.pages.values()) {
+    const ends = all.ofPage(page);
+    page.links.forEach((link, at) => {
+      tell(link, ends[at]!, page);
+    });
+  }
 }
 
 /** The links of a site that lead nowhere, or not as they should, and the files that other pages lead to. */
@@ -65,53 +70,96 @@ function idsOf(page: FullPage): ReadonlySet<string> {
 
 const knownEnds = new WeakMap<WholeSite, Ends>();
 
-/** Where an `href` in a page leads. */
-export function endOfLink(href: string, page: FullPage, site: WholeSite): LinkEnd {
+function endsIn(site: WholeSite): Ends {
   const ends = knownEnds.get(site) ?? new Ends(site);
   knownEnds.set(site, ends);
-  return ends.of(href, page);
+  return ends;
+}
+
+/** Where an `href` in a page leads. */
+export function endOfLink(href: string, page: FullPage, site: WholeSite): LinkEnd {
+  return endsIn(site).of(href, page);
+}
+
+/** A file of the site, the end of links to its top, and the places that it has; null where it is no page. */
+interface Target {
+  end: LinkEnd & { path: SitePath };
+  ids: ReadonlySet<string> | null;
 }
 
 /** So many folders are known at once: the pages of one come together. */
 const mostFolders = 8;
 
-/** Where links lead: the pages of a folder have most of them in common. */
+/** Neither a scheme, a query, the root of a server nor anything encoded. */
+const plain = /^(?!\/)[\w./-]*(?:#[\w.-]+)?$/;
+
+/** Where links lead: most are plain, and the pages of a folder have their files in common. */
 class Ends {
   readonly #context: Context;
-  /** By folder and address, without what the page itself decides. */
-  readonly #folders = new Map<SitePath, Map<string, LinkEnd>>();
+  /** By folder and the address without its place; null where that is no file. */
+  readonly #folders = new Map<SitePath, Map<string, Target | null>>();
+  readonly #targets = new Map<SitePath, Target>();
+  readonly #pages = new WeakMap<FullPage, readonly LinkEnd[]>();
 
   constructor(site: WholeSite) {
     this.#context = { site, lower: new Map([...site.files].map(path => [path.toLowerCase(), path])) };
   }
 
-  of(href: string, page: FullPage): LinkEnd {
-    const { path, base } = page.frame;
-    if (base !== null || href.startsWith('#')) return endOf(href, page, this.#context);
-    const ends = this.#endsFrom(folderOf(path));
-    const known = ends.get(href);
-    if (known && (known.kind !== 'no-file' || !idsOf(page).has(href.trim()))) return known;
-    const end = endOf(href, page, this.#context);
-    if (end.kind !== 'no-hash' && !isOfItsPage(href)) ends.set(href, end);
-    return end;
+  /** The ends of its links, in their order. */
+  ofPage(page: FullPage): readonly LinkEnd[] {
+    const known = this.#pages.get(page);
+    if (known) return known;
+    const ends = page.links.map(({ href }) => this.of(href, page));
+    this.#pages.set(page, ends);
+    return ends;
   }
 
-  #endsFrom(folder: SitePath): Map<string, LinkEnd> {
+  of(href: string, page: FullPage): LinkEnd {
+    const { path, base } = page.frame;
+    if (href === '' || base !== null || !plain.test(href)) return endOf(href, page, this.#context);
+    const hash = href.indexOf('#');
+    const file = hash < 0 ? href : href.slice(0, hash);
+    const target = file === '' ? this.#at(path) : this.#from(folderOf(path), file);
+    if (target === null) return endOf(href, page, this.#context);
+    if (hash < 0 || target.ids === null) return target.end;
+    const id = href.slice(hash + 1);
+    if (target.ids.has(id) || id.toLowerCase() === 'top') return target.end;
+    return { kind: 'no-place', path: target.end.path, id };
+  }
+
+  #from(folder: SitePath, written: string): Target | null {
+    const known = this.#of(folder);
+    let target = known.get(written);
+    if (target === undefined) known.set(written, (target = this.#find(folder, written)));
+    return target;
+  }
+
+  #of(folder: SitePath): Map<string, Target | null> {
     const known = this.#folders.get(folder);
     if (known) return known;
-    const made = new Map<string, LinkEnd>();
-    if (this.#folders.size >= mostFolders) {
-      const [oldest] = this.#folders.keys();
-      this.#folders.delete(oldest!);
-    }
+    const made = new Map<string, Target | null>();
+    const [oldest] = this.#folders.size < mostFolders ? [] : this.#folders.keys();
+    if (oldest !== undefined) this.#folders.delete(oldest);
     this.#folders.set(folder, made);
     return made;
   }
-}
 
-/** An address without a path leads to a place of the page that it stands in. */
-function isOfItsPage(href: string): boolean {
-  return /^[\0-\x20]*(?:[?#]|$)/.test(href);
+  #find(folder: SitePath, written: string): Target | null {
+    const path = normalizePath(joinPath(folder, written));
+    const file = path === null ? null : fileAt(path, this.#context);
+    return file === null ? null : this.#at(file);
+  }
+
+  #at(path: SitePath): Target {
+    const known = this.#targets.get(path);
+    if (known) return known;
+    const page = this.#context.site.pages.get(path);
+    const target: Target = page
+      ? { end: { kind: 'page', path }, ids: idsOf(page) }
+      : { end: { kind: 'file', path }, ids: null };
+    this.#targets.set(path, target);
+    return target;
+  }
 }
 
 /** The place of a link in its page. */

@@ -77,8 +77,21 @@ function lineOf(page: object, raw: Raw, offset: number): Line {
 }
 
 function lineFrom(raw: Raw, start: number, line: number): Line {
-  const breaks = /\r\n?|\n/g;
-  breaks.lastIndex = start;
-  const found = breaks.exec(raw);
-  return { line, start, end: found?.index ?? raw.length, next: found ? breaks.lastIndex : raw.length };
+  const feed = raw.indexOf('\n', start);
+  const end = feed < 0 ? raw.length : feed;
+  // Old files end their lines with CR LF, or with CR alone.
+  const ret = nextReturn(raw, start);
+  if (ret < end) return { line, start, end: ret, next: raw[ret + 1] === '\n' ? ret + 2 : ret + 1 };
+  return { line, start, end, next: feed < 0 ? end : feed + 1 };
+}
+
+/** Where the next CR was sought from last, and found; most pages have none, and are looked through once. */
+let sought = { raw: '', from: 0, at: 0 };
+
+function nextReturn(raw: Raw, start: number): number {
+  if (sought.raw !== raw || start < sought.from || start > sought.at) {
+    const at = raw.indexOf('\r', start);
+    sought = { raw, from: start, at: at < 0 ? Infinity : at };
+  }
+  return sought.at;
 }

@@ -15,7 +15,7 @@ export const stretchedPicture: CheckRule = {
   find: (site, tell) =>
     siteMenus(site).flatMap(({ copies }) =>
       [...copies].flatMap(([path, copy]) =>
-        [...flatEntries(copy.entries)].flatMap(({ entry: { picture, start, end } }) => {
+        flatEntries(copy.entries).flatMap(({ entry: { picture, start, end } }) => {
           if (picture?.width == null || picture.height == null) return [];
           const file = readAddress(picture.address, folderOf(path));
           const own = file.kind === 'inside' && site.files.has(file.path) ? site.size(file.path) : null;

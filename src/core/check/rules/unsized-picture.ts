@@ -15,7 +15,7 @@ export const unsizedPicture: CheckRule = {
     const known = new Set<string>();
     return siteMenus(site).flatMap(({ copies }) =>
       [...copies].flatMap(([path, copy]) =>
-        [...flatEntries(copy.entries)].flatMap(({ entry: { picture, start, end } }) => {
+        flatEntries(copy.entries).flatMap(({ entry: { picture, start, end } }) => {
           if (!picture || (picture.width !== null && picture.height !== null) || known.has(picture.address))
             return [];
           known.add(picture.address);
