@@ -2,6 +2,7 @@ import type { Inlay } from '../core/inlay/inlaying.ts';
 import { lacksMain, lacksViewport, otherLanguage, staysShort } from '../core/inlay/findings.ts';
 import { wordsIn } from '../core/markup/words.ts';
 import { carrier } from '../core/menu/carried.ts';
+import { isShown } from '../core/menu/on-page.ts';
 import type { Resolution } from '../core/menu/resolve.ts';
 import type { ResolvedMenu } from '../core/menu/types.ts';
 import type { Seek } from '../core/page/types.ts';
@@ -139,7 +140,8 @@ export class Run {
   /** The menus, with how many pages carry each: but for those made so far in which it has no place. */
   menus(): { name: string; pages: number }[] {
     const pages = [...this.site.facts.pages];
-    const count = (menu: ResolvedMenu): number => pages.filter(page => this.#carries(menu, page)).length;
+    const count = (menu: ResolvedMenu): number =>
+      pages.filter(page => this.#carries(menu, page) && isShown(menu, page)).length;
     const counts = new Map<string, number>();
     for (const menu of this.source.resolution.menus)
       counts.set(menu.name, (counts.get(menu.name) ?? 0) + count(menu));

@@ -2,8 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { sameName, withoutViewport } from '../core/draft/findings.ts';
 import { menuFromFolders } from '../core/draft/from-folders.ts';
-import { menuFromTrail } from '../core/draft/from-trail.ts';
-import { menuFromTurning } from '../core/draft/from-turning.ts';
+import { menuInOwnForm } from '../core/draft/own-form.ts';
 import { type HandSource, menuFromHand } from '../core/draft/from-menu.ts';
 import { startedMenus, unknownLook } from '../core/draft/drawn.ts';
 import { drawnLooks } from '../core/draft/looks.ts';
@@ -216,10 +215,8 @@ class Drafting {
     if ('rule' in hand) return this.#refused(hand);
     if ('kind' in hand) {
       const facts = { site: this.#site, known: this.#known, firsts: this.#firsts };
-      const made =
-        hand.kind === 'breadcrumb'
-          ? menuFromTrail(hand, name ?? 'trail', facts)
-          : menuFromTurning(hand, name ?? 'leaf', facts);
+      const made = menuInOwnForm(hand, name, facts);
+      if ('rule' in made) return this.#refused(made);
       this.#menus.push({ name: made.name, entries: 0, copies: hand.copies.size, lacking: [] });
       return [{ drafted: [made] }];
     }

@@ -42,7 +42,11 @@ async function whole(options: BuildOptions): Promise<BuildResult> {
   const menus = run.menus();
   report.know({ menus });
   report.add(fromUser(ofFiles, root));
-  report.add(menus.filter(menu => menu.pages === 0).map(menu => unusedMenu(menu.name)));
+  report.add(
+    menus
+      .filter(({ pages }) => pages === 0)
+      .map(({ name }) => unusedMenu(name, opened.plan.menus.find(one => one.name === name)?.form)),
+  );
   return write(writerOf(run, { dryRun, overwrite, progress }), report, { run, source: opened.open.source });
 }
 

@@ -11,6 +11,7 @@ const forms: Record<string, string> = {
   column: 'form: column',
   tabs: 'form: tabs',
   plain: 'form: plain',
+  contents: 'form: contents',
   breadcrumb: 'form: breadcrumb',
   neighbours: 'form: previous-next\n    set: "*.html"',
   stack: 'fold: { when: crowded, as: stack }',
@@ -24,15 +25,18 @@ const folders = new Map<string, string>();
 useBrowser();
 beforeAll(() => {
   for (const [name, lines] of Object.entries(forms)) {
-    const entries = /breadcrumb|set:/.test(lines)
+    const entries = /breadcrumb|contents|set:/.test(lines)
       ? ''
       : '    entries: [index.html, a.html, b.html, c.html]\n';
-    const other = lines.includes('breadcrumb')
+    const other = /breadcrumb|contents/.test(lines)
       ? '  - { menu: other, place: { last-in: body }, entries: [a.html] }\n'
       : '';
     const folder = folderWith({
       ...Object.fromEntries(
-        ['index', 'a', 'b', 'c'].map(one => [`${one}.html`, page(`A page called ${one}`)]),
+        ['index', 'a', 'b', 'c'].map(one => [
+          `${one}.html`,
+          page(`A page called ${one}`, '<h2>Here</h2><h2>There</h2>'),
+        ]),
       ),
       'kamino.yaml': `kamino: 1\nmenus:\n  - menu: m\n    place: { first-in: body }\n    ${lines}\n    ${frame}\n${entries}${other}`,
     });

@@ -18,6 +18,7 @@ const forms: Record<string, object> = {
   column: { form: 'column', fold: { when: 'below 40em', as: 'full-screen' } },
   tabs: { form: 'tabs' },
   plain: { form: 'plain' },
+  contents: { form: 'contents' },
   breadcrumb: { form: 'breadcrumb' },
   'previous-next': { form: 'previous-next', set: '*.html' },
 };

@@ -84,6 +84,43 @@ describe('links that differ by design', () => {
   });
 });
 
+describe('contents by hand', () => {
+  const guide = (at: number, link = '#b'): string =>
+    page(
+      `Guide ${at}`,
+      `${nav}<main><h1>G</h1><div class="toc"><b>Here</b><ul><li><a href="#a">A</a><li><a href="${link}">B</a></ul></div><h2 id="a">A ${at}</h2><section id="b"><span id="x"></span><h2>B</h2></section></main>`,
+    );
+  const pages = {
+    'index.html': page('Home', nav),
+    'a1.html': guide(1),
+    'a2.html': guide(2),
+    'a9.html': guide(9),
+  };
+
+  it('are drafted as those of Kamino, but where they say something else', () => {
+    const other = guide(3).replace('<li><a href="#a">', '<li><a href="a1.html">More</a><li><a href="#a">');
+    const folder = folderWith({ ...pages, 'a3.html': other });
+    expect(kamino(folder, 'draft', '--from', 'div.toc').status).toBe(0);
+    const plan = readFileSync(join(folder, 'kamino.yaml'), 'utf8');
+    expect(plan).toMatch(/title: Here\n +form: contents\n[^]*instead-of: div\.toc[^]*levels: 2/);
+    expect(plan).toContain('1 page says something else in it than their headings, and keep it: a3.html');
+    expect(kamino(folder, 'build').status).toBe(0);
+    const made = contents(folder);
+    expect(made['a9.html']).toMatch(/data-kamino="contents"[^]*href="#a"[^>]*>A 9<[^]*href="#b"[^>]*>B</);
+    expect(made['a9.html']).not.toContain('class="toc"');
+    expect(made['a3.html']).toContain('class="toc"');
+    expect(kamino(folder, 'lift').status).toBe(0);
+    expect(contents(folder)['a9.html']).toBe(pages['a9.html']);
+  });
+
+  it('that lead to other places than headings stay', () => {
+    const folder = folderWith(site);
+    const { err, status } = kamino(folder, 'draft', '--from', 'ul.toc');
+    expect([status, err]).toEqual([2, expect.stringContaining('on 5 of 5 pages')]);
+    expect(contents(folder)).not.toHaveProperty(['kamino.yaml']);
+  });
+});
+
 it('an old copy of a menu is one mistake, however many entries it lacks', () => {
   const links = 'one two three four five six'.split(' ');
   const menu = (some: readonly string[]): string =>

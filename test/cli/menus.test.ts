@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it, test } from '@jest/globals';
 import { contents, folderWith, kamino, page, put, unsealedIn } from '../helpers/site.ts';
@@ -298,12 +298,50 @@ describe('menus', () => {
     expect(built(folder, 'visit/index.html')).not.toContain('data-kamino="leaf"');
   });
 
+  it('contents are the headings of the page that one is on, each with its own id or a given one', () => {
+    const text = page(
+      'Guide',
+      '<main><h1>Guide</h1><aside><h2>Beside</h2></aside><h2>Coming ¶</h2><h3>By bus</h3><h2 id="b">Going</h2><h3>By bus</h3><h4>Late</h4></main>',
+    ).replace('</body>', '<h2>Outside</h2></body>');
+    const guide = folderWith({
+      'guide.html': text,
+      'index.html': page('Home', '<h2>One alone</h2>'),
+      'kamino.yaml': `kamino: 1\noutput: built\nmenus:\n  - { menu: here, title: On this page, form: contents, levels: [2, 3], place: { last-in: body } }\n`,
+    });
+    for (const changed of [1, 0, 0]) {
+      const { out, status } = kamino(guide, 'build');
+      expect([status, out]).toEqual([0, expect.stringMatching(/here \(1 page\)/)]);
+      expect(out).toMatch(changed ? /^Built/ : /^Nothing to do/);
+    }
+    expect(menuOn(guide, 'guide.html', 'here')).toEqual([
+      '1 Coming #coming',
+      '2 By bus #by-bus',
+      '1 Going #b',
+      '2 By bus #by-bus-2',
+    ]);
+    expect(built(guide, 'index.html')).not.toContain('data-kamino="here"');
+    expect(kamino(guide, 'check').status).toBe(0);
+    // A heading that is called otherwise is so in the menu.
+    writeFileSync(join(guide, 'guide.html'), text.replace('Going', 'Away'));
+    expect(kamino(guide, 'build').out).toMatch(/changed +guide\.html/);
+    expect(menuOn(guide, 'guide.html', 'here')).toContain('1 Away #b');
+  });
+
   it('another menu’s entries, as deep as wanted', () => {
     expect(menuOn(folder, 'index.html', 'foot').map(line => line.slice(0, 8))).toEqual([
       '1 Visit ',
       '1 Telesc',
       '1 Journa',
     ]);
+  });
+
+  test.each([
+    ['{ menu: x, form: contents, entries: [index.html] }', 'form: plain'],
+    ['{ menu: x, form: plain, entries: [index.html], levels: 3 }', 'form: contents'],
+  ])('%s has a key without an effect', (menu, remedy) => {
+    const { err } = kamino(site(`${planWith(entries('index.html'))}  - ${menu}\n`), 'build');
+    expect(err).toMatch(/ no-effect: /);
+    expect(err).toContain(remedy);
   });
 
   test.each([

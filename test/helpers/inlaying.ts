@@ -34,6 +34,7 @@ export function menu(place: MenuPlace | null, name = 'masthead'): ResolvedMenu {
     shows: 'entries',
     hasData: false,
     pages: null,
+    contents: null,
     language: null,
     front: 'index.html',
     look: null,

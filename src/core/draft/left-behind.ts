@@ -5,7 +5,7 @@ import { mayMatch, ruleMatcher } from '../page/select.ts';
 import { type Tree, type TreeNode, isNode, valueOf } from '../page/tree.ts';
 import { decode } from '../text/charset.ts';
 import { type Finding, finding } from '../text/finding.ts';
-import { counted, listed } from '../text/nearest.ts';
+import { counted, listed, shortened } from '../text/nearest.ts';
 import { placeInRaw } from '../text/place.ts';
 import { Source } from '../text/source.ts';
 import { callsIn, definedIn, escapePattern, names, withoutDefinitions } from './script-text.ts';
@@ -168,10 +168,11 @@ class Behind {
       for (const name of callsIn(text)) if (this.#definedInside.has(name)) tell(place, name);
     }
     for (const { source, text, from } of this.#scripts) {
-      for (const name of gone) {
-        const at = names(text, name);
-        if (at >= 0) tell(source.place(from + at, from + at + name.length), name);
-      }
+      const named = gone.map(name => ({ name, at: names(text, name) })).filter(({ at }) => at >= 0);
+      const place = ({ name, at }: (typeof named)[number]): Finding['place'] =>
+        source.place(from + at, from + at + name.length);
+      if (named.length > mostNames) places.push(manyLost(place(named[0]!), named));
+      else for (const one of named) tell(place(one), one.name);
       for (const name of callsIn(text))
         if (this.#definedInside.has(name)) {
           const at = text.search(new RegExp(`\\b${escapePattern(name)}\\s*\\(`));
@@ -202,6 +203,22 @@ class Behind {
   #addCalls(text: string): void {
     for (const name of callsIn(text)) this.#calledInside.add(name);
   }
+}
+
+const mostNames = 3;
+
+/** A list of them, such as that of a search, is one cause. */
+function manyLost(place: Finding['place'], named: readonly { name: string }[]): Finding {
+  const shown = shortened(
+    named.map(({ name }) => `\`${name}\``),
+    mostNames,
+  );
+  return finding(
+    'left-call',
+    place,
+    `${shown} go with the old menu, and are named in this script`,
+    'Look whether it needs them once the old menu is gone.',
+  );
 }
 
 function insideOf(parts: readonly Removed[]): (node: TreeNode) => boolean {

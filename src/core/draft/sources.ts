@@ -21,7 +21,7 @@ const seen = 'kamino inventory  shows the menus that were found.';
 
 /**
  * The menu of which a selector finds copies, and those of other pages of which it does; in several languages they are
- * one. Or the ways to the page before and behind, or to the page itself, that it finds; or the finding that says why there is none.
+ * one. Or the ways to the page before and behind, to the page itself, or to its headings, that it finds; or the finding that says why there is none.
  */
 export function handSources(
   selector: string,
@@ -65,9 +65,7 @@ export function handSources(
 
 /** Links that have a form of their own. */
 function formOfItsOwn(selector: string, site: HandSite): Navigation | undefined {
-  return navigations(site).find(
-    one => (one.kind === 'previous-next' || one.kind === 'breadcrumb') && one.selector === selector,
-  );
+  return navigations(site).find(one => one.kind !== 'list' && one.selector === selector);
 }
 
 function noneFound(selector: string, menus: readonly SiteMenu[]): Finding {

@@ -60,6 +60,8 @@ export interface DraftMenu {
   /** For `previous-next`: patterns of the pages that lead to each other, and their order. */
   set: readonly string[] | null;
   order?: PageOrder;
+  /** For `contents`: the levels of headings. */
+  levels?: readonly number[];
   fold: string | null;
   entries: readonly DraftEntry[];
   /** Below the last entry: what was left out, and why. */

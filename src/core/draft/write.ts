@@ -68,7 +68,8 @@ function pairs(made: YAMLMap): Pair[] {
 }
 
 function menuNode(menu: DraftMenu, start: DraftStart | null): YAMLMap {
-  const { name, title, form, carriedBy, except, place, set, order, fold, entries, notes, comments } = menu;
+  const { name, title, form, carriedBy, except, place, set, order, levels, fold, entries, notes, comments } =
+    menu;
   const items = list(entries.map(entryNode));
   if (notes.length > 0) items.comment = notes.map(note => ` ${note}`).join('\n');
   const made = map([
@@ -81,6 +82,7 @@ function menuNode(menu: DraftMenu, start: DraftStart | null): YAMLMap {
     ...(place.length > 0 ? [['place', placeNode(place)] as Row] : []),
     ...(set ? [['set', flow(set)] as Row] : []),
     ...(order ? [['order', order] as Row] : []),
+    ...(levels ? [['levels', flow(levels.map(String))] as Row] : []),
     ...(fold === null || start ? [] : [['fold', map([['when', fold]], true)] as Row]),
     ...(entries.length > 0 || notes.length > 0 ? [['entries', items] as Row] : []),
   ]);

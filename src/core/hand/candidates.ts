@@ -27,7 +27,7 @@ export function handMenus(tree: Tree): HandMenu[] {
   const holdings = new Holdings(tree);
   const nodes = tree.content.filter(isNode).flatMap(node => candidatesIn(tree, node, holdings));
   if (nodes.length === 0) return [];
-  const menus = nodes.map(node => ({ node, menu: menuOf(tree, node, unclosed) }));
+  const menus = nodes.map(node => captioned(tree, { node, menu: menuOf(tree, node, unclosed) }, holdings));
   // Nobody asks for a list that is no menu and has no name.
   const sought = menus.filter(({ menu }) => menu.kind !== 'list' || menu.element.includes(' '));
   const selectors = new Selectors(
@@ -36,6 +36,26 @@ export function handMenus(tree: Tree): HandMenu[] {
   );
   for (const { node, menu } of sought) menu.selectors = selectors.for(node);
   return sought.map(one => one.menu);
+}
+
+/** So many letters above a list of contents are its caption. */
+const longestCaption = 30;
+
+/** A list of contents without a name goes with what names it, and with the caption in that. */
+function captioned(
+  tree: Tree,
+  own: { node: TreeNode; menu: HandMenu },
+  holdings: Holdings,
+): { node: TreeNode; menu: HandMenu } {
+  const { node, menu } = own;
+  const outer = node.parent;
+  if (menu.kind !== 'sections' || menu.element.includes(' ') || !outer) return own;
+  const isNamed = outer.value('id') !== null || outer.value('class') !== null;
+  const { other, hasTitle } = holdings.of(outer);
+  const isAlone = holdings.links(outer) === holdings.links(node) && other <= longestCaption;
+  if (!isNamed || !isAlone || hasTitle || !blocks.has(outer.name)) return own;
+  const { element, start, open, end } = menuOf(tree, outer, []);
+  return { node: outer, menu: { ...menu, element, start, open, end } };
 }
 
 /** Lists that are never closed let go of what is no entry, and of all behind it. */

@@ -101,12 +101,14 @@ export function framesetPage(path: SitePath): Finding {
   );
 }
 
-export function unusedMenu(name: string): Finding {
+export function unusedMenu(name: string, form?: Menu['form']): Finding {
   return finding(
     'carried-by-none',
     null,
     `no page carries the menu \`${name}\``,
-    'Look at its `carried-by` and `except`.',
+    form === 'contents'
+      ? 'A page needs two headings of its `levels`; look at its `carried-by` and `except` too.'
+      : 'Look at its `carried-by` and `except`.',
   );
 }
 

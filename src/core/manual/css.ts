@@ -5,7 +5,7 @@ const css = (about: string, code: string): Example => ({ language: 'css', about,
 /** The classes of what Kamino puts into a page, one for each part. */
 export const classes: readonly [names: string, part: string][] = [
   [
-    '`kamino`, `kamino-bar` (`-column`, `-plain`, `-breadcrumb`, `-previous-next`), `kamino-menu-NAME`',
+    '`kamino`, `kamino-bar` (`-column`, `-plain`, `-contents`, `-breadcrumb`, `-previous-next`), `kamino-menu-NAME`',
     'the `nav` itself',
   ],
   ['`kamino-room`', 'its only child'],
@@ -27,6 +27,7 @@ export const classes: readonly [names: string, part: string][] = [
   ],
   ['`kamino-shown`', 'the panel that is shown, once the script has said so'],
   ['`kamino-joined`', 'the list of a menu that lies in the fold of another'],
+  ['`kamino-caption`', 'the title above the headings of a page'],
   ['`kamino-columns`, `kamino-heading`', 'a submenu in columns, and the headings in it'],
   ['`kamino-highlight`', 'an entry set apart; with `-background`, `-border` or `-shadow`, as it is'],
   ['`kamino-link`', 'its link; `[aria-current]` on the page that it leads to'],

@@ -47,6 +47,7 @@ export function menuMarkup(menu: ResolvedMenu, from: Standpoint, line: LinePlace
     `${cell}<nav class="${parts.menu} ${formClasses(menu.form)} ${menuClass(menu.name)}${joins}${over}"${cell === '' ? ours : ''} aria-label="${escapeMarkup(menu.title)}">`,
     `  <div class="${parts.room}">`,
     ...(menu.home ? [`    ${homeMarkup(menu.home, from, [...marks.values()].includes('current'))}`] : []),
+    ...(menu.shows === 'contents' ? [`    ${caption(menu)}`] : []),
     ...(folds(menu) ? foldLines(menu, words, own) : own).map(text => `    ${text}`),
     ...(remaining.length > 0 ? listed(remaining, parts.remains) : []).map(text => `    ${text}`),
     ...(menu.hasData ? [`    ${trailData(entries, from)}`] : []),
@@ -54,6 +55,11 @@ export function menuMarkup(menu: ResolvedMenu, from: Standpoint, line: LinePlace
     `</nav>${cellEnd}`,
   ];
   return lines.join(`${line.lineBreak}${line.indent}`);
+}
+
+/** The title of the menu, for the eye: it is read out as the name of the landmark. */
+function caption({ title }: ResolvedMenu): string {
+  return `<span class="${parts.caption}" aria-hidden="true">${escapeMarkup(title)}</span>`;
 }
 
 /** A link on its own, on a line: a button, or the way to the top. */

@@ -16,6 +16,7 @@ export const parts = {
   tabs: 'kamino-tabs',
   column: 'kamino-column',
   plain: 'kamino-plain',
+  contents: 'kamino-contents',
   breadcrumb: 'kamino-breadcrumb',
   'previous-next': 'kamino-previous-next',
   /** A link on its own: a button, and the way to the top. */
@@ -52,6 +53,8 @@ export const parts = {
   highlight: 'kamino-highlight',
   label: 'kamino-label',
   apart: 'kamino-apart',
+  /** The title above the headings of a page. */
+  caption: 'kamino-caption',
   /** The entries before and behind a home in the middle, and those that stay when others are folded. */
   before: 'kamino-before',
   after: 'kamino-after',

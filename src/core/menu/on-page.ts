@@ -1,6 +1,15 @@
 import type { SitePath } from '../address/path.ts';
+import type { Menu } from '../plan/types.ts';
 import { marksOn } from './marks.ts';
 import type { ResolvedEntry, ResolvedMenu } from './types.ts';
+
+/** What pages have of a menu, by its form and where its entries come from. */
+export function shownBy({ form, set, from }: Menu): ResolvedMenu['shows'] {
+  if (form === 'breadcrumb') return 'trail';
+  if (form === 'contents') return 'contents';
+  if (set) return 'set';
+  return from?.part === 'branch' ? 'branch' : 'entries';
+}
 
 /** What a menu shows on a page; nothing where it has nothing to show there. */
 export function entriesOn(menu: ResolvedMenu, page: SitePath): readonly ResolvedEntry[] {
@@ -11,6 +20,8 @@ export function entriesOn(menu: ResolvedMenu, page: SitePath): readonly Resolved
       return branchOf(menu, page);
     case 'trail':
       return trailTo(menu, page);
+    case 'contents':
+      return menu.contents!.get(page) ?? [];
     case 'set':
       return neighbours(menu, page);
   }
@@ -56,13 +67,28 @@ function leadsTo(entry: ResolvedEntry | undefined, path: SitePath): boolean {
 
 /** The page before and the page behind this one; null stands for none at an end. */
 function neighbours(menu: ResolvedMenu, page: SitePath): readonly ResolvedEntry[] {
-  const at = menu.entries.findIndex(one => leadsTo(one, page));
+  const at = placeIn(menu, page);
   if (at < 0) return [];
   return [menu.entries[at - 1], menu.entries[at + 1]].filter(one => one !== undefined);
 }
 
+const places = new WeakMap<ResolvedMenu, ReadonlyMap<SitePath, number>>();
+
+/** Where the first entry stands that leads to a page; -1 for none. */
+function placeIn(menu: ResolvedMenu, page: SitePath): number {
+  const known = places.get(menu) ?? placesOf(menu);
+  places.set(menu, known);
+  return known.get(page) ?? -1;
+}
+
+function placesOf({ entries }: ResolvedMenu): Map<SitePath, number> {
+  const found = new Map<SitePath, number>();
+  for (const [at, { leadsTo: to }] of entries.entries())
+    if (to.kind === 'page' && !found.has(to.path)) found.set(to.path, at);
+  return found;
+}
+
 /** Whether a neighbour comes before the page. */
 export function isBefore(menu: ResolvedMenu, entry: ResolvedEntry, page: SitePath): boolean {
-  const at = menu.entries.findIndex(one => leadsTo(one, page));
-  return menu.entries.indexOf(entry) < at;
+  return menu.entries[placeIn(menu, page) - 1] === entry;
 }

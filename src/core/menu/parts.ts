@@ -17,6 +17,7 @@ function partOf(node: TreeNode, tree: Tree): SectionHeading {
     text: heading ? wordsOf(heading, tree).replace(/\s+/g, ' ').trim() : '',
     id: valueOf(node, 'id', tree.charset),
     insert: node.start + 1 + node.name.length,
+    isContent: true,
   };
 }
 

@@ -101,7 +101,9 @@ export function entriesFromHeadings(
 ): Entry[] {
   const isOut = (one: SectionHeading): boolean =>
     except.some(name => name.replace(/^#/, '') === one.id || name.toLowerCase() === one.text.toLowerCase());
-  const picked = headings.filter(one => levels.includes(one.level) && one.text !== '' && !isOut(one));
+  const picked = headings.filter(
+    one => one.isContent && levels.includes(one.level) && one.text !== '' && !isOut(one),
+  );
   const top: Entry[] = [];
   const open: { level: number; entries: Entry[] }[] = [];
   for (const heading of picked) {

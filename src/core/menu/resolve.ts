@@ -17,6 +17,8 @@ import { panelEntries, panelsOf, tellUnswitched } from './resolve-panels.ts';
 import { picturedMenus } from './resolve-pictures.ts';
 import { EntryResolver, plainEntry } from './resolve-entries.ts';
 import { foldOf, joinFolds } from './resolve-folds.ts';
+import { contentsOf, mostOf } from './contents.ts';
+import { shownBy } from './on-page.ts';
 import { cutOff, distinct } from './resolve-parts.ts';
 import type { GivenId, MenuLanguage, ResolvedEntry, ResolvedHome, ResolvedMenu } from './types.ts';
 
@@ -83,12 +85,6 @@ function topMenus({ toTop }: Plan, ground: Ground, resolver: MenuResolver): Reso
   });
 }
 
-function shownBy({ form, set, from }: Menu): ResolvedMenu['shows'] {
-  if (form === 'breadcrumb') return 'trail';
-  if (set) return 'set';
-  return from?.part === 'branch' ? 'branch' : 'entries';
-}
-
 class MenuResolver {
   readonly #ground: Ground;
 
@@ -120,7 +116,8 @@ class MenuResolver {
     const shows = shownBy(menu);
     const own = this.#sourceEntries(menu, carriers);
     const resolver = new EntryResolver(this.#ground, { carriers, tag, menu });
-    const entries = resolver.resolve(own, shows === 'branch' ? 0 : 1);
+    const contents = menu.levels && contentsOf(carriers, menu.levels, this.#ground);
+    const entries = contents ? mostOf(contents) : resolver.resolve(own, shows === 'branch' ? 0 : 1);
     return {
       name,
       title: (tag === null ? undefined : menu.titles.get(tag)) ?? menu.title,
@@ -145,6 +142,7 @@ class MenuResolver {
       home: menu.home && this.#home(menu, tag, front),
       hasData: data === 'json-ld',
       entries,
+      contents,
       ...{ pictures: null, sprite: null },
       pages: shows === 'trail' ? this.#pageEntries(carriers, front) : null,
     };

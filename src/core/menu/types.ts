@@ -85,13 +85,19 @@ export interface ResolvedMenu {
   /** Menus that lie in the fold of this one, on the pages that carry both. */
   joined: readonly ResolvedMenu[];
   currentEntry: 'link' | 'text';
-  /** `branch`: on each page what lies below the top entry that it is in; `trail`: the way to it; `set`: its neighbours. */
-  shows: 'entries' | 'branch' | 'trail' | 'set';
+  /**
+   * `branch`: on each page what lies below the top entry that it is in; `trail`: the way to it; `set`: its neighbours;
+   * `contents`: its headings.
+   */
+  shows: 'entries' | 'branch' | 'trail' | 'set' | 'contents';
   /** Structured data beside it. */
   hasData: boolean;
   /** What the way to the top needs beside its entry; null for menus. */
   toTop: Pick<ToTop, 'corner' | 'showsAfter' | 'size' | 'over'> | null;
+  /** Of `contents` those of the page that has most of them. */
   entries: readonly ResolvedEntry[];
+  /** The headings of each page, for `contents`. */
+  contents: ReadonlyMap<SitePath, readonly ResolvedEntry[]> | null;
   /** Where the pictures of its entries are; null for none. */
   pictures: PictureSources | null;
   /** The picture that holds them all; null until it is made. */

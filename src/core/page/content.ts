@@ -19,6 +19,8 @@ export interface Heading extends Extent {
   level: number;
   text: string;
   id: string | null;
+  /** It is one of what the page says, not of what stands around that: it lies in the main content, where there is one, and in no `nav`, `aside` or `footer`. */
+  isContent: boolean;
 }
 
 export interface Link extends Extent {

@@ -8,6 +8,7 @@ import { attributeStarts, nothingWanted } from './wanted.ts';
 import { UsedReader, type Used } from './used.ts';
 import { collapse, wordsIn } from './words.ts';
 import { headings } from './kinds.ts';
+import { Landmarks } from './landmarks.ts';
 import { type Tree, TreeBuilder } from './tree.ts';
 import type { Frame } from './types.ts';
 import { type Listener, Walk } from './walk.ts';
@@ -73,6 +74,7 @@ class FullReader implements Listener {
   /** Texts being read. */
   #open: OpenText[] = [];
   #menus: { name: string; depth: number }[] = [];
+  readonly #landmarks: Landmarks;
   /** Of the start tag just met: what it lies in, and whether anything counts there. */
   #depth = 0;
   #isInert = false;
@@ -80,6 +82,7 @@ class FullReader implements Listener {
   constructor(walk: Walk, frame: FrameReader) {
     this.#walk = walk;
     this.#frame = frame;
+    this.#landmarks = new Landmarks(walk);
     this.#hasMenus = attributeStarts(walk.raw).others.length > 0;
   }
 
@@ -90,8 +93,9 @@ class FullReader implements Listener {
     const { charset } = frame;
     const value = (raw: Raw): string => readAttributeReferences(decode(raw, charset));
     const text = (raw: Raw): string => collapse(readReferences(decode(raw, charset)));
+    this.#landmarks.settle(page.headings);
     for (const one of page.headings) {
-      one.text = text(one.text);
+      one.text = withoutAnchor(text(one.text));
       if (one.id !== null) one.id = value(one.id) || null;
     }
     for (const one of page.links) one.href = value(one.href);
@@ -135,6 +139,7 @@ class FullReader implements Listener {
     const { name, start, end } = this.#walk.scanner;
     this.#leaveMenus();
     if (this.#isInert) return;
+    this.#landmarks.onStart(name, this.#depth);
     const { scanner } = this.#walk;
     if (!scanner.hasAttributes && !toldBare.has(name)) return;
     const extent = { start, end };
@@ -167,6 +172,7 @@ class FullReader implements Listener {
   }
 
   #leaveMenus(): void {
+    this.#landmarks.leave();
     if (this.#menus.length === 0) return;
     const { depth } = this.#walk.outline;
     this.#menus = this.#menus.filter(menu => depth > menu.depth);
@@ -179,8 +185,9 @@ class FullReader implements Listener {
   }
 
   #readHeading(name: string, id: Raw | null, { start, end }: Extent): void {
-    const heading: Heading = { start, end, level: Number(name[1]), text: '', id };
+    const heading: Heading = { start, end, level: Number(name[1]), text: '', id, isContent: true };
     this.#page.headings.push(heading);
+    this.#landmarks.onHeading(heading);
     if (this.#open.length > 0) this.#open = this.#open.filter(one => !headings.has(one.closes));
     this.#open.push({ closes: name, parts: [], of: heading });
   }
@@ -221,6 +228,11 @@ class FullReader implements Listener {
       return goesOn;
     });
   }
+}
+
+/** Without the sign at its end that links to the heading itself. */
+function withoutAnchor(text: string): string {
+  return text.replace(/(\S)\s*(?:[¶§]|\s#|\u{1f517})$/u, '$1');
 }
 
 function finish({ parts, of }: OpenText): void {

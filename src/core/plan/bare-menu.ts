@@ -32,6 +32,7 @@ export function bareMenu(own: Own): Menu {
     from: null,
     panels: null,
     set: null,
+    levels: null,
     data: null,
     look: null,
     ...own,

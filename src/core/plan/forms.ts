@@ -40,6 +40,12 @@ export const forms: Readonly<Record<Form, FormTraits>> = {
   column: { ...plainTraits, canFold: true, opensInFlow: true, classes: ['column'] },
   plain: { ...plainTraits, canFold: true, isGroundless: true, showsAll: true, classes: ['plain'] },
   breadcrumb: { ...plainTraits, isGroundless: true, isOrdered: true, classes: ['breadcrumb'] },
+  contents: {
+    ...plainTraits,
+    isGroundless: true,
+    showsAll: true,
+    classes: ['plain', 'contents'],
+  },
   'previous-next': { ...plainTraits, isGroundless: true, classes: ['previous-next'] },
   button: { ...plainTraits, isGroundless: true, isSingle: true, classes: ['button'] },
   top: { ...plainTraits, isGroundless: true, isSingle: true, classes: ['top'] },

@@ -73,6 +73,18 @@ const all: readonly Idle[] = [
     remedy: takeOut('depth', 'entries-of: …'),
   },
   {
+    key: ['levels'],
+    isIn: ({ form }) => form !== 'contents',
+    reason: '`levels` is for the headings of the page that one is on',
+    remedy: takeOut('levels', 'form: contents'),
+  },
+  ...['entries', 'branch', 'entries-of', 'set'].map((key): Idle => ({
+    key: [key],
+    isIn: ({ form }) => form === 'contents',
+    reason: 'the entries of `contents` are the headings of each page',
+    remedy: takeOut(key, 'form: plain'),
+  })),
+  {
     key: ['order'],
     isIn: ({ set }) => set === undefined,
     reason: '`order` is that of the pages of a `set`',

@@ -109,6 +109,7 @@ export class MenuReader {
       ),
       from: this.#from(written, path),
       set: this.#set(written, path),
+      levels: written.form === 'contents' ? (written.levels ?? ['2']).map(Number) : null,
       panels: null,
       data: written.data ?? null,
       look: readLookUse(written.look, [...path, 'look'], this.#places),

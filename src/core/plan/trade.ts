@@ -34,6 +34,8 @@ export const tradeWords: Record<string, string> = {
   column: 'form',
   tabs: 'form',
   plain: 'form',
+  contents: 'form',
+  'table of contents': 'form',
   breadcrumb: 'form',
   'previous-next': 'form',
   pagination: 'form',

@@ -5,6 +5,7 @@ import type { ByLanguage, Entry, LookUse } from './entry-types.ts';
 import type { FoldKind } from './fold-kinds.ts';
 import type { Form } from './forms.ts';
 import type { Look } from './look-types.ts';
+import type { Opens, Separators } from './menu-types.ts';
 import type { MenuPictures } from './picture-types.ts';
 import type { PlaceSide } from './parts/place.ts';
 import type { WordName } from './parts/language.ts';
@@ -13,6 +14,7 @@ export type { Target } from '../target/kinds/index.ts';
 export type { Mark } from '../text/mark.ts';
 export type { ByLanguage, Entry, EntryIcon, EntryVersion, LookUse } from './entry-types.ts';
 export type { Form } from './forms.ts';
+export type { Opens, Separators } from './menu-types.ts';
 export type { Look } from './look-types.ts';
 export type { PlaceSide } from './parts/place.ts';
 
@@ -175,24 +177,6 @@ export interface DrawingFile {
   mark: Mark;
 }
 
-/** How submenus open. */
-export interface Opens {
-  by: 'hover' | 'click';
-  /** How long the pointer rests before, and how long the motion takes, as CSS has times. */
-  after: string;
-  ease: string;
-  /** How wide a sheet is: `menu`, a length, or as its entries. */
-  width: string | null;
-  columns: number;
-}
-
-/** A line between entries; null where the plan says nothing of it. */
-export interface Separators {
-  color: string | null;
-  thickness: string | null;
-  inset: string | null;
-}
-
 /** Where the site’s name stands beside the entries of a bar. */
 export type HomePlace = 'start' | 'middle' | 'above';
 
@@ -233,6 +217,8 @@ export interface Menu {
   panels: string | null;
   /** The pages that lead to each other, in order. */
   set: { globs: readonly string[]; order: PageOrder } | null;
+  /** The levels of headings that `contents` lists; null in any other form. */
+  levels: readonly number[] | null;
   /** Structured data beside a breadcrumb. */
   data: 'json-ld' | null;
   look: LookUse | null;

@@ -37,6 +37,32 @@ const breadcrumb = `.${parts.breadcrumb} .${parts.list} {
 }
 `;
 
+/** The headings of a page below each other, along a line. */
+const contents = `.${parts.menu}.${parts.contents} {
+  margin-block: 1em;
+}
+.${parts.contents} .${parts.room} {
+  padding-inline-start: 1rem;
+  border-inline-start: 2px solid color-mix(in srgb, currentcolor 25%, transparent);
+}
+.${parts.menu} .${parts.caption} {
+  display: block;
+  padding-block-end: 0.3em;
+  font-weight: 600;
+}
+.${parts.contents} .${parts.list}.${parts.list} {
+  flex-flow: column;
+  align-items: start;
+  gap: 0;
+}
+.${parts.contents} .${parts.link} {
+  padding: 0.2em 0;
+  text-decoration: underline;
+  text-decoration-thickness: 1px;
+  text-underline-offset: 0.2em;
+}
+`;
+
 /** The neighbours of a page at both ends of a line, each with a small word above it. */
 const neighbours = `.${parts['previous-next']} .${parts.list} {
   flex-wrap: nowrap;
@@ -140,6 +166,7 @@ export function extras(menus: readonly ResolvedMenu[]): string {
   const forms = new Set(menus.map(menu => menu.form));
   return [
     ...(forms.has('column') ? [inCells] : []),
+    ...(forms.has('contents') ? [contents] : []),
     ...(forms.has('breadcrumb') ? [breadcrumb] : []),
     ...(has(one => one.details !== null) || forms.has('previous-next') ? [note] : []),
     ...(forms.has('previous-next') ? [neighbours] : []),

@@ -8,6 +8,8 @@ export interface SectionHeading {
   id: string | null;
   /** Offset behind the name of its tag, where an id would go. */
   insert: number;
+  /** It belongs to what the page says, not to what stands around that. */
+  isContent: boolean;
 }
 
 /** The words that a page has for itself. */

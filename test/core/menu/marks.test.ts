@@ -28,6 +28,7 @@ const menu: ResolvedMenu = {
   shows: 'entries',
   hasData: false,
   pages: null,
+  contents: null,
   language: null,
   front: 'index.html',
   home: null,

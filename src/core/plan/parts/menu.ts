@@ -1,74 +1,26 @@
 import { type WrittenOf, mapOf, needed, oneOf, optional, preset } from '../../format/key.ts';
 import {
-  columns,
   depth,
   globs,
   json,
   label,
-  lengths,
+  level,
+  listOf,
   lookName,
   mapOr,
   order,
   said,
-  selector,
-  sheetWidth,
   slotName,
   text,
-  time,
   truth,
 } from '../../format/values.ts';
 import { entriesOf } from './entry.ts';
 import { fold } from './fold.ts';
 import { homeKeys } from './home.ts';
 import { look } from './look.ts';
+import { opensKeys, staysKeys } from './opens.ts';
 import { place, placeTakes } from './place.ts';
 import { separatorKeys } from './separators.ts';
-
-export const staysKeys = {
-  top: optional(selector, {
-    takes: 'a selector',
-    otherwise: 'the menu',
-    means: 'The element that stays.',
-    example: 'top: header',
-  }),
-  air: optional(lengths(1), {
-    takes: 'a length',
-    otherwise: '`1rem`',
-    means: 'How far below it the sections of the page come to stand that links lead to.',
-    example: 'top: header\nair: 2rem',
-  }),
-} as const;
-
-export const opensKeys = {
-  by: optional(oneOf('hover', 'click'), {
-    otherwise: '`hover`; in a column `click`',
-    means:
-      '`hover`: also as the pointer rests on an entry; a click then holds the submenu open. In a column a submenu that opens by hover lies beside it, else below its entry.',
-    example: 'by: click',
-  }),
-  after: preset(time, '90ms', {
-    takes: 'a time in ms',
-    means: 'How long the pointer rests before a submenu opens.',
-    example: 'after: 150ms',
-  }),
-  ease: preset(time, '160ms', {
-    takes: 'a time in ms',
-    means: 'How long a submenu takes to come. Visitors who asked for less motion see none.',
-    example: 'ease: 0ms',
-  }),
-  width: optional(sheetWidth, {
-    takes: '`menu` or a length',
-    otherwise: 'as wide as its entries',
-    means: 'How wide a submenu is that lies over the page: as the menu, or so wide.',
-    example: 'width: menu\ncolumns: 3',
-  }),
-  columns: preset(columns, '1', {
-    takes: 'a number from 1 to 4',
-    means:
-      'Lays a submenu out in columns. What lies on the third level then lies open, under its entry as a small heading.',
-    example: 'columns: 2',
-  }),
-} as const;
 
 export const menuKeys = {
   menu: needed(slotName, {
@@ -81,12 +33,12 @@ export const menuKeys = {
   title: optional(said(label), {
     takes: 'text, or one for each language',
     otherwise: 'from the name',
-    means: 'How a screen reader announces the menu.',
+    means: 'How a screen reader announces the menu. `contents` shows it too.',
     example: 'title: Main',
   }),
-  form: preset(oneOf('bar', 'column', 'tabs', 'plain', 'breadcrumb', 'previous-next'), 'bar', {
+  form: preset(oneOf('bar', 'column', 'tabs', 'plain', 'contents', 'breadcrumb', 'previous-next'), 'bar', {
     means:
-      '`bar`: entries side by side. `column`: below each other; the branch of this page lies open. `tabs`: a bar that is joined to what lies below it. `plain`: all entries in view, on the page’s own ground. `breadcrumb`: the way from the front page to this one. `previous-next`: the neighbours of this page in a `set`.',
+      '`bar`: entries side by side. `column`: below each other; the branch of this page lies open. `tabs`: a bar that is joined to what lies below it. `plain`: all entries in view, on the page’s own ground. `contents`: the headings of the page that one is on. `breadcrumb`: the way from the front page to this one. `previous-next`: the neighbours of this page in a `set`.',
     example: 'form: column',
   }),
   widths: preset(oneOf('natural', 'equal'), 'natural', {
@@ -121,6 +73,13 @@ export const menuKeys = {
     otherwise: 'all levels',
     means: 'How many levels `entries-of` or `branch` take over.',
     example: 'entries-of: masthead\ndepth: 2',
+  }),
+  levels: optional(listOf(level), {
+    takes: 'levels of headings',
+    otherwise: '`2`',
+    means:
+      'For `contents`: which headings of the page it lists; deeper ones lie below shallower ones. A page with fewer than two of them does not carry the menu. A heading without an id is given one, the same on every build; `kamino lift` takes it away again.',
+    example: 'form: contents\nlevels: [2, 3]',
   }),
   set: optional(globs, {
     takes: 'patterns of paths',
@@ -217,7 +176,7 @@ export const menuKeys = {
     takes: 'keys of a look, or the name of one',
     otherwise: 'the look of the plan',
     means:
-      'The look of this menu. `plain`, `breadcrumb` and `previous-next` have the page’s own colours unless their own look gives others.',
+      'The look of this menu. `plain`, `contents`, `breadcrumb` and `previous-next` have the page’s own colours unless their own look gives others.',
     example: 'look: { background: "#14213a" }',
   }),
 } as const;
@@ -229,7 +188,12 @@ const sources = ['entries', 'branch', 'entries-of', 'set'] as const;
 export const menu = mapOf(menuKeys)
   .oxor(...sources)
   .custom((value: WrittenMenu, helpers) => {
-    const needs = value.form === 'breadcrumb' ? null : value.form === 'previous-next' ? 'set' : 'entries';
+    const needs =
+      value.form === 'breadcrumb' || value.form === 'contents'
+        ? null
+        : value.form === 'previous-next'
+          ? 'set'
+          : 'entries';
     const has = sources.filter(key => value[key] !== undefined);
     if (needs === 'set' && !has.includes('set')) return helpers.error('menu.set');
     if (needs === 'entries' && (has.length === 0 || has[0] === 'set')) return helpers.error('menu.entries');
@@ -238,7 +202,10 @@ export const menu = mapOf(menuKeys)
   .meta(
     json({
       also: {
-        if: { properties: { form: { enum: ['breadcrumb', 'previous-next'] } }, required: ['form'] },
+        if: {
+          properties: { form: { enum: ['breadcrumb', 'contents', 'previous-next'] } },
+          required: ['form'],
+        },
         then: { if: { properties: { form: { const: 'previous-next' } } }, then: { required: ['set'] } },
         else: { anyOf: ['entries', 'branch', 'entries-of'].map(key => ({ required: [key] })) },
       },
