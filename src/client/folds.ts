@@ -39,7 +39,7 @@ const observer = new ResizeObserver(entries => {
     const focused = document.activeElement!;
     if (!fold) {
       letGo();
-      root.style.scrollbarGutter = '';
+      root.style.paddingRight = '';
     } else {
       setOpen(fold, false);
       focusOn(focused);
@@ -85,8 +85,9 @@ on(
     const fold = target as HTMLElement;
     if (!fold.matches(`.${parts.fold}`)) return;
     const isOpening = newState === 'open';
-    // The room of the scroll bar is kept.
-    root.style.scrollbarGutter = isOpening && innerWidth > root.clientWidth ? 'stable' : '';
+    // The page stays where it was as its scroll bar goes; what covers it lies there too.
+    const bar = isOpening && !styleOf(fold, '--kamino-behind') ? innerWidth - root.clientWidth : 0;
+    root.style.paddingRight = bar > 0 ? `${bar}px` : '';
     if (isOpening) return;
     // What the focus goes back to must not be out of reach.
     letGo();

@@ -7,11 +7,12 @@ const patience = 60_000;
 
 let browser: Browser | null = null;
 
-/** One browser for the tests of a file. */
-export function useBrowser(): void {
+/** One browser for the tests of a file. @param bars scroll bars that take room, as with a mouse on many machines */
+export function useBrowser({ bars = false } = {}): void {
   beforeAll(async () => {
     browser = await chromium.launch({
       executablePath: findBrowser()!,
+      ignoreDefaultArgs: bars ? ['--hide-scrollbars'] : [],
       args: '--font-render-hinting=none --no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync'.split(
         ' ',
       ),
