@@ -86,8 +86,8 @@ on(
     if (!fold.matches(`.${parts.fold}`)) return;
     const isOpening = newState === 'open';
     // The page stays where it was as its scroll bar goes; what covers it lies there too.
-    const bar = isOpening && !styleOf(fold, '--kamino-behind') ? innerWidth - root.clientWidth : 0;
-    root.style.paddingRight = bar > 0 ? `${bar}px` : '';
+    const bar = innerWidth - root.clientWidth;
+    root.style.paddingRight = isOpening && bar && !styleOf(fold, '--kamino-behind') ? `${bar}px` : '';
     if (isOpening) return;
     // What the focus goes back to must not be out of reach.
     letGo();
