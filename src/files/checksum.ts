@@ -1,11 +1,24 @@
 import { crc32 } from 'node:zlib';
 import { findInlaid } from '../core/inlay/find.ts';
-import type { Raw } from '../core/text/bytes.ts';
+import { type Raw, rawOf } from '../core/text/bytes.ts';
 
 /** Of what Kamino put into a page. */
 export function checksumOf(raw: Raw): number {
   return new Checksums().of(findInlaid(raw).map(({ start, end }) => raw.slice(start, end)));
 }
+
+/** The same of a whole file, beside it: the one of a page, and the one of any other. */
+export function sumsOf(bytes: Uint8Array): [page: number, file: number] {
+  return [checksumOf(rawOf(bytes)), crcOf(bytes)];
+}
+
+/** Of a whole file. */
+export const crcOf = (bytes: Uint8Array): number => crc32(bytes);
+
+const mostSummed = 1 << 18;
+
+/** Files that somebody may edit are small: of these it is known what they were, whatever dates a copy of the folder has. */
+export const isSummed = (size: number): boolean => size <= mostSummed;
 
 const mostKept = 4000;
 

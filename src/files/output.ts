@@ -10,11 +10,10 @@ import {
   rmSync,
 } from 'node:fs';
 import { dirname, join } from 'node:path';
-import { rawOf } from '../core/text/bytes.ts';
 import type { FileRecord, Glance, OutputRecord, SiteRecord } from './record.ts';
 import type { SiteFile } from './walk.ts';
 import { foreignIn } from './foreign.ts';
-import { checksumOf } from './checksum.ts';
+import { crcOf, isSummed, sumsOf } from './checksum.ts';
 import { ensureReal, lookAt, makePath, partOf, sweep } from './real.ts';
 import type { PageNotes } from './stored.ts';
 import { Writer, type Written } from './write.ts';
@@ -136,10 +135,12 @@ export class Output {
   }
 
   copy(source: SiteFile, from: string): void {
-    const isEqual = !this.#isFresh && this.#read(source.path)?.equals(readFileSync(from)) === true;
+    const there = this.#isFresh ? null : this.#read(source.path);
+    const bytes = there !== null || isSummed(source.size) ? readFileSync(from) : null;
+    const isEqual = bytes !== null && there?.equals(bytes) === true;
     this.#settle(source.path, isEqual ? null : () => this.#writer.copy(from, source.path), {
       source,
-      checksum: null,
+      checksum: bytes !== null && isSummed(bytes.length) ? crcOf(bytes) : null,
     });
   }
 
@@ -172,7 +173,7 @@ export class Output {
   #isAsMade(path: string): boolean {
     const old = this.#old?.files.get(path);
     const there = old && old.checksum !== null ? this.#read(path) : null;
-    return there?.length === old?.size && there !== null && checksumOf(rawOf(there)) === old?.checksum;
+    return there?.length === old?.size && there !== null && sumsOf(there).includes(old!.checksum!);
   }
 
   /** Before the first file is written. @throws {LinkInWay} */

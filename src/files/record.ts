@@ -25,7 +25,7 @@ export interface FileRecord {
   /** The source, by size and time; zero for a file that Kamino made itself. */
   sourceSize: number;
   sourceTime: number;
-  /** The finished file, by size and time, and the CRC-32 of what Kamino put into it; null for a copy. */
+  /** The finished file, by size and time, and the CRC-32 of what Kamino put into it; of a copy that of the whole, null for a large one. */
   size: number;
   time: number;
   checksum: number | null;

@@ -182,6 +182,7 @@ export function editedFiles(run: Run, output: Output): string[] {
     equal(there, run.isPage(file.path) ? run.pageToKeep(file.path).bytes : readFileSync(run.from(file.path)));
   const isOurs = (file: SiteFile) => (there: Uint8Array, old: FileRecord | null) =>
     isNew(file, there) ||
+    (!run.isPage(file.path) && old?.size === there.length && old.checksum === crc32(there)) ||
     // Menus as Kamino wrote them around what the source says: nothing of anybody's would be lost.
     (run.isPage(file.path) && !editedParts(file.path, rawOf(there)) && isSamePage(there, run, file)) ||
     isAsWritten(there, old, {

@@ -289,6 +289,22 @@ test.each(plants.map(plant => ({ rule: plant[0], visitor: plant[1], what: plant[
   ({ plant }) => found(plant),
 );
 
+it('opens a menu again where another one stands beside it, which may lie over what it opens', async () => {
+  const folder = folderWith({});
+  cpSync(join(clean, '..'), folder, { recursive: true });
+  appendFileSync(
+    join(folder, 'kamino.yaml'),
+    '  - { menu: rooms, carried-by: book.html, place: { after: header }, fold: { when: never }, entries: [index.html, visit.html] }\n',
+  );
+  appendFileSync(
+    join(folder, 'site.css'),
+    'nav.kamino.kamino-menu-rooms { position: relative; z-index: 99; min-block-size: 300px }',
+  );
+  expect(kamino(folder, 'build')).toMatchObject({ err: '', status: 0 });
+  const { findings } = await walked(join(folder, 'built'), '--visitor', 'no-script');
+  expect(findings.map(({ rule, place }) => [rule, place?.file])).toContainEqual(['unreached', 'book.html']);
+});
+
 it('keeps the time that it is given, and says what it left out', async () => {
   const { findings, took, said, walked: pages } = await walked(clean, '--time', '0.001');
   expect(findings.map(one => one.rule)).toContain('not-walked');

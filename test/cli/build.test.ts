@@ -1,5 +1,6 @@
 import {
   chmodSync,
+  cpSync,
   existsSync,
   mkdirSync,
   readFileSync,
@@ -14,6 +15,7 @@ import { lift } from '../../src/core/inlay/lift.ts';
 import {
   contents,
   demoFolder,
+  filesOf,
   folderWith,
   kamino,
   page,
@@ -487,6 +489,24 @@ it('knows a finished page that was only touched, also when the plan has changed'
     status: 1,
     err: expect.stringContaining('built/about.html: error edited-output'),
   });
+});
+
+it('knows what it made in a folder that was copied without its dates, and what somebody edited in the copy', () => {
+  const folder = site();
+  put(folder, { 'site.css': 'a{}', 'gone.txt': 'x' });
+  expect(kamino(folder, 'build').status).toBe(0);
+  const copy = folderWith({});
+  cpSync(folder, copy, { recursive: true });
+  put(copy, { 'site.css': 'b{}' });
+  rmSync(join(copy, 'gone.txt'));
+  expect(kamino(copy, 'build')).toMatchObject({
+    status: 0,
+    err: expect.not.stringContaining('error'),
+    out: expect.stringMatching(/0 new, 1 changed/),
+  });
+  expect(filesOf(join(copy, 'built'))).not.toContain('gone.txt');
+  put(copy, { 'site.css': 'c{}', 'built/site.css': 'd{}' });
+  expect(kamino(copy, 'build')).toMatchObject({ status: 1, err: expect.stringContaining('edited-output') });
 });
 
 test('a build with a check tells the same as JSON, and ends with the same status', () => {

@@ -16,15 +16,16 @@ export async function walkPage(visit: Visit, job: PageJob, noter: Noter): Promis
   const { page } = job;
   const menus = visit.visitor.followsAll ? job.menus : job.opened;
   const isTried = (menu: string): boolean => menus !== null && (menus.has(menu) || job.triesUnknown(menu));
-  const { found, sections } = await ways(visit, job, { isTried, noter });
+  const isPointing = visit.visitor.moves === 'pointer' || visit.visitor.moves === 'touch';
+  const isOpened = (menu: string): boolean => isTried(menu) || (isPointing && job.beside.has(menu));
+  const { found, sections } = await ways(visit, job, { isTried: isOpened, noter });
   if (visit.visitor.name === 'mouse') await currents(visit, noter);
-  const links = walkedLinks(visit, found, menu => menu === null || isTried(menu));
+  const links = walkedLinks(visit, found, menu => menu === null || isOpened(menu));
+  await noteUnreached(found, { isTried: isOpened, noter });
   if (menus === null) {
-    if (visit.visitor.moves === 'pointer' || visit.visitor.moves === 'touch')
-      await tellSideways(visit, noter, '');
+    if (isPointing) await tellSideways(visit, noter, '');
     return { page, links, sections };
   }
-  await noteUnreached(found, { isTried, noter });
   const entries = found.filter(one => isFollowed(one, visit) && isTried(one.link.menu!));
   const followed = await follow(visit, page, visit.visitor.followsAll ? entries : oneOfEach(entries));
   for (const one of followed) {

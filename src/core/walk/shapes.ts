@@ -59,6 +59,30 @@ export function pagesToExplore(
 
 const opensSomething = (shape: string): boolean => /<(?:summary|button)\b/i.test(shape);
 
+/** Which menus have been seen beside which others, from page to page. */
+class Neighbours {
+  readonly #shapes: ReadonlyMap<SitePath, ReadonlyMap<string, string>>;
+  readonly #known = new Set<string>();
+
+  constructor(shapes: ReadonlyMap<SitePath, ReadonlyMap<string, string>>) {
+    this.#shapes = shapes;
+  }
+
+  /** Menus in which something opens, with other menus around them than on the pages before. @param tried in full anyway */
+  of(page: SitePath, tried: ReadonlySet<string> | null): Set<string> {
+    const own = this.#shapes.get(page)!;
+    const names = [...own.keys()].sort().join(' ');
+    const found = new Set<string>();
+    for (const [menu, shape] of own) {
+      const key = `${menu} ${names} ${shape}`;
+      if (this.#known.has(key) || own.size < 2 || !opensSomething(shape)) continue;
+      this.#known.add(key);
+      if (tried?.has(menu) !== true) found.add(menu);
+    }
+    return found;
+  }
+}
+
 /** So many pages are all looked at, whatever their markup. */
 const fewPages = 60;
 
@@ -72,11 +96,13 @@ export function jobsOf(
   const ids = new Map<SitePath, string[]>();
   for (const { page, id } of targets) if (id !== null) ids.set(page, [...(ids.get(page) ?? []), id]);
   const opening = new Map(pagesToExplore(shapes, site.front, false).map(one => [one.page, one.menus]));
+  const neighbours = new Neighbours(shapes);
   const job = (page: SitePath, menus: ReadonlySet<string> | null): PageJob => ({
     page,
     ids: ids.get(page) ?? [],
     menus,
     opened: only.length === 0 && !all ? (opening.get(page) ?? null) : menus,
+    beside: neighbours.of(page, menus),
     triesUnknown: menu => !shapes.get(page)!.has(menu),
   });
   if (only.length > 0 || all)

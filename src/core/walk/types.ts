@@ -25,6 +25,8 @@ export interface PageJob {
   menus: ReadonlySet<string> | null;
   /** The same for visitors who try one entry of each way. */
   opened: ReadonlySet<string> | null;
+  /** Menus that stand beside others here than where they are tried: they are opened, since one may lie over another. */
+  beside: ReadonlySet<string>;
   /** Any menu that nobody knows by its markup is tried too. */
   triesUnknown: (menu: string) => boolean;
 }
