@@ -25,7 +25,7 @@ export function readPage(
   const why = unreadable(raw, page.frame.charset);
   if (why !== null) return { why };
   see(page, tree);
-  return { page, menus: handMenus(tree) };
+  return { page, menus: handMenus(tree, path) };
 }
 
 /** For another thread, which has the file. */

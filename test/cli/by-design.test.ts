@@ -84,6 +84,44 @@ describe('links that differ by design', () => {
   });
 });
 
+describe('pages one after the other', () => {
+  const row = ['start', 'way', 'dome', 'hill', 'sky', 'end'];
+  const turn = (at: number): string =>
+    `<table class="turn"><tr><td>${[row[at - 1], row[at + 1]].map((one, way) => (one ? `<a href="${one}.html">${way ? 'Next' : 'Prev'}</a>` : '')).join('</td><td>')}</td></tr></table>`;
+  const pages = (turns: (at: number) => string): Record<string, string> =>
+    Object.fromEntries(row.map((one, at) => [`${one}.html`, page(`Page ${at % 2} ${one}`, turns(at))]));
+  const around = (text: string): string[] =>
+    [...text.matchAll(/href="([^"]*)" rel="(prev|next)"/g)].map(match => `${match[2]!} ${match[1]!}`);
+
+  it('in an order of their own are drafted in that', () => {
+    const folder = folderWith(pages(turn));
+    expect(kamino(folder, 'draft', '--from', 'table.turn').status).toBe(0);
+    expect(readFileSync(join(folder, 'kamino.yaml'), 'utf8')).toMatch(
+      /set: \[ start\.html, way\.html, dome\.html, hill\.html, sky\.html, end\.html \]\n +order: listed/,
+    );
+    expect(kamino(folder, 'build').status).toBe(0);
+    const made = contents(folder);
+    expect(row.map(one => around(made[`${one}.html`]!))).toEqual([
+      ['next way.html'],
+      ['prev start.html', 'next dome.html'],
+      ['prev way.html', 'next hill.html'],
+      ['prev dome.html', 'next sky.html'],
+      ['prev hill.html', 'next end.html'],
+      ['prev sky.html'],
+    ]);
+    expect(Object.values(made).join('')).not.toContain('class="turn"');
+  });
+
+  it('in no order at all stay as they are', () => {
+    const folder = folderWith(pages(at => turn([3, 1, 4, 1, 4, 2][at]!)));
+    const { err, status } = kamino(folder, 'draft', '--from', 'table.turn');
+    expect([status, err]).toEqual([
+      2,
+      expect.stringContaining('follow no order by title, file name or date'),
+    ]);
+  });
+});
+
 describe('contents by hand', () => {
   const guide = (at: number, link = '#b'): string =>
     page(

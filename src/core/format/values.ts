@@ -144,7 +144,7 @@ export const columns = form(/^[1-4]$/, 'columns', ['a number of columns from 1 t
   whole(1, 4),
 );
 export const time = form(/^\d{1,5}ms$/, 'time', ['a time in ms', 'after: 90ms']);
-export const order = oneOf('title', 'date', 'file', 'latest', 'oldest');
+export const order = oneOf('title', 'date', 'file', 'latest', 'oldest', 'listed');
 export const base = form(/^\/(?:[\w.~%-]+\/)*$/, 'base', [
   'a folder of the server, with / at both ends',
   'base: /observatory/',

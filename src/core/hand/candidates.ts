@@ -1,3 +1,4 @@
+import { type SitePath, nameOf } from '../address/path.ts';
 import type { TreeNode, Tree, TreeText } from '../page/tree.ts';
 import { childrenOf, descendants, firstsBehind, isNode, roleOf, textOf, valueOf } from '../page/tree.ts';
 import { entriesOf, isLink, isOurs } from './entries.ts';
@@ -21,13 +22,15 @@ const containers: ReadonlySet<string> = new Set(
 const fewLetters = 12;
 
 /** The parts of a page of which most of what they say is links, each with what it is by itself. */
-export function handMenus(tree: Tree): HandMenu[] {
+export function handMenus(tree: Tree, page: SitePath): HandMenu[] {
   const unclosed = tree.nodes.filter(node => lists.has(node.name) && node.close < 0);
   if (unclosed.length > 0) endLists(tree, unclosed);
   const holdings = new Holdings(tree);
   const nodes = tree.content.filter(isNode).flatMap(node => candidatesIn(tree, node, holdings));
   if (nodes.length === 0) return [];
-  const menus = nodes.map(node => captioned(tree, { node, menu: menuOf(tree, node, unclosed) }, holdings));
+  const menus = nodes.map(node =>
+    named(tree, { node, menu: menuOf(tree, node, { unclosed, page }) }, holdings),
+  );
   // Nobody asks for a list that is no menu and has no name.
   const sought = menus.filter(({ menu }) => menu.kind !== 'list' || menu.element.includes(' '));
   const selectors = new Selectors(
@@ -38,24 +41,35 @@ export function handMenus(tree: Tree): HandMenu[] {
   return sought.map(one => one.menu);
 }
 
-/** So many letters above a list of contents are its caption. */
-const longestCaption = 30;
+/** So many letters beside such links are their caption, or the title of the page. */
+const longestCaption = 80;
+const farthest = 4;
 
-/** A list of contents without a name goes with what names it, and with the caption in that. */
-function captioned(
+/** Contents, and links to the page before and behind, without a name go with what names them, and with the caption in that. */
+function named(
   tree: Tree,
   own: { node: TreeNode; menu: HandMenu },
   holdings: Holdings,
 ): { node: TreeNode; menu: HandMenu } {
   const { node, menu } = own;
-  const outer = node.parent;
-  if (menu.kind !== 'sections' || menu.element.includes(' ') || !outer) return own;
-  const isNamed = outer.value('id') !== null || outer.value('class') !== null;
-  const { other, hasTitle } = holdings.of(outer);
-  const isAlone = holdings.links(outer) === holdings.links(node) && other <= longestCaption;
-  if (!isNamed || !isAlone || hasTitle || !blocks.has(outer.name)) return own;
-  const { element, start, open, end } = menuOf(tree, outer, []);
-  return { node: outer, menu: { ...menu, element, start, open, end } };
+  const isNamed = menu.element.includes(' ');
+  if (isNamed || (menu.kind !== 'sections' && menu.kind !== 'previous-next')) return own;
+  let outer = node.parent;
+  for (let far = 0; outer && far < farthest; far += 1, outer = outer.parent) {
+    const { other, hasTitle } = holdings.of(outer);
+    const isAlone = holdings.links(outer) === holdings.links(node) && other <= longestCaption;
+    if (!isAlone || hasTitle || !blocks.has(outer.name)) return own;
+    const element = elementOf(tree, outer);
+    const { start, open, end } = outer;
+    if (element.includes(' ')) return { node: outer, menu: { ...menu, element, start, open, end } };
+  }
+  return own;
+}
+
+/** Its name, classes and id. */
+function elementOf({ charset }: Tree, node: TreeNode): string {
+  const words = ['class', 'id'].map(name => valueOf(node, name, charset) ?? '').join(' ');
+  return `${node.name} ${words}`.trim();
 }
 
 /** Lists that are never closed let go of what is no entry, and of all behind it. */
@@ -126,21 +140,24 @@ function menuInTable(node: TreeNode, inner: () => TreeNode[], holdings: Holdings
   return most && other - holdings.of(most).other > fewLetters ? found : [node];
 }
 
-function menuOf(tree: Tree, node: TreeNode, open: readonly TreeNode[]): HandMenu {
+function menuOf(
+  tree: Tree,
+  node: TreeNode,
+  { unclosed: open, page }: { unclosed: readonly TreeNode[]; page: SitePath },
+): HandMenu {
   const unclosed = open
     .filter(one => one === node || liesIn(one, node))
     .map(one => [...descendants(one)].find(inner => inner.isLeftOpen) ?? one)
     .map(one => ({ start: one.start, end: one.open }));
-  const named = ['class', 'id'].map(name => valueOf(node, name, tree.charset) ?? '').join(' ');
   const entries = entriesOf(tree, node);
-  const kind = isTrail(tree, node) ? 'breadcrumb' : kindOfEntries(entries);
+  const kind = isTrail(tree, node) ? 'breadcrumb' : kindOfEntries(entries, nameOf(page));
   return {
     start: node.start,
     open: node.open,
     end: node.end,
     selectors: [],
     kind,
-    element: `${node.name} ${named}`.trim(),
+    element: elementOf(tree, node),
     region: regionOf(tree, node),
     entries,
     isStacked: isStacked(node),

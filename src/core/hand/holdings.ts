@@ -119,13 +119,16 @@ const lettersOfPicture = 6;
 /** What lies in it is neither seen nor written by hand. */
 export const isClosed = (node: TreeNode): boolean => unseen.has(node.name) || isOurs(node);
 
+/** Of a line of contents: `7.1.` before its link. */
+const numbering = /^\s*(?:\d+\.)+\d*\s*$/;
+
 function lettersOf(tree: Tree, text: TreeText): number {
   // Of long texts it does not matter how many of their letters are white space.
   if (text.end - text.start > 80) return text.end - text.start;
   const plain = plainLetters(tree.raw, text);
   if (plain >= 0) return plain;
   const words = textOf(tree, text);
-  return isSeparator(words) ? 0 : words.replace(/\s+/g, '').length;
+  return isSeparator(words) || numbering.test(words) ? 0 : words.replace(/\s+/g, '').length;
 }
 
 /** The same for letters of ASCII alone, without references; -1 for any other text, and for one that may be a separator. */

@@ -18,15 +18,19 @@ export function isTurning({ label, marks }: HandEntry): boolean {
   return marks.includes('rel=next') || marks.includes('rel=prev') || turning.test(label) || arrow.test(label);
 }
 
-/** What a row of links is by its entries alone. */
-export function kindOfEntries(entries: readonly HandEntry[]): Exclude<NavigationKind, 'breadcrumb'> {
+/** What a row of links is by its entries alone. @param page the file name of its page: that leads to the page, too */
+export function kindOfEntries(
+  entries: readonly HandEntry[],
+  page: string,
+): Exclude<NavigationKind, 'breadcrumb'> {
   const all = flatEntries(entries).map(({ entry }) => entry);
   const links = all.filter(one => one.href !== null);
   const plain = all.filter(one => one.href === null && one.entries.length === 0);
   const turners = links.filter(isTurning).length;
   if (turners > 0 && turners * 2 >= links.length && links.length <= mostTurning) return 'previous-next';
   if (links.length < 2 || plain.length > Math.max(1, links.length / 2)) return 'list';
-  if (isMost(links.filter(one => one.href!.trim().startsWith('#')).length, links.length)) return 'sections';
+  const isOwn = (href: string): boolean => href.startsWith('#') || href.startsWith(`${page}#`);
+  if (isMost(links.filter(one => isOwn(one.href!.trim())).length, links.length)) return 'sections';
   const labels = links.map(one => one.label);
   if (labels.reduce((sum, label) => sum + label.length, 0) > longestLabel * labels.length) return 'list';
   return labels.filter(label => turningOnly.test(label)).length * 2 < labels.length ? 'menu' : 'list';

@@ -38,12 +38,18 @@ export function pagesOf(
       titleOf,
     );
   });
-  const rest = sorted(
-    found.filter(path => !ahead.includes(path)),
-    order,
-    site,
-    titleOf,
-  );
+  const behind = found.filter(path => !ahead.includes(path));
+  const byPattern = (): SitePath[] =>
+    globs.flatMap(one => {
+      const isOne = new Set(matched(pathMatcher([one])));
+      return sorted(
+        behind.filter(path => isOne.has(path)),
+        'file',
+        site,
+        titleOf,
+      );
+    });
+  const rest = order === 'listed' ? byPattern() : sorted(behind, order, site, titleOf);
   const all = [...new Set([...ahead, ...rest])];
   return most === null ? all : all.slice(0, most);
 }
@@ -65,6 +71,8 @@ export function sorted(
     compare(dateOf(other), dateOf(one)) || byFile(one, other);
   const compares: Record<PageOrder, (one: SitePath, other: SitePath) => number> = {
     file: byFile,
+    // Patterns are gone through one by one.
+    listed: byFile,
     title: (one, other) => collator.compare(titleOf(one), titleOf(other)) || byFile(one, other),
     date: byLatest,
     latest: byLatest,

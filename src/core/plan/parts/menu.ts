@@ -90,7 +90,7 @@ export const menuKeys = {
   }),
   order: preset(order, 'title', {
     means:
-      'The order of a `set`: by title, by file name, or by the first `datetime` in each page. With `date`, as with `oldest`, the previous page is the older one; `latest` turns that round.',
+      'The order of a `set`: by title, by file name, as the patterns stand (`listed`), or by the first `datetime` in each page. With `date`, as with `oldest`, the previous page is the older one; `latest` turns that round.',
     example: 'form: previous-next\nset: journal/*.html\norder: date',
   }),
   data: optional(oneOf('json-ld'), {

@@ -12,7 +12,7 @@ const keys = {
   }),
   order: preset(order, 'title', {
     means:
-      'The order of `pages`: by title (figures by their value), by file name, or by the first `datetime` in each page: `oldest` or `latest` first, `date` as journals are read, with the latest first.',
+      'The order of `pages`: by title (figures by their value), by file name, or by the first `datetime` in each page: `oldest` or `latest` first, `date` as journals are read, with the latest first; `listed` as the patterns stand.',
     example: 'pages: journal/*.html\norder: date',
   }),
   first: optional(globs, {
@@ -41,7 +41,7 @@ const keys = {
   }),
 } as const;
 
-export type PageOrder = 'title' | 'date' | 'file' | 'latest' | 'oldest';
+export type PageOrder = 'title' | 'date' | 'file' | 'latest' | 'oldest' | 'listed';
 
 export interface PagePattern {
   globs: readonly string[];
