@@ -84,6 +84,15 @@ describe('links that differ by design', () => {
   });
 });
 
+it('words that say which entry is the current one are no part of its label', () => {
+  const menu = (current: string): string =>
+    `<nav>${['index', 'visit', 'sky'].map(one => `<a href="${one}.html">${one}${one === current ? ' <span>(current)</span>' : ''}</a> `).join('')}</nav>`;
+  const files = ['index', 'visit', 'sky'].map(one => [`${one}.html`, page(one, menu(one))] as const);
+  const { out, err } = kamino(folderWith(Object.fromEntries(files)), 'inventory');
+  expect(out).not.toContain('(current)');
+  expect(err).not.toContain('menu-differs');
+});
+
 describe('pages one after the other', () => {
   const row = ['start', 'way', 'dome', 'hill', 'sky', 'end'];
   const turn = (at: number): string =>

@@ -40,6 +40,9 @@ export function isSeparator(text: string): boolean {
   return !words.test(text);
 }
 
+/** Said to those who hear a page alone, of the entry of the page that they are on. */
+const isCurrentWord = /^\s*\((?:current|current page|this page)\)\s*$/i;
+
 class EntryReader {
   readonly #tree: Tree;
 
@@ -168,7 +171,9 @@ class EntryReader {
         if (!isNode(one)) return textOf(this.#tree, one);
         if (one.name === 'img') return ` ${this.#pictureWords(one)} `;
         if (one.name === 'br') return ' ';
-        return passedOver.has(one.name) && !headings.has(one.name) ? '' : this.#text(one);
+        if (passedOver.has(one.name) && !headings.has(one.name)) return '';
+        const text = this.#text(one);
+        return isCurrentWord.test(text) ? '' : text;
       })
       .join('');
   }
