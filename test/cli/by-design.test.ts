@@ -93,6 +93,20 @@ it('words that say which entry is the current one are no part of its label', () 
   expect(err).not.toContain('menu-differs');
 });
 
+it('a menu that leads into the part of the site that it stands in is one of each part', () => {
+  const menu =
+    '<p class="menu"><a href="index.html">Start</a> | <a href="list.html">List</a> | <a href="words.html">Words</a> | <a href="https://faq.example/">Questions</a></p>';
+  const files = ['en', 'fr', 'de'].flatMap(area =>
+    ['index', 'list', 'words', 'more'].map(
+      one => [`${area}/${one}.html`, page(`${one} ${area}`, menu)] as const,
+    ),
+  );
+  const { out, err } = kamino(folderWith(Object.fromEntries(files)), 'inventory');
+  expect(out).toContain('3 menus written by hand');
+  for (const area of ['en', 'fr', 'de']) expect(out).toMatch(new RegExp(`List +${area}/list\\.html`));
+  expect(err).not.toMatch(/menu-(?:differs|missing)/);
+});
+
 describe('pages one after the other', () => {
   const row = ['start', 'way', 'dome', 'hill', 'sky', 'end'];
   const turn = (at: number): string =>

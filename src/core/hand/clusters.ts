@@ -1,12 +1,12 @@
 import type { SitePath } from '../address/path.ts';
 import { navigationKinds } from './kinds.ts';
-import { copyEntries } from './shared.ts';
+import { copyEntries, mostFrequent } from './shared.ts';
 import type { HandMenu, HandSite } from './types.ts';
 
 /** Menus on several pages that are alike enough to be copies of one. */
 export class Cluster {
   /** Its number on the site. */
-  readonly at: number;
+  at: number;
   readonly copies = new Map<SitePath, HandMenu>();
   /** How often each label, and each target, has been met. */
   readonly counts = new Map<string, number>();
@@ -16,6 +16,12 @@ export class Cluster {
 
   constructor(at: number) {
     this.at = at;
+  }
+
+  /** The same with a number. */
+  numbered(at: number): this {
+    this.at = at;
+    return this;
   }
 
   add(path: SitePath, menu: HandMenu, keys: readonly string[]): void {
@@ -67,7 +73,61 @@ export function clustersOf(site: HandSite): Cluster[] {
       own.map(menu => ({ menu, keys: keysOf(menu, path, site) })),
     );
   }
-  return clusters.all;
+  return clusters.all.flatMap(one => byAreas(one, site)).map((one, at) => one.numbered(at));
+}
+
+/** The folder of the site that a page lies in, at any depth. */
+export const areaOf = (path: SitePath): string => /^[^/]*(?=\/)/.exec(path)?.[0] ?? '';
+
+/** Fewer copies show nothing of an area, and fewer entries nothing of a menu. */
+const leastInArea = 3;
+
+/** Copies that are called the same, and lead into the part of the site that they stand in: each part has a menu of its own. */
+function byAreas(cluster: Cluster, site: HandSite): Cluster[] {
+  const areas = new Map<string, [SitePath, HandMenu][]>();
+  for (const [path, menu] of cluster.copies) {
+    const area = areaOf(path);
+    areas.set(area, [...(areas.get(area) ?? []), [path, menu]]);
+  }
+  const large = [...areas.values()].filter(copies => copies.length >= leastInArea);
+  if (large.length < 2 || !leadIntoAreas(large, site)) return [cluster];
+  return [...areas.values()].map(copies => {
+    const own = new Cluster(0);
+    for (const [path, menu] of copies) own.add(path, menu, keysOf(menu, path, site));
+    return own;
+  });
+}
+
+/** Most entries lead to one place from each part, and from each to another. */
+function leadIntoAreas(areas: readonly (readonly [SitePath, HandMenu][])[], site: HandSite): boolean {
+  const all = areas.map(copies => usualTargets(copies, site));
+  let [apart, common] = [0, 0];
+  for (const label of new Set(all.flatMap(one => [...one.keys()]))) {
+    const targets = all.flatMap(one => one.get(label) ?? []);
+    if (targets.length < 2) continue;
+    if (new Set(targets).size === targets.length) apart += 1;
+    else common += 1;
+  }
+  return apart >= leastInArea && apart > common;
+}
+
+/** Where each label leads on nearly all copies; null where there is no such place. */
+function usualTargets(copies: readonly [SitePath, HandMenu][], site: HandSite): Map<string, string | null> {
+  const counts = new Map<string, string[]>();
+  for (const [path, menu] of copies)
+    for (const { key, target } of copyEntries(menu, path, site))
+      if (key !== '' && target !== null) {
+        const targets = counts.get(key);
+        if (targets) targets.push(target);
+        else counts.set(key, [target]);
+      }
+  return new Map(
+    [...counts].map(([key, targets]) => {
+      const usual = mostFrequent(targets);
+      const isUsual = targets.filter(one => one === usual).length * 10 >= copies.length * 8;
+      return [key, isUsual ? usual : null];
+    }),
+  );
 }
 
 /** The front page first: it is what the copies are most likely copies of. */

@@ -1,6 +1,6 @@
 import type { SitePath } from '../address/path.ts';
 import { endOfLink } from '../site/links.ts';
-import { type Cluster, clustersOf } from './clusters.ts';
+import { type Cluster, areaOf, clustersOf } from './clusters.ts';
 import { type Shared, flatShared, sharedOf } from './shared.ts';
 import { type HandMenu, type HandSite, flatEntries } from './types.ts';
 
@@ -106,9 +106,6 @@ function isRival(one: Cluster, cluster: Cluster): boolean {
     first!.element === other!.element || (first!.region === other!.region && first!.region !== 'other');
   return isThere && ![...one.copies.keys()].some(path => cluster.copies.has(path));
 }
-
-/** The folder of the site that a page lies in, at any depth. */
-const areaOf = (path: SitePath): string => /^[^/]*(?=\/)/.exec(path)?.[0] ?? '';
 
 const languageOf = (path: SitePath, site: HandSite): string =>
   site.pages.get(path)!.frame.language?.toLowerCase().split('-')[0] ?? '';
