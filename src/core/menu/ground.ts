@@ -12,6 +12,35 @@ import { drawingOf } from './resolve-drawing.ts';
 import { counterpartsOf } from './counterparts.ts';
 import type { GivenId } from './types.ts';
 
+/** The ids of one page, and those that its headings are given: a page may have many headings of the same words. */
+class HeadingNames {
+  readonly #taken: Set<string>;
+  readonly #given = new Map<number, string>();
+  /** The number that was tried last for each wanted id. */
+  readonly #tried = new Map<string, number>();
+
+  constructor(ids: Iterable<string>) {
+    this.#taken = new Set(ids);
+  }
+
+  of(at: number): string | undefined {
+    return this.#given.get(at);
+  }
+
+  give(at: number, wanted: string): string {
+    let id = wanted;
+    let number = this.#tried.get(wanted) ?? 1;
+    while (this.#taken.has(id)) {
+      number += 1;
+      id = `${wanted}-${number}`;
+    }
+    this.#tried.set(wanted, number);
+    this.#taken.add(id);
+    this.#given.set(at, id);
+    return id;
+  }
+}
+
 /** What all menus of a plan are resolved against, and what is found on the way. */
 export class Ground {
   readonly plan: Plan;
@@ -24,6 +53,7 @@ export class Ground {
   readonly placed = new PlacedKeys();
   /** Ids that headings are given, by page. */
   readonly ids = new Map<SitePath, GivenId[]>();
+  readonly #names = new Map<SitePath, HeadingNames>();
   /** The part that the titles of each language share. */
   readonly #shared = new Map<string, string | null>();
 
@@ -56,14 +86,14 @@ export class Ground {
 
   /** An id from the heading's words that its page does not have; the same heading gets the same one. */
   giveId(page: SitePath, { text, insert }: SectionHeading): string {
-    const given = this.ids.get(page) ?? [];
-    const known = given.find(one => one.at === insert);
-    if (known) return known.id;
-    const taken = new Set([...this.site.sections(page).keys(), ...given.map(one => one.id)]);
-    const wanted = hookOf({ kind: 'none' }, text);
-    let id = wanted;
-    for (let number = 2; taken.has(id); number += 1) id = `${wanted}-${number}`;
-    this.ids.set(page, [...given, { at: insert, id }]);
+    const names = this.#names.get(page) ?? new HeadingNames(this.site.sections(page).keys());
+    this.#names.set(page, names);
+    const known = names.of(insert);
+    if (known !== undefined) return known;
+    const id = names.give(insert, hookOf({ kind: 'none' }, text));
+    const given = this.ids.get(page);
+    if (given) given.push({ at: insert, id });
+    else this.ids.set(page, [{ at: insert, id }]);
     return id;
   }
 
