@@ -1,12 +1,12 @@
 import type { Command } from 'commander';
 import { hasErrors } from '../core/text/finding.ts';
 import { counted, shortened } from '../core/text/nearest.ts';
-import { countFindings } from '../core/text/render.ts';
+import { countFindings, wrapped } from '../core/text/render.ts';
 import { visibleName } from '../core/text/visible.ts';
 import type { CheckResult } from '../jobs/check.ts';
 import type { BuildResult } from '../jobs/result.ts';
 import { checkPages } from './check.ts';
-import { type Act, type Voice, tellFindings, tellJson, untilEnded } from './io.ts';
+import { type Act, type Voice, tellFindings, tellJson, untilEnded, widthOf } from './io.ts';
 import { progressOn } from './progress.ts';
 
 interface Options {
@@ -148,8 +148,11 @@ function buildReport(result: BuildResult, seconds: number, voice: Voice): string
   return buildTable(result, seconds, voice) + look;
 }
 
+const behindNames = ' '.repeat(12);
+
 /** What a build made, in a few lines. */
-export function buildTable(result: BuildResult, seconds: number, { out }: Voice): string {
+export function buildTable(result: BuildResult, seconds: number, voice: Voice): string {
+  const { out } = voice;
   const { created, changed, gone, same, findings } = result;
   const files = [
     `${created.length} new`,
@@ -164,7 +167,11 @@ export function buildTable(result: BuildResult, seconds: number, { out }: Voice)
     ['findings', countFindings(findings) || 'none'],
     ['time', `${seconds.toFixed(2)} s`],
   ];
-  const table = rows.map(([name, value]) => `  ${out.quiet(name.padEnd(9))} ${value}`).join('\n');
+  // Words stay whole, and below each other.
+  const room = widthOf(voice) - behindNames.length;
+  const table = rows
+    .map(([name, value]) => `  ${out.quiet(name.padEnd(9))} ${wrapped(value, room).join(`\n${behindNames}`)}`)
+    .join('\n');
   return `${out.strong(headOf(result))}\n${table}\n`;
 }
 

@@ -70,6 +70,10 @@ export function tellFindings(
   io.err(`${shown.join('\n\n')}\n\n${countFindings(findings)}${rest}\n`);
 }
 
+/** How wide what was asked for may be: as the terminal, where it goes to one. */
+export const widthOf = ({ io }: Voice): number =>
+  sizeOf({ ...io, errIsTerminal: io.outIsTerminal && io.errIsTerminal }).columns;
+
 /** Of the terminal that errors go to; a file has no size, and some terminals say that they have none. */
 function sizeOf({ errIsTerminal, errSize }: Io): { columns: number; rows: number } {
   const size = errIsTerminal ? errSize?.() : undefined;

@@ -67,7 +67,7 @@ function remedyLines(line: string, width: number): string[] {
 }
 
 /** Lines of at most so many characters, as far as the words allow; all but the first stand two characters in. */
-function wrapped(text: string, width: number): string[] {
+export function wrapped(text: string, width: number): string[] {
   const lines: string[] = [];
   let line = '';
   for (const word of text.split(' ')) {
