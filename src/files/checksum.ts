@@ -7,18 +7,21 @@ export function checksumOf(raw: Raw): number {
   return new Checksums().of(findInlaid(raw).map(({ start, end }) => raw.slice(start, end)));
 }
 
-/** The same of a whole file, beside it: the one of a page, and the one of any other. */
-export function sumsOf(bytes: Uint8Array): [page: number, file: number] {
-  return [checksumOf(rawOf(bytes)), crcOf(bytes)];
-}
-
-/** Of a whole file. */
-export const crcOf = (bytes: Uint8Array): number => crc32(bytes);
-
 const mostSummed = 1 << 18;
 
 /** Files that somebody may edit are small: of these it is known what they were, whatever dates a copy of the folder has. */
 export const isSummed = (size: number): boolean => size <= mostSummed;
+
+/** Of a copied file; null for a large one. */
+export const sumOfCopy = (bytes: Uint8Array): number | null => (isSummed(bytes.length) ? crc32(bytes) : null);
+
+/** Whether a file of its own, or a copied one, is as a record says: by the checksum of the whole. */
+export const isAsRecorded = (there: Uint8Array, checksum: number | null | undefined): boolean =>
+  crc32(there) === checksum;
+
+/** The same of a page too, by what Kamino put into it. */
+export const isAsMade = (there: Uint8Array, checksum: number): boolean =>
+  isAsRecorded(there, checksum) || checksumOf(rawOf(there)) === checksum;
 
 const mostKept = 4000;
 

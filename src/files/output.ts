@@ -13,7 +13,7 @@ import { dirname, join } from 'node:path';
 import type { FileRecord, Glance, OutputRecord, SiteRecord } from './record.ts';
 import type { SiteFile } from './walk.ts';
 import { foreignIn } from './foreign.ts';
-import { crcOf, isSummed, sumsOf } from './checksum.ts';
+import { isAsMade, isSummed, sumOfCopy } from './checksum.ts';
 import { ensureReal, lookAt, makePath, partOf, sweep } from './real.ts';
 import type { PageNotes } from './stored.ts';
 import { Writer, type Written } from './write.ts';
@@ -140,7 +140,7 @@ export class Output {
     const isEqual = bytes !== null && there?.equals(bytes) === true;
     this.#settle(source.path, isEqual ? null : () => this.#writer.copy(from, source.path), {
       source,
-      checksum: bytes !== null && isSummed(bytes.length) ? crcOf(bytes) : null,
+      checksum: bytes && sumOfCopy(bytes),
     });
   }
 
@@ -173,7 +173,7 @@ export class Output {
   #isAsMade(path: string): boolean {
     const old = this.#old?.files.get(path);
     const there = old && old.checksum !== null ? this.#read(path) : null;
-    return there?.length === old?.size && there !== null && sumsOf(there).includes(old!.checksum!);
+    return there?.length === old?.size && there !== null && isAsMade(there, old!.checksum!);
   }
 
   /** Before the first file is written. @throws {LinkInWay} */

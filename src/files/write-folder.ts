@@ -10,7 +10,7 @@ import { attempt, Refusals, cannotRead, editedOutput, foreignOutput } from './er
 import { goneFile } from './folder-errors.ts';
 import { Output } from './output.ts';
 import { fromUser, seenFrom, shownPath } from './paths.ts';
-import { checksumOf } from './checksum.ts';
+import { checksumOf, isAsRecorded } from './checksum.ts';
 import type { FileRecord, Glance } from './record.ts';
 import type { Run } from './run.ts';
 import type { SiteFile } from './walk.ts';
@@ -182,7 +182,7 @@ export function editedFiles(run: Run, output: Output): string[] {
     equal(there, run.isPage(file.path) ? run.pageToKeep(file.path).bytes : readFileSync(run.from(file.path)));
   const isOurs = (file: SiteFile) => (there: Uint8Array, old: FileRecord | null) =>
     isNew(file, there) ||
-    (!run.isPage(file.path) && old?.size === there.length && old.checksum === crc32(there)) ||
+    (!run.isPage(file.path) && isAsRecorded(there, old?.checksum)) ||
     // Menus as Kamino wrote them around what the source says: nothing of anybody's would be lost.
     (run.isPage(file.path) && !editedParts(file.path, rawOf(there)) && isSamePage(there, run, file)) ||
     isAsWritten(there, old, {
@@ -192,7 +192,7 @@ export function editedFiles(run: Run, output: Output): string[] {
   const isOwn =
     (bytes: Uint8Array) =>
     (there: Uint8Array, old: FileRecord | null): boolean =>
-      equal(there, bytes) || old?.checksum === crc32(there);
+      equal(there, bytes) || isAsRecorded(there, old?.checksum);
   return [
     ...run.site.files.filter(file => output.isEdited(file.path, isOurs(file))).map(file => file.path),
     ...[...run.source.own]

@@ -4,17 +4,13 @@ import { join } from 'node:path';
 import { beforeAll, expect, it } from '@jest/globals';
 import type { WalkResult } from '../../src/jobs/walk.ts';
 import { folderWith, kamino, kaminoBeside } from '../helpers/site.ts';
-import { styledPage } from '../helpers/styled.ts';
+import { styledPage, styledPlan } from '../helpers/styled.ts';
 
-const plan = `kamino: 1
-output: built
-menus:
-  - menu: masthead
-    title: Main
-    place: { first-in: header }
-    fold: { when: below 48em, as: drawer }
-    entries: [index.html, { page: visit.html, entries: ["visit.html#hours"] }]
-`;
+const plan = styledPlan(
+  '{ when: below 48em, as: drawer }',
+  `    entries: [index.html, { page: visit.html, entries: ["visit.html#hours"] }]
+`,
+);
 
 let site = '';
 let firefox = '';

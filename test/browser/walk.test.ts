@@ -4,21 +4,17 @@ import { beforeAll, expect, it, test } from '@jest/globals';
 import type { WalkResult } from '../../src/jobs/walk.ts';
 import { together } from '../helpers/browser.ts';
 import { folderWith, kamino, kaminoBeside } from '../helpers/site.ts';
-import { styledPage } from '../helpers/styled.ts';
+import { styledPage, styledPlan } from '../helpers/styled.ts';
 
-const plan = `kamino: 1
-output: built
-menus:
-  - menu: masthead
-    title: Main
-    place: { first-in: header }
-    fold: { when: below 48em }
-    entries:
+const plan = styledPlan(
+  '{ when: below 48em }',
+  `    entries:
       - index.html
       - page: visit.html
         entries: [{ section: "visit.html#hours" }, { section: "visit.html#way" }]
       - book.html
-`;
+`,
+);
 let clean = '';
 beforeAll(() => {
   const folder = folderWith({

@@ -344,7 +344,21 @@ describe('menus', () => {
     expect(err).toContain(remedy);
   });
 
+  it('sections of the same words are gone to each', () => {
+    const folder = folderWith({
+      'index.html': page('Home', '<h2>Moon</h2><h2>Planets</h2><h2>Moon</h2>'),
+      'kamino.yaml': planWith(entries('{ sections: index.html }')),
+    });
+    expect(kamino(folder, 'build')).toMatchObject({ status: 0, err: '' });
+    expect(menuOn(folder, 'index.html', 'masthead').map(line => line.split(' ')[2])).toEqual([
+      '#moon',
+      '#planets',
+      '#moon-2',
+    ]);
+  });
+
   test.each([
+    ['{ menu: x, form: previous-next, set: [indx.html, visit/cafe.html] }', 'missing-page', '`index.html`'],
     ['{ menu: x, branch: masthed }', 'unknown-menu', 'Did you mean `masthead`?'],
     ['{ menu: x, form: previous-next }', 'missing-key', 'set: journal/*.html'],
     ['{ menu: x, form: column }', 'missing-key', 'entries-of: masthead'],

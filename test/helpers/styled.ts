@@ -1,3 +1,13 @@
+/** A plan for such pages, with a masthead in their headers. @param rest its entries, and what comes behind them */
+export const styledPlan = (fold: string, rest: string): string => `kamino: 1
+output: built
+menus:
+  - menu: masthead
+    title: Main
+    place: { first-in: header }
+    fold: ${fold}
+${rest}`;
+
 /** A page with room for a menu in its header, whose style sheet is `site.css`. @param more in its head, header and footer */
 export const styledPage = (
   title: string,

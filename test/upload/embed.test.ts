@@ -5,16 +5,12 @@ import type { EmbedResult } from '../../src/jobs/embed.ts';
 import type { WalkResult } from '../../src/jobs/walk.ts';
 import { open, useBrowser } from '../helpers/browser.ts';
 import { served } from '../helpers/served.ts';
+import { styledPlan } from '../helpers/styled.ts';
 import { contents, filesOf, folderWith, kamino, kaminoBeside, put } from '../helpers/site.ts';
 
-const plan = `kamino: 1
-output: built
-menus:
-  - menu: masthead
-    title: Main
-    place: { first-in: header }
-    fold: { when: below 48em }
-    home: { label: Brackenfold }
+const plan = styledPlan(
+  '{ when: below 48em }',
+  `    home: { label: Brackenfold }
     entries:
       - tonight.html
       - page: visit/index.html
@@ -23,7 +19,8 @@ menus:
   - { menu: trail, form: breadcrumb, title: You are here, place: { first-in: main } }
   - { menu: foot, form: plain, title: Whole site, entries-of: masthead, place: { last-in: footer } }
 look: { accent: "#884400", states: { current: { marker: below } } }
-`;
+`,
+);
 const titles = {
   'index.html': 'Brackenfold',
   'tonight.html': 'Tonight',

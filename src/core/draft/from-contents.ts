@@ -1,7 +1,7 @@
 import { carriersOf } from '../address/patterns.ts';
 import type { SitePath } from '../address/path.ts';
 import type { Navigation } from '../hand/navigation.ts';
-import { copyEntries } from '../hand/shared.ts';
+import { copyEntries, mostFrequent } from '../hand/shared.ts';
 import type { HandSite } from '../hand/types.ts';
 import { besideLinks, wordsKey } from '../page/beside-links.ts';
 import { sectionHeadings } from '../page/sections.ts';
@@ -123,10 +123,9 @@ function wordsBeside(
 
 /** The words above most lists, where these are the only ones. */
 function titleOf(all: readonly (readonly string[] | null)[]): string | null {
-  const counts = new Map<string, number>();
-  for (const words of all) if (words?.length === 1) counts.set(words[0]!, (counts.get(words[0]!) ?? 0) + 1);
-  const [best] = [...counts].sort(([, one], [, other]) => other - one);
-  return best && best[1] * 2 > all.length ? best[0] : null;
+  const single = all.flatMap(words => (words?.length === 1 ? words : []));
+  const best = mostFrequent(single);
+  return single.filter(one => one === best).length * 2 > all.length ? best : null;
 }
 
 function otherPlaces(selector: string, other: readonly SitePath[], all: number): Finding {

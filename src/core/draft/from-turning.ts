@@ -74,8 +74,8 @@ function noOrder(selector: string, fitting: number, all: number): Finding {
   return finding(
     'no-hand-menu',
     null,
-    `the links of \`${selector}\` follow no order by title, file name or date: ${all - fitting} of ${counted(all, 'link')} would lead elsewhere`,
-    'Leave it as it is; or write  form: previous-next  into the plan, with the pages of its `set`.',
+    `the links of \`${selector}\` follow no order by title, file name or date, and make no single row: ${all - fitting} of ${counted(all, 'link')} would lead elsewhere`,
+    'Leave it as it is; or write  form: previous-next  into the plan, with the pages of its `set` one by one, and  order: listed',
   );
 }
 

@@ -56,9 +56,9 @@ function named(
   if (isNamed || (menu.kind !== 'sections' && menu.kind !== 'previous-next')) return own;
   let outer = node.parent;
   for (let far = 0; outer && far < farthest; far += 1, outer = outer.parent) {
+    if (holdings.links(outer) !== holdings.links(node) || !blocks.has(outer.name)) return own;
     const { other, hasTitle } = holdings.of(outer);
-    const isAlone = holdings.links(outer) === holdings.links(node) && other <= longestCaption;
-    if (!isAlone || hasTitle || !blocks.has(outer.name)) return own;
+    if (other > longestCaption || hasTitle) return own;
     const element = elementOf(tree, outer);
     const { start, open, end } = outer;
     if (element.includes(' ')) return { node: outer, menu: { ...menu, element, start, open, end } };

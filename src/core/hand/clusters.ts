@@ -5,8 +5,8 @@ import type { HandMenu, HandSite } from './types.ts';
 
 /** Menus on several pages that are alike enough to be copies of one. */
 export class Cluster {
-  /** Its number on the site. */
-  at: number;
+  /** Its number among those that are looked for. */
+  readonly at: number;
   readonly copies = new Map<SitePath, HandMenu>();
   /** How often each label, and each target, has been met. */
   readonly counts = new Map<string, number>();
@@ -16,12 +16,6 @@ export class Cluster {
 
   constructor(at: number) {
     this.at = at;
-  }
-
-  /** The same with a number. */
-  numbered(at: number): this {
-    this.at = at;
-    return this;
   }
 
   add(path: SitePath, menu: HandMenu, keys: readonly string[]): void {
@@ -73,7 +67,7 @@ export function clustersOf(site: HandSite): Cluster[] {
       own.map(menu => ({ menu, keys: keysOf(menu, path, site) })),
     );
   }
-  return clusters.all.flatMap(one => byAreas(one, site)).map((one, at) => one.numbered(at));
+  return clusters.all.flatMap(one => byAreas(one, site));
 }
 
 /** The folder of the site that a page lies in, at any depth. */
@@ -86,13 +80,14 @@ const leastInArea = 3;
 function byAreas(cluster: Cluster, site: HandSite): Cluster[] {
   const areas = new Map<string, [SitePath, HandMenu][]>();
   for (const [path, menu] of cluster.copies) {
-    const area = areaOf(path);
-    areas.set(area, [...(areas.get(area) ?? []), [path, menu]]);
+    const copies = areas.get(areaOf(path));
+    if (copies) copies.push([path, menu]);
+    else areas.set(areaOf(path), [[path, menu]]);
   }
   const large = [...areas.values()].filter(copies => copies.length >= leastInArea);
   if (large.length < 2 || !leadIntoAreas(large, site)) return [cluster];
   return [...areas.values()].map(copies => {
-    const own = new Cluster(0);
+    const own = new Cluster(cluster.at);
     for (const [path, menu] of copies) own.add(path, menu, keysOf(menu, path, site));
     return own;
   });

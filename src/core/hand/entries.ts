@@ -41,7 +41,7 @@ export function isSeparator(text: string): boolean {
 }
 
 /** Said to those who hear a page alone, of the entry of the page that they are on. */
-const isCurrentWord = /^\s*\((?:current|current page|this page)\)\s*$/i;
+const currentWords = /^\s*\((?:current|current page|this page)\)\s*$/i;
 
 class EntryReader {
   readonly #tree: Tree;
@@ -173,7 +173,7 @@ class EntryReader {
         if (one.name === 'br') return ' ';
         if (passedOver.has(one.name) && !headings.has(one.name)) return '';
         const text = this.#text(one);
-        return isCurrentWord.test(text) ? '' : text;
+        return currentWords.test(text) ? '' : text;
       })
       .join('');
   }

@@ -72,7 +72,9 @@ export function matched(copy: readonly CopyEntry[], shared: readonly SiteEntry[]
     const waiting = new Map<string, SiteEntry[]>();
     for (const entry of open) {
       const key = keyOf(entryKey(entry.label), entry.target);
-      if (key !== null) waiting.set(key, [...(waiting.get(key) ?? []), entry]);
+      const alike = key === null ? undefined : waiting.get(key);
+      if (alike) alike.push(entry);
+      else if (key !== null) waiting.set(key, [entry]);
     }
     for (const one of waiting.size > 0 ? copy : []) {
       const key = found.has(one) ? null : keyOf(one.key, one.target);

@@ -101,14 +101,18 @@ export function framesetPage(path: SitePath): Finding {
   );
 }
 
+/** What a page must have to show a menu of some forms. */
+const needs: Partial<Record<Menu['form'], string>> = {
+  contents: 'A page needs two headings of its `levels`.\n',
+  'previous-next': 'A page needs a neighbour in its `set`.\n',
+};
+
 export function unusedMenu(name: string, form?: Menu['form']): Finding {
   return finding(
     'carried-by-none',
     null,
     `no page carries the menu \`${name}\``,
-    form === 'contents'
-      ? 'A page needs two headings of its `levels`; look at its `carried-by` and `except` too.'
-      : 'Look at its `carried-by` and `except`.',
+    `${needs[form ?? 'bar'] ?? ''}Look at its \`carried-by\` and \`except\`.`,
   );
 }
 

@@ -1,14 +1,13 @@
 import type { SitePath } from '../address/path.ts';
 import type { SectionHeading } from '../target/facts.ts';
 import type { Ground } from './ground.ts';
-import { HookNames, hookOf } from './hooks.ts';
+import { NumberedNames, hookOf } from './hooks.ts';
+import { type NestedHeading, nested } from './patterns.ts';
 import { plainEntry } from './resolve-entries.ts';
 import type { ResolvedEntry } from './types.ts';
 
 /** One heading is no contents. */
 const least = 2;
-/** A submenu lies no deeper. */
-const deepest = 3;
 
 /** The headings of these levels as entries, for each page that has enough of them; deeper ones lie below shallower ones. */
 export function contentsOf(
@@ -27,25 +26,14 @@ export function contentsOf(
 }
 
 function entriesOf(page: SitePath, headings: readonly SectionHeading[], ground: Ground): ResolvedEntry[] {
-  const names = new HookNames();
-  const top: ResolvedEntry[] = [];
-  const open: { level: number; entries: ResolvedEntry[] }[] = [];
-  for (const heading of headings) {
-    while (open.length > 0 && open.at(-1)!.level >= heading.level) open.pop();
+  const names = new NumberedNames();
+  const entry = ({ heading, below }: NestedHeading, depth: number): ResolvedEntry => {
     const leadsTo = { kind: 'section', path: page, id: heading.id ?? ground.giveId(page, heading) } as const;
-    const label = heading.text;
-    const entries: ResolvedEntry[] = [];
-    (open.at(-1)?.entries ?? top).push({
-      ...plainEntry,
-      label,
-      leadsTo,
-      hook: names.take(hookOf(leadsTo, label)),
-      depth: open.length + 1,
-      entries,
-    });
-    if (open.length < deepest - 1) open.push({ level: heading.level, entries });
-  }
-  return top;
+    const hook = names.take(hookOf(leadsTo, heading.text));
+    const entries = below.map(one => entry(one, depth + 1));
+    return { ...plainEntry, label: heading.text, leadsTo, hook, depth, entries };
+  };
+  return nested(headings).map(one => entry(one, 1));
 }
 
 const countOf = (entries: readonly ResolvedEntry[]): number =>

@@ -4,42 +4,13 @@ import { type Finding, finding } from '../text/finding.ts';
 import { nearest } from '../text/nearest.ts';
 import type { Source } from '../text/source.ts';
 import type { ResolvedPanels, SectionHeading, SiteFacts } from '../target/facts.ts';
-import { hookOf } from './hooks.ts';
+import { NumberedNames, hookOf } from './hooks.ts';
 import { fileLabel, labelOf, sharedPart } from './labels.ts';
 import { SiteLanguages } from './languages.ts';
 import { PlacedKeys } from './placed-keys.ts';
 import { drawingOf } from './resolve-drawing.ts';
 import { counterpartsOf } from './counterparts.ts';
 import type { GivenId } from './types.ts';
-
-/** The ids of one page, and those that its headings are given: a page may have many headings of the same words. */
-class HeadingNames {
-  readonly #taken: Set<string>;
-  readonly #given = new Map<number, string>();
-  /** The number that was tried last for each wanted id. */
-  readonly #tried = new Map<string, number>();
-
-  constructor(ids: Iterable<string>) {
-    this.#taken = new Set(ids);
-  }
-
-  of(at: number): string | undefined {
-    return this.#given.get(at);
-  }
-
-  give(at: number, wanted: string): string {
-    let id = wanted;
-    let number = this.#tried.get(wanted) ?? 1;
-    while (this.#taken.has(id)) {
-      number += 1;
-      id = `${wanted}-${number}`;
-    }
-    this.#tried.set(wanted, number);
-    this.#taken.add(id);
-    this.#given.set(at, id);
-    return id;
-  }
-}
 
 /** What all menus of a plan are resolved against, and what is found on the way. */
 export class Ground {
@@ -53,7 +24,7 @@ export class Ground {
   readonly placed = new PlacedKeys();
   /** Ids that headings are given, by page. */
   readonly ids = new Map<SitePath, GivenId[]>();
-  readonly #names = new Map<SitePath, HeadingNames>();
+  readonly #given = new Map<SitePath, { names: NumberedNames; byPlace: Map<number, string> }>();
   /** The part that the titles of each language share. */
   readonly #shared = new Map<string, string | null>();
 
@@ -86,14 +57,17 @@ export class Ground {
 
   /** An id from the heading's words that its page does not have; the same heading gets the same one. */
   giveId(page: SitePath, { text, insert }: SectionHeading): string {
-    const names = this.#names.get(page) ?? new HeadingNames(this.site.sections(page).keys());
-    this.#names.set(page, names);
-    const known = names.of(insert);
+    let given = this.#given.get(page);
+    if (!given) {
+      given = { names: new NumberedNames(this.site.sections(page).keys()), byPlace: new Map() };
+      this.#given.set(page, given);
+      this.ids.set(page, []);
+    }
+    const known = given.byPlace.get(insert);
     if (known !== undefined) return known;
-    const id = names.give(insert, hookOf({ kind: 'none' }, text));
-    const given = this.ids.get(page);
-    if (given) given.push({ at: insert, id });
-    else this.ids.set(page, [{ at: insert, id }]);
+    const id = given.names.take(hookOf({ kind: 'none' }, text));
+    given.byPlace.set(insert, id);
+    this.ids.get(page)!.push({ at: insert, id });
     return id;
   }
 

@@ -10,12 +10,23 @@ export function hookOf(leadsTo: Destination, label: string): string {
 }
 
 /** Names in order, a second one of a kind with `-2`. */
-export class HookNames {
-  readonly #taken = new Set<string>();
+export class NumberedNames {
+  readonly #taken: Set<string>;
+  /** The number that was tried last for each: there may be many of a kind. */
+  readonly #tried = new Map<string, number>();
+
+  constructor(taken: Iterable<string> = []) {
+    this.#taken = new Set(taken);
+  }
 
   take(wanted: string): string {
     let name = wanted;
-    for (let number = 2; this.#taken.has(name); number += 1) name = `${wanted}-${number}`;
+    let number = this.#tried.get(wanted) ?? 1;
+    while (this.#taken.has(name)) {
+      number += 1;
+      name = `${wanted}-${number}`;
+    }
+    this.#tried.set(wanted, number);
     this.#taken.add(name);
     return name;
   }

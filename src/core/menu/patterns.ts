@@ -112,14 +112,30 @@ export function entriesFromHeadings(
   const picked = headings.filter(
     one => one.isContent && levels.includes(one.level) && one.text !== '' && !isOut(one),
   );
-  const top: Entry[] = [];
-  const open: { level: number; entries: Entry[] }[] = [];
-  for (const heading of picked) {
-    while (open.length > 0 && open.at(-1)!.level >= heading.level) open.pop();
-    const entries: Entry[] = [];
-    const target: Target = { kind: 'heading', page, heading: heading.text, mark: template.mark };
-    (open.at(-1)?.entries ?? top).push({ ...template, label: heading.text, target, entries });
-    if (open.length < 2) open.push({ level: heading.level, entries });
+  const entry = ({ heading: { text, insert }, below }: NestedHeading): Entry => {
+    const target: Target = { kind: 'heading', page, heading: text, insert, mark: template.mark };
+    return { ...template, label: text, target, entries: below.map(entry) };
+  };
+  return nested(picked).map(entry);
+}
+
+/** A heading, and those of deeper levels up to the next of its own. */
+export interface NestedHeading {
+  heading: SectionHeading;
+  below: NestedHeading[];
+}
+
+/** A submenu lies no deeper: what would, lies beside. */
+const deepest = 3;
+
+export function nested(headings: readonly SectionHeading[]): NestedHeading[] {
+  const top: NestedHeading[] = [];
+  const open: NestedHeading[] = [];
+  for (const heading of headings) {
+    while (open.length > 0 && open.at(-1)!.heading.level >= heading.level) open.pop();
+    const one: NestedHeading = { heading, below: [] };
+    (open.at(-1)?.below ?? top).push(one);
+    if (open.length < deepest - 1) open.push(one);
   }
   return top;
 }

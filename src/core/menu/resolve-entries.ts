@@ -14,7 +14,7 @@ import type { SectionHeading } from '../target/facts.ts';
 import { sizeOf } from '../text/size.ts';
 import type { Ground } from './ground.ts';
 import { tellLanguage } from './tell-language.ts';
-import { HookNames, hookOf } from './hooks.ts';
+import { NumberedNames, hookOf } from './hooks.ts';
 import { fileLabel } from './labels.ts';
 import { entriesFromHeadings, entriesFromPages, pagesOf } from './patterns.ts';
 import { drawingOf } from './resolve-drawing.ts';
@@ -59,7 +59,7 @@ interface Version {
 export class EntryResolver {
   readonly #ground: Ground;
   readonly #context: EntriesContext;
-  readonly #names = new HookNames();
+  readonly #names = new NumberedNames();
 
   constructor(ground: Ground, context: EntriesContext) {
     this.#ground = ground;

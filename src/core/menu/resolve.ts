@@ -1,4 +1,4 @@
-import { type SitePath, isIndex } from '../address/path.ts';
+import type { SitePath } from '../address/path.ts';
 import { bareMenu } from '../plan/bare-menu.ts';
 import { forms } from '../plan/forms.ts';
 import type { Entry, Look, Menu, Plan } from '../plan/types.ts';
@@ -12,13 +12,13 @@ import { carrier } from './carried.ts';
 import { Ground } from './ground.ts';
 import { hookOf } from './hooks.ts';
 import type { SiteLanguages } from './languages.ts';
-import { entriesFromPages, pagesOf } from './patterns.ts';
 import { panelEntries, panelsOf, tellUnswitched } from './resolve-panels.ts';
 import { picturedMenus } from './resolve-pictures.ts';
 import { EntryResolver, plainEntry } from './resolve-entries.ts';
 import { foldOf, joinFolds } from './resolve-folds.ts';
 import { contentsOf, mostOf } from './contents.ts';
 import { shownBy } from './on-page.ts';
+import { setEntries } from './set.ts';
 import { cutOff, distinct } from './resolve-parts.ts';
 import type { GivenId, MenuLanguage, ResolvedEntry, ResolvedHome, ResolvedMenu } from './types.ts';
 
@@ -150,7 +150,7 @@ class MenuResolver {
 
   /** The entries that a menu has, or takes from another. */
   #sourceEntries(menu: Menu, carriers: readonly SitePath[]): readonly Entry[] {
-    if (menu.set) return this.#setEntries(menu, menu.set, carriers);
+    if (menu.set) return setEntries(menu, menu.set, { carriers, ground: this.#ground });
     if (menu.panels !== null) return panelEntries(menu, this.#ground);
     const others = this.#ground.plan.menus.filter(one => one !== menu && one.entries.length > 0);
     if (forms[menu.form].isSingle) return menu.entries;
@@ -169,40 +169,6 @@ class MenuResolver {
       near ? `Did you mean \`${near}\`?` : 'Name a menu of this plan.',
     );
     return [];
-  }
-
-  /** Only pages that carry the menu are neighbours. */
-  #setEntries(menu: Menu, set: NonNullable<Menu['set']>, carriers: readonly SitePath[]): Entry[] {
-    const carried = new Set(carriers);
-    const named = new Set(set.globs.map(glob => glob.replace(/^\.?\//, '')));
-    const order = set.order === 'date' ? 'oldest' : set.order;
-    const pages = pagesOf(
-      { ...set, order, first: [], except: [], most: null, depth: 1 },
-      {
-        parent: null,
-        site: this.#ground.site,
-        titleOf: path => this.#ground.title(path),
-        // The index of a journal is no page of it, but where the plan names it.
-        inLanguage: path => (carried.has(path) && (!isIndex(path) || named.has(path)) ? path : null),
-      },
-    );
-    if (pages.length === 0)
-      this.#ground.tell(
-        'empty-pattern',
-        menu.mark,
-        'no page of this set carries the menu',
-        'Look at `set` and `carried-by`.',
-      );
-    return entriesFromPages(pages, 1, {
-      ...plainEntry,
-      label: null,
-      versions: new Map(),
-      abouts: new Map(),
-      details: false,
-      ifMissing: 'error',
-      target: { kind: 'none' },
-      mark: menu.mark,
-    });
   }
 
   /** An entry for each page, for what no entry of the plan names. */

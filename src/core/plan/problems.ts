@@ -69,7 +69,7 @@ class Teller {
   }
 
   #unknownKey(path: PlanPath): Finding {
-    const key = String(path.at(-1));
+    const key = labelOf(path);
     const part = partOf(path.slice(0, -1));
     // What has no keys has languages: each a value of its own.
     if (part === null || part === 'languages')
@@ -108,7 +108,7 @@ class Teller {
   }
 
   #missingKey(path: PlanPath): Finding {
-    const key = String(path.at(-1));
+    const key = labelOf(path);
     const parent = path.slice(0, -1);
     return this.#at(
       'missing-key',

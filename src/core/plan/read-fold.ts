@@ -41,7 +41,7 @@ export function readFold(menu: WrittenMenu, path: PlanPath, { places, entries }:
 function tellFold(menu: WrittenMenu, when: Fold['when'], here: PlanPath, places: PlanPlaces): void {
   const fold = menu.fold!;
   const { isRow, canFold } = forms[menu.form];
-  if (when === 'crowded' && !isRow)
+  if (when === 'crowded' && !isRow && canFold)
     places.tell(
       'wrong-value',
       [...here, 'when'],
@@ -53,7 +53,7 @@ function tellFold(menu: WrittenMenu, when: Fold['when'], here: PlanPath, places:
       'wrong-value',
       [...here, 'when'],
       `a menu of the form ${menu.form} has no fold`,
-      'Take `fold` out: it goes into several lines where there is no room.',
+      'Take `fold` out: it takes as many lines as it needs.',
     );
   if (fold.joins !== undefined && fold.as !== undefined && fold.as !== 'none')
     places.tell(

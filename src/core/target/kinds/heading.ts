@@ -2,6 +2,7 @@ import { optional } from '../../format/key.ts';
 import { label, said } from '../../format/values.ts';
 import type { Mark } from '../../text/mark.ts';
 import { nearest } from '../../text/nearest.ts';
+import type { SectionHeading } from '../facts.ts';
 import { type Led, type SingleKind, type TargetContext, elsewhere, failed } from '../kind.ts';
 import { readPlace } from '../read-place.ts';
 import type { SectionPlace } from '../places.ts';
@@ -16,8 +17,17 @@ const keys = {
   }),
 } as const;
 
-/** A heading by its words; `page` null for the page that carries the menu. */
-export type HeadingTarget = { kind: 'heading'; page: string | null; heading: string; mark: Mark };
+/**
+ * A heading by its words; `page` null for the page that carries the menu.
+ * @property insert where an id would go in it, if it is known: another one may have the same words
+ */
+export type HeadingTarget = {
+  kind: 'heading';
+  page: string | null;
+  heading: string;
+  insert?: number;
+  mark: Mark;
+};
 
 export const headingKind = {
   keys,
@@ -39,7 +49,10 @@ export const headingKind = {
 } satisfies SingleKind<HeadingTarget, SectionPlace>;
 
 /** The place of a heading by its words. Where it has no id it is given one, told by `giveId`. */
-function readHeading({ page, heading, mark }: HeadingTarget, context: TargetContext): Led<SectionPlace> {
+function readHeading(
+  { page, heading, insert, mark }: HeadingTarget,
+  context: TargetContext,
+): Led<SectionPlace> {
   const { site, carriers, giveId } = context;
   let path: string | null = null;
   if (page !== null) {
@@ -52,18 +65,10 @@ function readHeading({ page, heading, mark }: HeadingTarget, context: TargetCont
   let id: string | null = null;
   for (const one of path === null ? carriers : [path]) {
     const headings = site.headings(one);
-    const found = headings.find(({ text }) => wordsKey(text) === key);
-    if (!found) {
-      const texts = headings.map(({ text }) => text);
-      const near = nearest(heading, texts);
-      return failed(
-        context,
-        mark,
-        'missing-section',
-        `\`${one}\` has no heading “${heading}”`,
-        near ? `Did you mean “${near}”?` : 'Write the heading as it stands in the page.',
-      );
-    }
+    const isIt = ({ text, insert: at }: SectionHeading): boolean =>
+      insert === undefined ? wordsKey(text) === key : at === insert;
+    const found = headings.find(isIt);
+    if (!found) return noHeading({ heading, mark }, one, headings, context);
     const own = found.id ?? giveId(one, found);
     if (id !== null && id !== own)
       return failed(
@@ -76,6 +81,25 @@ function readHeading({ page, heading, mark }: HeadingTarget, context: TargetCont
     id = own;
   }
   return { destination: { kind: 'section', path, id: id ?? '' } };
+}
+
+function noHeading(
+  { heading, mark }: Pick<HeadingTarget, 'heading' | 'mark'>,
+  page: string,
+  headings: readonly SectionHeading[],
+  context: TargetContext,
+): Led<SectionPlace> {
+  const near = nearest(
+    heading,
+    headings.map(({ text }) => text),
+  );
+  return failed(
+    context,
+    mark,
+    'missing-section',
+    `\`${page}\` has no heading “${heading}”`,
+    near ? `Did you mean “${near}”?` : 'Write the heading as it stands in the page.',
+  );
 }
 
 /** Headings are the same whatever their spaces and letter case. */
