@@ -149,6 +149,9 @@ function buildReport(result: BuildResult, seconds: number, voice: Voice): string
 }
 
 const behindNames = ' '.repeat(12);
+/** Stands for a space at which no line ends; no name has it. */
+const noBreak = '\u{f0002}';
+const together = (text: string): string => text.replaceAll(' ', noBreak);
 
 /** What a build made, in a few lines. */
 export function buildTable(result: BuildResult, seconds: number, voice: Voice): string {
@@ -161,7 +164,10 @@ export function buildTable(result: BuildResult, seconds: number, voice: Voice): 
     ...(gone.length ? [`${gone.length} gone`] : []),
   ].join(', ');
   const rows: [string, string][] = [
-    ['menus', result.menus.map(({ name, pages }) => `${name} (${counted(pages, 'page')})`).join(', ')],
+    [
+      'menus',
+      result.menus.map(({ name, pages }) => together(`${name} (${counted(pages, 'page')})`)).join(', '),
+    ],
     ['files', files],
     ...changeRows(result),
     ['findings', countFindings(findings) || 'none'],
@@ -171,7 +177,8 @@ export function buildTable(result: BuildResult, seconds: number, voice: Voice): 
   const room = widthOf(voice) - behindNames.length;
   const table = rows
     .map(([name, value]) => `  ${out.quiet(name.padEnd(9))} ${wrapped(value, room).join(`\n${behindNames}`)}`)
-    .join('\n');
+    .join('\n')
+    .replaceAll(noBreak, ' ');
   return `${out.strong(headOf(result))}\n${table}\n`;
 }
 

@@ -81,12 +81,15 @@ function report(result: DraftResult, isDry: boolean, site: string, voice: Voice)
   }
   const { out } = voice;
   const menus = result.menus.map(({ name, entries, copies, lacking }) => {
+    // What has a form of its own has no entries in the plan.
+    const count =
+      entries === 0 && copies !== null ? 'in a form of its own' : counted(entries, 'entry', 'entries');
     const source = copies === null ? '' : `, from ${counted(copies, 'copy', 'copies')}`;
     const without =
       lacking.length > 0
         ? `\n            no copy, so no menu, on ${visibleName(shortened(lacking, mostNamed))}`
         : '';
-    return `  ${out.quiet(name.padEnd(9))} ${counted(entries, 'entry', 'entries')}${source}${without}`;
+    return `  ${out.quiet(name.padEnd(9))} ${count}${source}${without}`;
   });
   const where = site === '.' ? '' : ` ${site}`;
   voice.io.out(

@@ -69,7 +69,7 @@ class Teller {
   }
 
   #unknownKey(path: PlanPath): Finding {
-    const key = labelOf(path);
+    const key = String(path.at(-1));
     const part = partOf(path.slice(0, -1));
     // What has no keys has languages: each a value of its own.
     if (part === null || part === 'languages')
@@ -108,7 +108,7 @@ class Teller {
   }
 
   #missingKey(path: PlanPath): Finding {
-    const key = labelOf(path);
+    const key = String(path.at(-1));
     const parent = path.slice(0, -1);
     return this.#at(
       'missing-key',
@@ -119,14 +119,14 @@ class Teller {
   }
 
   #wrongWord(path: PlanPath, value: string, valid: string[]): Finding {
-    const key = String(path.at(-1));
+    const key = labelOf(path);
     const near = nearest(value, valid);
     const takes = `\`${key}\` takes ${listed(valid)}, and \`${shown(value)}\` is ${valid.length > 1 ? 'none of them' : 'not that'}`;
     return this.#at('wrong-value', path, takes, near ? `Did you mean \`${near}\`?` : null);
   }
 
   #wrongForm(path: PlanPath, value: string, form: string): Finding {
-    const key = String(path.at(-1));
+    const key = labelOf(path);
     const { takes, example } = forms.get(form) ?? { takes: 'another value', example: '' };
     return this.#at(
       'wrong-value',
