@@ -80,8 +80,14 @@ function place(opener: Opener): void {
   style.transform = `translate(${x}px,${y}px)`;
 }
 
-function wait(time: number): void {
+/** What somebody presses holds: nothing opens or closes behind it because the pointer had come there before. */
+function stop(): void {
   clearTimeout(timer);
+  timer = undefined;
+}
+
+function wait(time: number): void {
+  stop();
   timer = setTimeout(() => {
     timer = undefined;
     for (const one of hovered) if (!goal.includes(one)) close(one);
@@ -123,6 +129,7 @@ on('pointermove', event => {
 });
 
 on('click', event => {
+  stop();
   const { target } = event;
   const opener = around(target, parts.opener) as Opener | null;
   if (!opener || !isSheet(opener)) return closeAllBut(isLink(target) ? [] : chain(target));
@@ -145,6 +152,7 @@ on('keydown', event => {
   const target = event.target as HTMLElement;
   let next: HTMLElement | undefined;
   if (key === 'Escape') {
+    stop();
     const inner = chain(target).find(one => one.open) ?? sheets().at(-1);
     if (!inner) return;
     if (listOf(inner).contains(target)) next = summaryOf(inner);
@@ -182,7 +190,7 @@ on('keydown', event => {
 
 addEventListener('pagehide', () => {
   // What was about to open is not open when the visitor comes back.
-  clearTimeout(timer);
+  stop();
   closeAllBut([]);
 });
 addEventListener('resize', () => sheets().forEach(place));

@@ -113,6 +113,18 @@ describe('submenus under the pointer', () => {
     await tab.context().close();
   });
 
+  it('stay closed where somebody closes them before the pointer has rested there', async () => {
+    const tab = await openTimed(site('plain'));
+    await opener(tab, 'planets').dblclick();
+    await tab.clock.runFor(1000);
+    expect(await submenu(tab, 'planets').isVisible()).toBe(false);
+    await opener(tab, 'stars').click();
+    await tab.keyboard.press('Escape');
+    await tab.clock.runFor(1000);
+    expect(await submenu(tab, 'stars').isVisible()).toBe(false);
+    await tab.context().close();
+  });
+
   it('do not open under a finger until it taps the opener', async () => {
     const tab = await openSky(site('plain'), { hasTouch: true });
     const request = tab.waitForRequest('**/planets.html');
