@@ -1,9 +1,16 @@
 import type { Browser, BrowserContext, BrowserContextOptions, CDPSession, Page } from 'playwright-core';
-import type { SeenBox } from '../../core/walk/seen.ts';
+import type { Point, SeenBox } from '../../core/walk/seen.ts';
 import type { Visitor } from '../../core/walk/visitors.ts';
 import { quiet } from '../find.ts';
 import { after, patience, within } from './bounds.ts';
-import type { Engine, EngineStart, SpokenNode, Tab, TabEvents } from './tab.ts';
+import type { Engine, EngineStart, Key, SpokenNode, Tab, TabEvents } from './tab.ts';
+
+/** The numbers that browsers have for keys, and what they write. */
+const keys: Readonly<Record<Key, { code: number; text?: string }>> = {
+  Tab: { code: 9 },
+  Enter: { code: 13, text: '\r' },
+  Escape: { code: 27 },
+};
 
 /** A Chromium, Chrome or Edge of this machine, which knows no host but this machine. */
 export async function startChromium({ program, probe }: EngineStart): Promise<Engine> {
@@ -37,12 +44,17 @@ async function open(
   });
   context.setDefaultTimeout(patience);
   const page = await context.newPage();
-  return new ChromiumTab(
-    context,
-    { page, session: await context.newCDPSession(page), isPaper: visitor.moves === 'paper' },
-    probe,
-  );
+  const session = await context.newCDPSession(page);
+  const pace = paceOf(visitor);
+  if (pace !== 1) {
+    await session.send('Animation.enable');
+    await session.send('Animation.setPlaybackRate', { playbackRate: pace });
+  }
+  return new ChromiumTab(context, { page, session, visitor }, probe);
 }
+
+/** Most of what a browser does is to draw what moves: only who asked for calm has to see how long it takes. */
+const paceOf = ({ media }: Visitor): number => (media.reducedMotion ? 1 : 20);
 
 function wishes({ media }: Visitor): BrowserContextOptions {
   return {
@@ -52,6 +64,7 @@ function wishes({ media }: Visitor): BrowserContextOptions {
 }
 
 class ChromiumTab implements Tab {
+  readonly pace: number;
   readonly #context: BrowserContext;
   readonly #page: Page;
   readonly #session: CDPSession;
@@ -61,13 +74,14 @@ class ChromiumTab implements Tab {
 
   constructor(
     context: BrowserContext,
-    { page, session, isPaper }: { page: Page; session: CDPSession; isPaper: boolean },
+    { page, session, visitor }: { page: Page; session: CDPSession; visitor: Visitor },
     probe: string,
   ) {
+    this.pace = paceOf(visitor);
     this.#context = context;
     this.#page = page;
     this.#session = session;
-    this.#isPaper = isPaper;
+    this.#isPaper = visitor.moves === 'paper';
     this.#probe = probe;
     context.on('page', other => {
       if (other === page) return;
@@ -109,12 +123,13 @@ class ChromiumTab implements Tab {
     await within(this.#page.setViewportSize({ width, height }), 'the window cannot be resized');
   }
 
-  async move({ x, y }: { x: number; y: number }): Promise<void> {
-    await within(this.#page.mouse.move(x, y), 'the page does not take the pointer');
+  async move({ x, y }: Point): Promise<void> {
+    const sent = this.#session.send('Input.dispatchMouseEvent', { x, y, type: 'mouseMoved' });
+    await within(sent, 'the page does not take the pointer');
   }
 
-  /** All of it is sent at once: the browser takes it in order. */
-  async click({ x, y }: { x: number; y: number }): Promise<void> {
+  /** All of it is sent at once, as with taps and keys: the browser takes it in order. */
+  async click({ x, y }: Point): Promise<void> {
     const send = (type: 'mouseMoved' | 'mousePressed' | 'mouseReleased'): Promise<unknown> =>
       this.#session.send('Input.dispatchMouseEvent', {
         x,
@@ -127,12 +142,24 @@ class ChromiumTab implements Tab {
     await within(sent, 'the page does not take a click');
   }
 
-  async tap({ x, y }: { x: number; y: number }): Promise<void> {
-    await within(this.#page.touchscreen.tap(x, y), 'the page does not take a tap');
+  async tap({ x, y }: Point): Promise<void> {
+    const send = (type: 'touchStart' | 'touchEnd', touchPoints: Point[]): Promise<unknown> =>
+      this.#session.send('Input.dispatchTouchEvent', { type, touchPoints });
+    const sent = Promise.all([send('touchStart', [{ x, y }]), send('touchEnd', [])]);
+    await within(sent, 'the page does not take a tap');
   }
 
-  async press(key: string): Promise<void> {
-    await within(this.#page.keyboard.press(key), 'the page does not take a key');
+  async press(key: Key): Promise<void> {
+    const { code, text } = keys[key];
+    const named = { key, code: key, windowsVirtualKeyCode: code };
+    const sent = Promise.all([
+      this.#session.send('Input.dispatchKeyEvent', {
+        ...named,
+        ...(text ? { type: 'keyDown', text } : { type: 'rawKeyDown' }),
+      }),
+      this.#session.send('Input.dispatchKeyEvent', { ...named, type: 'keyUp' }),
+    ]);
+    await within(sent, 'the page does not take a key');
   }
 
   /** As the button of a browser: the page may be one that it kept. */

@@ -75,7 +75,7 @@ async function ways(
   const sections = await seenSections(visit, job, noter);
   if (visit.visitor.moves === 'paper') return { found: [], sections };
   if (visit.visitor.moves !== 'keys') return { found: await explore(visit, page, isTried), sections };
-  const walk = await tabThrough(visit, page, { menus: isTried, noter });
+  const walk = await tabThrough(visit, { menus: isTried, noter });
   judgeStops(walk, noter);
   return { found: walk.found, sections };
 }

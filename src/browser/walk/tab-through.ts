@@ -15,13 +15,11 @@ export interface TabWalk extends TabWay {
   found: FoundWay[];
 }
 
-/** From the beginning of a page, stop by stop, opening with Enter on the way what is closed. */
+/** From the beginning of a page that has just come, stop by stop, opening with Enter on the way what is closed. */
 export async function tabThrough(
   visit: Visit,
-  page: string,
   { menus, noter }: { menus: (name: string) => boolean; noter: Noter },
 ): Promise<TabWalk> {
-  await visit.load(page);
   const links = await visit.links();
   const walker = new TabWalker(
     visit,

@@ -1,8 +1,13 @@
 import type { Point, SeenBox } from '../../core/walk/seen.ts';
 import type { Visitor } from '../../core/walk/visitors.ts';
 
+/** Keys that are pressed, by their names in `KeyboardEvent.key`. */
+export type Key = 'Tab' | 'Enter' | 'Escape';
+
 /** A window of a browser, as a visitor has it. Everything has a bound of time, and fails behind it. */
 export interface Tab {
+  /** So many times as fast as written things move in it. */
+  readonly pace: number;
   /** Opens an address. @throws where the page does not come */
   load: (address: string) => Promise<void>;
   /** Asks the script in the page; it is put there where it is not yet. */
@@ -11,8 +16,7 @@ export interface Tab {
   move: (to: Point) => Promise<void>;
   click: (at: Point) => Promise<void>;
   tap: (at: Point) => Promise<void>;
-  /** A key by its name in `KeyboardEvent.key`. */
-  press: (key: string) => Promise<void>;
+  press: (key: Key) => Promise<void>;
   back: () => Promise<void>;
   /** A picture (PNG) of what the window shows, or of a part of it, drawn so many times as large. */
   picture: (box?: SeenBox, scale?: number) => Promise<Uint8Array>;

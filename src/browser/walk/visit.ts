@@ -53,8 +53,9 @@ export class Visit {
     for (let waited = 0; waited < longest;) {
       const { isMoving, moves } = await this.state();
       if (!isMoving) return;
-      waited += moves + step;
-      await pause(moves + step);
+      const time = moves / this.tab.pace + step;
+      waited += time;
+      await pause(time);
     }
   }
 

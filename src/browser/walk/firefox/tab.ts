@@ -1,10 +1,10 @@
 import type { Point, SeenBox } from '../../../core/walk/seen.ts';
 import { after, patience, within } from '../bounds.ts';
-import type { SpokenNode, Tab, TabEvents } from '../tab.ts';
+import type { Key, SpokenNode, Tab, TabEvents } from '../tab.ts';
 import type { BidiEvent, BidiSession } from './session.ts';
 
 /** Keys that have no sign, by the table of WebDriver (https://www.w3.org/TR/webdriver2/#keyboard-actions). */
-const keys: Readonly<Record<string, string>> = { Tab: '\ue004', Enter: '\ue007', Escape: '\ue00c' };
+const keys: Readonly<Record<Key, string>> = { Tab: '\ue004', Enter: '\ue007', Escape: '\ue00c' };
 
 type Evaluated =
   | { type: 'success'; result: { value?: string | null } }
@@ -12,6 +12,7 @@ type Evaluated =
 
 /** A window of Firefox. */
 export class FirefoxTab implements Tab {
+  readonly pace = 1;
   readonly #session: BidiSession;
   readonly #context: string;
   readonly #user: string;
@@ -143,9 +144,9 @@ export class FirefoxTab implements Tab {
     await this.#send('input.performActions', { actions }, otherwise);
   }
 
-  async press(key: string): Promise<void> {
+  async press(key: Key): Promise<void> {
     await this.#front();
-    const value = keys[key] ?? key;
+    const value = keys[key];
     const steps = [
       { type: 'keyDown', value },
       { type: 'keyUp', value },

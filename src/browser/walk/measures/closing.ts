@@ -1,7 +1,7 @@
 import type { SeenLink } from '../../../core/walk/seen.ts';
-import type { FoundWay } from '../explore.ts';
+import { type FoundWay, rest } from '../explore.ts';
 import type { Noter } from '../noter.ts';
-import type { Visit } from '../visit.ts';
+import { type Visit, pause } from '../visit.ts';
 
 /** What was opened closes by Escape and by its control, gives the focus back, and lets the page scroll. */
 export async function closing(visit: Visit, found: readonly FoundWay[], noter: Noter): Promise<void> {
@@ -15,6 +15,7 @@ export async function closing(visit: Visit, found: readonly FoundWay[], noter: N
     const isOver = await visit.tab.ask<boolean>('liesOver', control, index);
     // The keys go where the focus is; what was opened earlier need not have it.
     if (visit.visitor.moves === 'keys') await visit.tab.ask('focusOnControl', control);
+    await aMoment(visit);
     await visit.tab.press('Escape');
     await visit.settle();
     // What moves the page aside covers nothing: nobody has to be able to send it away.
@@ -22,6 +23,7 @@ export async function closing(visit: Visit, found: readonly FoundWay[], noter: N
     else if (isOver)
       await noter.seen('cannot-close', `Escape does not close what opens in ${menu}`, menu, label);
     await visit.open(noter.page, way);
+    await aMoment(visit);
     if (!(await visit.hand.control(control))) continue;
     await visit.settle();
     if (await isOpen())
@@ -34,6 +36,11 @@ export async function closing(visit: Visit, found: readonly FoundWay[], noter: N
     else if ((await visit.state()).isLocked)
       await noter.seen('locked', 'the page does not scroll any more once a menu was closed', menu, label);
   }
+}
+
+/** Nobody presses again at once: what comes because a pointer rests has come by then. */
+async function aMoment({ visitor }: Visit): Promise<void> {
+  if (visitor.moves === 'pointer') await pause(rest);
 }
 
 interface Closed {
