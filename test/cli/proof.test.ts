@@ -32,6 +32,24 @@ it('finds nothing in a site where nothing is wrong', () => {
   expect(checked(site).findings).toEqual([]);
 });
 
+it('takes no index in the text of a page for a menu, and no way to the next page for an entry', () => {
+  const [words, pages] = [
+    ['Dome', 'Hill', 'Dome', 'Hill'],
+    ['book.html', 'visit.html', 'visit.html', 'book.html'],
+  ];
+  const index = words.map((word, at) => `<li><a href="${pages[at]}">${word}</a></li>`).join('');
+  const files = {
+    'index.html': page('Observatory', `<ul class="index">${index}</ul>`),
+    'book.html': page(
+      'Book',
+      '',
+      nav.replace('</ul>', '<li><a rel="next" href="visit.html">Next</a></li></ul>'),
+    ),
+  };
+  expect(checked({ ...site, ...files }).findings.map(one => one.rule)).not.toContain('same-words');
+  expect(checked({ ...site, ...files }).findings.map(one => one.rule)).not.toContain('other-words');
+});
+
 const plants: [rule: string, severity: string, of: Record<string, string>][] = [
   ['same-words', 'warning', everywhere(nav.replace('Book', 'Visit'))],
   [
