@@ -3,7 +3,7 @@ import { fileLabel } from '../menu/labels.ts';
 import { spaced } from '../text/names.ts';
 import { compare } from '../text/finding.ts';
 import { counted } from '../text/nearest.ts';
-import { draftEntry, threeLevels } from './targets.ts';
+import { draftEntry, foldFor, threeLevels } from './targets.ts';
 import type { DraftEntry, DraftMenu, DraftSite } from './types.ts';
 
 /** A folder with more pages than these is a collection: its index page alone goes into the menu. */
@@ -30,7 +30,7 @@ export function menuFromFolders(site: DraftSite): DraftMenu {
     place: [],
     files: [],
     set: null,
-    fold: 'below 48em',
+    fold: foldFor(entries, site),
     entries,
     notes,
   };

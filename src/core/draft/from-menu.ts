@@ -9,7 +9,7 @@ import { counted, shortened } from '../text/nearest.ts';
 import { type ByTag, languageName, mergedEntries, switchesLanguage } from './by-language.ts';
 import { piecesToKeep } from './pieces.ts';
 import type { Places } from './place.ts';
-import { draftEntry, saidText, threeLevels } from './targets.ts';
+import { draftEntry, foldFor, saidText, threeLevels } from './targets.ts';
 import type { DraftEntry, DraftMenu, DraftSite } from './types.ts';
 
 /** Words by which people call an entry that is set apart. */
@@ -54,7 +54,7 @@ export function menuFromHand(
     except: placed.except,
     place: placed.place,
     set: null,
-    fold: form === 'bar' ? 'below 48em' : null,
+    fold: form === 'bar' ? foldFor(entries, known) : null,
     entries: [
       ...entries,
       ...(isSwitching && tags.length === 2 ? [languageSwitch(tags)] : []),

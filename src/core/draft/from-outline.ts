@@ -1,6 +1,6 @@
 import { plainName } from '../text/names.ts';
 import type { OutlineEntry, OutlineMenu } from './outlines/types.ts';
-import { draftEntry, threeLevels } from './targets.ts';
+import { draftEntry, foldFor, threeLevels } from './targets.ts';
 import type { DraftEntry, DraftMenu, DraftSite } from './types.ts';
 
 /** Menus as an outline has them. Pages that do not exist yet may stay. */
@@ -21,7 +21,7 @@ export function menusFromOutline(menus: readonly OutlineMenu[], site: DraftSite)
       place: [],
       files: [],
       set: null,
-      fold: 'below 48em',
+      fold: foldFor(made, site),
       entries: made,
       notes: lost.length > 0 ? [`Left out, more than three levels deep: ${lost.join(', ')}`] : [],
     };

@@ -47,3 +47,16 @@ export function threeLevels(entries: readonly DraftEntry[], lost: string[], leve
 export function saidText(said: DraftSaid): string {
   return typeof said === 'string' ? said : (Object.values(said)[0] ?? '');
 }
+
+/** A bar of more than so many em fits no usual window: it goes into lines there, in place of being folded for everybody. */
+const widest = 80;
+
+/** When a drafted bar folds: where its room ends; one of very many words on phones and tablets alone. */
+export function foldFor(entries: readonly DraftEntry[], { pages }: DraftSite): string {
+  const labels = entries.map(({ label, target }) => {
+    const value = saidText(target?.value ?? '');
+    return saidText(label ?? pages.get(value)?.label ?? value);
+  });
+  const width = labels.reduce((sum, label) => sum + label.length / 2 + 2, 0);
+  return width > widest ? 'below 48em' : 'crowded';
+}

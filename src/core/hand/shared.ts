@@ -131,8 +131,8 @@ function haveOwn(copies: readonly (readonly CopyEntry[])[], usual: readonly Site
   let having = 0;
   for (const copy of copies) {
     const match = matched(copy, usual);
-    const own = copy.filter(one => one.target !== null && !match.has(one));
-    for (const one of own) keys.add(`${one.key} ${one.target!}`);
+    const own = copy.filter(one => !match.has(one));
+    for (const one of own) keys.add(`${one.key} ${one.target ?? ''}`);
     if (own.length > 0) having += 1;
   }
   return keys.size >= leastOwn && having * 3 >= copies.length;
