@@ -125,6 +125,61 @@ describe('a draft from folders and titles', () => {
     expect(kamino(folder, 'build').out).toContain('Nothing to do');
   });
 
+  const many = (folder: string): Record<string, string> =>
+    Object.fromEntries(
+      Array.from({ length: 30 }, (_, at) => [
+        `${folder}p${String(at).padStart(2, '0')}.html`,
+        page(`Page ${at}`),
+      ]),
+    );
+  const entriesIn = (files: Record<string, string>): string[] => {
+    const site = folderWith(files);
+    expect(kamino(site, 'draft').status).toBe(0);
+    expect(kamino(site, 'build').status).toBe(0);
+    return planOf(site).match(/(?<=^ +- )\S+\.html/gm)!;
+  };
+
+  it('takes a folder that all pages lie in for the site, and an index page in a language for its front page', () => {
+    const front = page('Guide', '<a href="p07.html">7</a>');
+    expect(entriesIn({ ...many('help/en/'), 'help/en/index.html': front })).toEqual([
+      'help/en/index.html',
+      'help/en/p07.html',
+    ]);
+    const files = {
+      'a.html': page('A'),
+      'c.html': page('C'),
+      'index.cy.html': page('Front', '<a href="c.html">c</a>'),
+    };
+    expect(entriesIn(files)).toEqual(['index.cy.html', 'c.html', 'a.html']);
+  });
+
+  it('has entries where nothing says which pages matter, and where every page asks not to be listed', () => {
+    expect(entriesIn({ ...many('one/'), ...many('two/') })).toHaveLength(12);
+    expect(entriesIn(many('html/'))).toHaveLength(12);
+    const hidden = page('Hidden').replace('<title>', '<meta name="robots" content="noindex"><title>');
+    expect(entriesIn({ 'index.html': hidden, 'b.html': hidden })).toEqual(['index.html', 'b.html']);
+  });
+
+  it('names the content of pages by what says so, else by an id that many have, else by its headings', () => {
+    const skip = (bodies: string[]): string => {
+      const site = folderWith(
+        Object.fromEntries(
+          bodies.map((body, at) => [`p${at}.html`, `<!doctype html><title>P</title>${body}`]),
+        ),
+      );
+      kamino(site, 'draft');
+      return /^skip-to: .*/m.exec(planOf(site))![0];
+    };
+    const text = (tag: string, id = ''): string => `<div ${id}><${tag}>Words</${tag}><p>of it</div>`;
+    expect(skip([text('h1', 'role="main"'), text('h1', 'role="main"')])).toBe('skip-to: "[role=main]"');
+    expect(skip([text('h1', 'id="text"'), text('h1', 'id="text"'), text('h1', 'id="own"')])).toBe(
+      'skip-to: [ "#text", h1 ]',
+    );
+    expect(skip([text('h2'), text('h3'), `<nav><h2>Menu</h2></nav>${text('h3')}`])).toBe(
+      'skip-to: [ h2, h3 ]',
+    );
+  });
+
   it('never writes over a plan unasked', () => {
     const plan = planOf(folder);
     expect(kamino(folder, 'draft')).toMatchObject({ status: 2 });

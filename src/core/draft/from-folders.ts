@@ -1,3 +1,4 @@
+import { folderOfAll } from '../address/front.ts';
 import { type SitePath, folderOf, isIndex } from '../address/path.ts';
 import { fileLabel } from '../menu/labels.ts';
 import { spaced } from '../text/names.ts';
@@ -15,7 +16,7 @@ const mostAtTop = 24;
 export function menuFromFolders(site: DraftSite): DraftMenu {
   const builder = new FolderMenu(site);
   const lost: string[] = [];
-  const entries = threeLevels(builder.entriesOf(''), lost);
+  const entries = threeLevels(builder.entries(), lost);
   const notes = [
     ...builder.notes,
     ...(lost.length > 0 ? [`Left out, more than three levels deep: ${lost.join(', ')}`] : []),
@@ -38,40 +39,43 @@ export function menuFromFolders(site: DraftSite): DraftMenu {
 
 class FolderMenu {
   readonly notes: string[] = [];
+  /** The folder that all pages lie in. */
+  readonly top: SitePath;
   readonly #site: DraftSite;
   readonly #paths: readonly SitePath[];
   readonly #ranks: ReadonlyMap<SitePath, number>;
 
   constructor(site: DraftSite) {
     this.#site = site;
-    const unlisted = [...site.pages].filter(([, page]) => page.isUnlisted).map(([path]) => path);
+    const said = [...site.pages].filter(([, page]) => page.isUnlisted).map(([path]) => path);
+    // A site that is still tried out may say so on every page.
+    const unlisted = said.length < site.pages.size ? said : [];
     if (unlisted.length > 0)
       this.notes.push(
         `Left out, since they say noindex, send on or tell of an error: ${unlisted.sort().join(', ')}`,
       );
     this.#paths = [...site.pages.keys()].filter(path => !unlisted.includes(path)).sort(compare);
+    this.top = folderOfAll(this.#paths);
     this.#ranks = linkRanks(site);
+  }
+
+  /** At least one, where the site has a page. */
+  entries(): DraftEntry[] {
+    const found = this.entriesOf(this.top);
+    return found.length > 0 ? found : this.#first(this.#paths).map(path => this.#page(path));
   }
 
   /** The pages of a folder and the folders in it, in order; without its own index page, but for the site's. */
   entriesOf(folder: SitePath): DraftEntry[] {
+    const isTop = folder === this.top;
     const start = folder === '' ? '' : `${folder}/`;
     const inside = this.#paths.filter(path => path.startsWith(start));
-    const pages = inside.filter(path => folderOf(path) === folder && !(folder !== '' && isIndex(path)));
+    const pages = inside.filter(path => folderOf(path) === folder && !(!isTop && isIndex(path)));
     const folders = [
       ...new Set(inside.map(path => /^[^/]+(?=\/)/.exec(path.slice(start.length))?.[0] ?? '')),
     ].filter(Boolean);
-    if (folder === '' && pages.length > mostAtTop) {
-      const named = pages
-        .filter(path => this.#rank(path) < Infinity)
-        .sort((one, other) => this.#rank(one) - this.#rank(other));
-      const kept = named.slice(0, mostInFolder);
-      this.notes.push(
-        `Left out: ${counted(pages.length - kept.length, 'page')} beside these; they are what the front page links to first`,
-      );
-      pages.splice(0, pages.length, ...kept);
-    }
-    if (folder !== '' && pages.length > mostInFolder) {
+    if (isTop && pages.length > mostAtTop) pages.splice(0, pages.length, ...this.#first(pages));
+    if (!isTop && pages.length > mostInFolder) {
       this.notes.push(`Left out: ${counted(pages.length, 'page')} in ${folder}/`);
       pages.length = 0;
     }
@@ -85,6 +89,22 @@ class FolderMenu {
     return items
       .sort((one, other) => one.rank - other.rank || compare(one.key, other.key))
       .flatMap(({ entry }) => entry ?? []);
+  }
+
+  /** Of many pages those that are linked to first, else those whose names come first. */
+  #first(pages: readonly SitePath[]): SitePath[] {
+    const named = pages
+      .filter(path => this.#rank(path) < Infinity)
+      .sort((one, other) => this.#rank(one) - this.#rank(other));
+    const kept = (named.length > 0 ? named : pages).slice(0, mostInFolder);
+    const why =
+      named.length === 0
+        ? 'their names come first, and nothing says which pages matter'
+        : this.#site.front === null
+          ? 'they are what most pages link to'
+          : 'they are what the front page links to first';
+    this.notes.push(`Left out: ${counted(pages.length - kept.length, 'page')} beside these; ${why}`);
+    return kept;
   }
 
   #page(path: SitePath): DraftEntry {

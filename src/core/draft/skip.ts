@@ -1,38 +1,62 @@
+import type { FullPage } from '../page/content.ts';
 import { type TreeNode, readTree, valueOf } from '../page/tree.ts';
 import type { WholeSite } from '../site/whole.ts';
 import { compare } from '../text/finding.ts';
 
+const mainRole = '[role=main]';
+/** So many ids at the most, each on so large a share of the pages: one that stands on few is that of their text. */
+const mostIds = 3;
+const leastShare = 0.1;
+
 /**
- * Selectors of the main content for pages that have no `main`: the ids of what the first heading lies in, those of
- * most pages first, and the heading itself where there is no id.
+ * Selectors of the main content for pages that have no `main`: what says that it is, the ids of what the first heading
+ * lies in, those of most pages first, and the heading itself where there is neither.
  */
 export function skipTargets(site: WholeSite): string[] {
   const lacking = [...site.pages.values()].filter(page => page.frame.main === null && !page.frame.isFrameset);
-  const ids = lacking.map(({ frame }) =>
-    idAround(readTree(frame.raw, frame.charset, true).nodes.find(isTitle), frame),
-  );
+  const found = lacking.flatMap(page => contentOf(page) ?? []);
   const counts = new Map<string, number>();
-  for (const id of ids) if (id !== null && id !== '') counts.set(id, (counts.get(id) ?? 0) + 1);
-  const named = [...counts]
+  for (const { selector } of found) counts.set(selector, (counts.get(selector) ?? 0) + 1);
+  const usual = [...counts]
+    .filter(
+      ([selector, count]) => selector.startsWith('#') && count > 1 && count >= found.length * leastShare,
+    )
     .sort(([a, one], [b, other]) => other - one || compare(a, b))
-    .map(([id]) => `#${id}`);
-  return [...named.slice(0, 3), ...(ids.includes('') || named.length > 3 ? ['h1'] : [])];
+    .slice(0, mostIds)
+    .map(([selector]) => selector);
+  const others = found.filter(({ selector }) => !usual.includes(selector) && selector !== mainRole);
+  const headings = [...new Set(others.map(one => one.heading))].sort();
+  return [...(counts.has(mainRole) ? [mainRole] : []), ...usual, ...headings];
 }
 
-function isTitle({ name }: TreeNode): boolean {
-  return name === 'h1';
+/** A selector of the content of a page, and that of its first heading; null where it has none. */
+function contentOf(page: FullPage): { selector: string; heading: string } | null {
+  const { nodes } = readTree(page.frame.raw, page.frame.charset, true);
+  const valued = (node: TreeNode, name: string): string | null => valueOf(node, name, page.frame.charset);
+  const title = nodes.find(one => one.name === 'h1');
+  const heading = title ? 'h1' : firstHeading(page);
+  if (nodes.some(one => valued(one, 'role')?.trim().toLowerCase() === 'main'))
+    return { selector: mainRole, heading: heading ?? mainRole };
+  if (heading === null) return null;
+  const id = title ? idAround(title, valued) : null;
+  return { selector: id === null ? heading : `#${id}`, heading };
 }
 
-/** The id of the outermost element around a heading that is no wrapper of the whole page; empty for none, null for no heading. */
-function idAround(
-  heading: TreeNode | undefined,
-  { charset }: { charset: { name: string; declared: boolean } },
-): string | null {
-  if (!heading) return null;
+/** Of a page without a title: a heading whose first of its kind is no part of what stands around the content. */
+function firstHeading({ headings }: FullPage): string | null {
+  const first = headings.find(({ isContent, level }, at) => isContent && isFirst(headings, level, at));
+  return first ? `h${first.level}` : null;
+}
+
+const isFirst = (headings: FullPage['headings'], level: number, at: number): boolean =>
+  headings.findIndex(one => one.level === level) === at;
+
+/** The id of the outermost element around a heading that is no wrapper of the whole page. */
+function idAround(heading: TreeNode, valued: (node: TreeNode, name: string) => string | null): string | null {
   for (let one = heading.parent; one; one = one.parent) {
-    const id = valueOf(one, 'id', charset);
+    const id = valued(one, 'id');
     if (id !== null && /^[a-z_][\w-]*$/i.test(id) && !/wrap|page|container|outer|all|site|header/i.test(id))
       return id;
   }
-  return '';
+  return null;
 }

@@ -1,3 +1,4 @@
+import { frontPage } from '../address/front.ts';
 import { type Navigation, navigations } from '../hand/navigation.ts';
 import { type SiteMenu, siteMenus } from '../hand/site-menus.ts';
 import type { HandMenu, HandSite } from '../hand/types.ts';
@@ -147,7 +148,7 @@ function fromSitemap(paths: readonly string[], known: DraftSite): DraftMenu {
   return menuFromFolders({
     pages,
     files: known.files,
-    front: pages.has('index.html') ? 'index.html' : null,
+    front: frontPage(new Set(pages.keys())),
   });
 }
 
