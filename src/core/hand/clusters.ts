@@ -1,6 +1,7 @@
 import type { SitePath } from '../address/path.ts';
+import { mostFrequent } from '../text/frequent.ts';
 import { navigationKinds } from './kinds.ts';
-import { copyEntries, mostFrequent } from './shared.ts';
+import { copyEntries } from './shared.ts';
 import type { HandMenu, HandSite } from './types.ts';
 
 /** Menus on several pages that are alike enough to be copies of one. */
@@ -34,10 +35,15 @@ export class Cluster {
     const shared = keys.filter(key => this.#isUsual(this.counts.get(key) ?? 0)).length;
     if (shared < leastShared) return 0;
     const share = shared / Math.min(keys.length, this.#usualKeys());
-    if (share < 0.4) return 0;
+    if (share < leastShare) return 0;
     const [first] = this.copies.values();
     const nearness = (first!.element === menu.element ? 0.3 : 0) + (first!.region === menu.region ? 0.2 : 0);
     return share * 0.8 + (nearness || -0.2);
+  }
+
+  /** So many of its keys a menu of so many must have to be like these at all. */
+  leastShared(keys: number): number {
+    return Math.max(leastShared, leastShare * Math.min(keys, this.#usualKeys()));
   }
 
   #isUsual(count: number): boolean {
@@ -54,6 +60,7 @@ export class Cluster {
 }
 
 const leastShared = 3;
+const leastShare = 0.4;
 const leastAlike = 0.5;
 
 /** The menus of a site with their copies. */
@@ -196,7 +203,7 @@ class Clusters {
         if (this.#met[at] === 0) this.#any.push(at);
         this.#met[at]! += 1;
       }
-    const near = this.#any.filter(at => this.#met[at]! >= leastShared);
+    const near = this.#any.filter(at => this.#met[at]! >= this.all[at]!.leastShared(keys.length));
     for (const at of this.#any) this.#met[at] = 0;
     return near.map(at => this.all[at]!);
   }

@@ -9,7 +9,7 @@ import {
   withoutTurning,
 } from './shared.ts';
 import { type SiteMenu, siteMenus } from './site-menus.ts';
-import type { HandMenu, HandSite } from './types.ts';
+import type { HandEntry, HandMenu, HandSite } from './types.ts';
 
 /** Where a copy of a menu is not as most are. `start` and `end` are byte offsets in the page. */
 export type Difference = { path: SitePath; start: number; end: number; menu: SiteMenu } & (
@@ -95,7 +95,8 @@ function otherOrder(
   );
   const place = entries.find(one => match.get(one) === moved);
   if (moved && place) return [{ kind: 'order', shared: moved, ...at(place.entry) }];
-  const under = entries.find(one => isElsewhere(one, match));
+  const sharedBy = new Map([...match].map(([{ entry }, one]) => [entry, one]));
+  const under = entries.find(one => isElsewhere(one, match.get(one), sharedBy));
   return under ? [{ kind: 'order', shared: match.get(under)!, ...at(under.entry) }] : [];
 }
 
@@ -131,9 +132,10 @@ function endsAlike(href: string, target: string): boolean {
 
 /** The first entry that does not stand where it stands on most copies; null where all do. */
 function firstMoved(order: readonly SiteEntry[], shared: readonly SiteEntry[]): SiteEntry | null {
-  const places = order.map(one => shared.indexOf(one));
+  const at = new Map(shared.map((one, index) => [one, index]));
+  const places = order.map(one => at.get(one)!);
   const kept = longestRise(places);
-  return order.find((_, at) => !kept.has(at)) ?? null;
+  return order.find((_, index) => !kept.has(index)) ?? null;
 }
 
 /** Positions of a longest rising subsequence. */
@@ -151,11 +153,13 @@ function longestRise(numbers: readonly number[]): Set<number> {
 }
 
 /** Its parent is another one than on most copies. */
-function isElsewhere(one: CopyEntry, match: Copy['match']): boolean {
-  const shared = match.get(one);
+function isElsewhere(
+  { parent }: CopyEntry,
+  shared: SiteEntry | undefined,
+  sharedBy: ReadonlyMap<HandEntry, SiteEntry>,
+): boolean {
   if (!shared) return false;
-  const parent = [...match].find(([other]) => other.entry === one.parent)?.[1] ?? null;
-  return parent !== shared.parent;
+  return (parent === null ? null : (sharedBy.get(parent) ?? null)) !== shared.parent;
 }
 
 /** What marks the current page: features that stand on one entry a copy, mostly on the one that leads to the page itself. */

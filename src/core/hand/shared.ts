@@ -1,6 +1,7 @@
 import type { SitePath } from '../address/path.ts';
 import { type LinkEnd, endOfLink } from '../site/links.ts';
 import type { WholeSite } from '../site/whole.ts';
+import { mostFrequent } from '../text/frequent.ts';
 import { targetKey } from './targets.ts';
 import { type HandEntry, type HandMenu, flatEntries } from './types.ts';
 
@@ -143,11 +144,14 @@ const leastOwn = 4;
 /** Entries as a tree in their usual order. */
 function shaped(read: readonly (readonly CopyEntry[])[], entries: readonly SiteEntry[]): SiteEntry[] {
   const shapes = read.map(copy => shapeOf(copy, entries));
-  const model = mostFrequent(shapes.filter(shape => shape.length === entries.length).map(shapeKey(entries)));
+  const keyOf = shapeKey(entries);
+  const whole = shapes.filter(one => one.length === entries.length).map(one => ({ one, key: keyOf(one) }));
+  const model = mostFrequent(whole.map(one => one.key));
   const shape =
-    shapes.find(one => one.length === entries.length && shapeKey(entries)(one) === model) ??
+    whole.find(({ key }) => key === model)?.one ??
     [...shapes].sort((one, other) => other.length - one.length)[0]!;
-  const rest = entries.filter(one => !shape.some(({ entry }) => entry === one));
+  const placed = new Set(shape.map(({ entry }) => entry));
+  const rest = entries.filter(one => !placed.has(one));
   for (const { entry, parent } of shape) {
     entry.parent = parent;
     parent?.entries.push(entry);
@@ -175,8 +179,9 @@ function usualEntries(copies: readonly (readonly CopyEntry[])[], share: number):
     found.push({ label, target, count: group.copies.size, isWords, parent: null, entries: [], marks: [] });
   };
   for (const group of labels.values()) if (isUsual(group)) add(group);
+  const targets = new Set(found.map(one => one.target));
   for (const [target, group] of groups(copies, one => one.target))
-    if (isUsual(group) && !found.some(one => one.target === target)) add(group);
+    if (isUsual(group) && !targets.has(target)) add(group);
   return found;
 }
 
@@ -217,12 +222,11 @@ function shapeOf(copy: readonly CopyEntry[], entries: readonly SiteEntry[]): Sha
   });
 }
 
-const shapeKey =
-  (entries: readonly SiteEntry[]) =>
-  (shape: Shape): string =>
-    shape
-      .map(({ entry, parent }) => `${entries.indexOf(entry)}<${parent ? entries.indexOf(parent) : '-'}`)
-      .join(' ');
+function shapeKey(entries: readonly SiteEntry[]): (shape: Shape) => string {
+  const at = new Map(entries.map((one, index) => [one, index]));
+  return shape =>
+    shape.map(({ entry, parent }) => `${at.get(entry)!}<${parent ? at.get(parent)! : '-'}`).join(' ');
+}
 
 /** What sets an entry apart wherever it stands, and no other one. */
 function markHighlights(copies: readonly (readonly CopyEntry[])[], entries: readonly SiteEntry[]): void {
@@ -238,13 +242,4 @@ function markHighlights(copies: readonly (readonly CopyEntry[])[], entries: read
     const [only] = [...owner];
     if (owner.size === 1 && only && only[1] * 2 > copies.length) only[0].marks = [...only[0].marks, mark];
   }
-}
-
-/** The first of those that are met most often; null for none. */
-export function mostFrequent<Value>(values: readonly Value[]): Value | null {
-  const counts = new Map<Value, number>();
-  for (const value of values) counts.set(value, (counts.get(value) ?? 0) + 1);
-  let best: Value | null = null;
-  for (const [value, count] of counts) if (best === null || count > counts.get(best)!) best = value;
-  return best;
 }
