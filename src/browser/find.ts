@@ -14,6 +14,9 @@ const names = [
 /** Whether a program is a Firefox, by its name. */
 export const isFirefox = (program: string): boolean => /firefox[^/\\]*$/i.test(program);
 
+/** Whether a program drives a WebKit, by its name. */
+export const isWebkit = (program: string): boolean => /WebKitWebDriver$/i.test(program);
+
 const places = [
   '/Applications/Google Chrome.app/Contents/MacOS/Google Chrome',
   '/Applications/Chromium.app/Contents/MacOS/Chromium',

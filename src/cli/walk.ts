@@ -41,7 +41,7 @@ export function addWalk(program: Command, act: Act): void {
     .option('--time <seconds>', 'how long it may take (300)', seconds)
     .option(
       '--browser <program>',
-      'a Chromium, Chrome, Edge or Firefox; the first Chromium that is found by default',
+      'a Chromium, Chrome, Edge or Firefox, or WebKitWebDriver; the first Chromium that is found by default',
     )
     .option('--report <file>', 'write a page for people: who gets where, with pictures of what went wrong')
     .option('--json', 'print the result as one JSON document')

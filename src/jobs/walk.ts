@@ -1,6 +1,6 @@
 import { availableParallelism } from 'node:os';
 import { dirname, resolve } from 'node:path';
-import { findBrowser, isFirefox } from '../browser/find.ts';
+import { findBrowser, isFirefox, isWebkit } from '../browser/find.ts';
 import type { Engine } from '../browser/walk/tab.ts';
 import type { CheckedSite } from '../core/check/types.ts';
 import { walkReport } from '../core/draw/walk-report.ts';
@@ -232,12 +232,13 @@ async function startEngine({ browser }: WalkOptions): Promise<Engine | Finding> 
   if (!isThere(program))
     return none(
       `there is no program ${program}`,
-      'Name the program of a Chromium, Chrome, Edge or Firefox:  --browser PATH',
+      'Name the program of a Chromium, Chrome, Edge or Firefox, or WebKitWebDriver:  --browser PATH',
     );
   try {
     const start = { program, probe: ownScriptOf('walk') };
     if (isFirefox(program))
       return await (await import('../browser/walk/firefox/engine.ts')).startFirefox(start);
+    if (isWebkit(program)) return await (await import('../browser/walk/webkit/engine.ts')).startWebkit(start);
     return await (await import('../browser/walk/chromium.ts')).startChromium(start);
   } catch (error) {
     const message = error instanceof Error ? error.message.split('\n')[0]! : String(error);

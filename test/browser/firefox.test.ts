@@ -4,23 +4,12 @@ import { join } from 'node:path';
 import { beforeAll, expect, it } from '@jest/globals';
 import type { WalkResult } from '../../src/jobs/walk.ts';
 import { folderWith, kamino, kaminoBeside } from '../helpers/site.ts';
-import { styledPage, styledPlan } from '../helpers/styled.ts';
-
-const plan = styledPlan(
-  '{ when: below 48em, as: drawer }',
-  `    entries: [index.html, { page: visit.html, entries: ["visit.html#hours"] }]
-`,
-);
+import { styledSite } from '../helpers/styled.ts';
 
 let site = '';
 let firefox = '';
 beforeAll(() => {
-  const folder = folderWith({
-    'kamino.yaml': plan,
-    'site.css': 'body { margin: 0; font: 16px sans-serif }',
-    'index.html': styledPage('Observatory', '<p><a href="visit.html">Come</a></p>'),
-    'visit.html': styledPage('Visit', '<h2 id="hours">Hours</h2>'),
-  });
+  const folder = folderWith(styledSite('{ when: below 48em, as: drawer }'));
   expect(kamino(folder, 'build').status).toBe(0);
   site = join(folder, 'built');
   firefox = ['firefox-esr', 'firefox']

@@ -16,3 +16,14 @@ export const styledPage = (
 ): string =>
   `<!doctype html>\n<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>${title}</title>
 <link rel="stylesheet" href="site.css">${head}</head>\n<body><header>${header}</header><main id="main"><h1>${title}</h1>${main}</main><footer>${footer}</footer></body></html>\n`;
+
+/** Two pages of the kind, a masthead of which one entry opens something, and what they share. */
+export const styledSite = (fold: string): Record<string, string> => ({
+  'kamino.yaml': styledPlan(
+    fold,
+    `    entries: [index.html, { page: visit.html, entries: ["visit.html#hours"] }]\n`,
+  ),
+  'site.css': 'body { margin: 0; font: 16px sans-serif }',
+  'index.html': styledPage('Observatory', '<p><a href="visit.html">Come</a></p>'),
+  'visit.html': styledPage('Visit', '<h2 id="hours">Hours</h2>'),
+});

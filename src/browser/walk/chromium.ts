@@ -65,6 +65,7 @@ function wishes({ media }: Visitor): BrowserContextOptions {
 
 class ChromiumTab implements Tab {
   readonly pace: number;
+  readonly enlarges = true;
   readonly #context: BrowserContext;
   readonly #page: Page;
   readonly #session: CDPSession;

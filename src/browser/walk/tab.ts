@@ -8,6 +8,8 @@ export type Key = 'Tab' | 'Enter' | 'Escape';
 export interface Tab {
   /** So many times as fast as written things move in it. */
   readonly pace: number;
+  /** Whether it draws parts of a page larger than they are. */
+  readonly enlarges: boolean;
   /** Opens an address. @throws where the page does not come */
   load: (address: string) => Promise<void>;
   /** Asks the script in the page; it is put there where it is not yet. */

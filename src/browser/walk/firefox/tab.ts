@@ -1,18 +1,17 @@
-import type { Point, SeenBox } from '../../../core/walk/seen.ts';
+import type { SeenBox } from '../../../core/walk/seen.ts';
 import { after, patience, within } from '../bounds.ts';
+import { ActingTab } from '../actions.ts';
 import type { Key, SpokenNode, Tab, TabEvents } from '../tab.ts';
 import type { BidiEvent, BidiSession } from './session.ts';
-
-/** Keys that have no sign, by the table of WebDriver (https://www.w3.org/TR/webdriver2/#keyboard-actions). */
-const keys: Readonly<Record<Key, string>> = { Tab: '\ue004', Enter: '\ue007', Escape: '\ue00c' };
 
 type Evaluated =
   | { type: 'success'; result: { value?: string | null } }
   | { type: 'exception'; exceptionDetails: { text: string } };
 
 /** A window of Firefox. */
-export class FirefoxTab implements Tab {
+export class FirefoxTab extends ActingTab implements Tab {
   readonly pace = 1;
+  readonly enlarges = true;
   readonly #session: BidiSession;
   readonly #context: string;
   readonly #user: string;
@@ -30,6 +29,7 @@ export class FirefoxTab implements Tab {
     { context, user, size }: { context: string; user: string; size: readonly [number, number] },
     probe: string,
   ) {
+    super();
     [this.#session, this.#context, this.#user, this.#size, this.#probe] = [
       session,
       context,
@@ -127,32 +127,13 @@ export class FirefoxTab implements Tab {
     await this.#send('browsingContext.setViewport', view, 'the window cannot be resized');
   }
 
-  async move({ x, y }: Point): Promise<void> {
-    await this.#point('mouse', [moved(x, y)], 'the page does not take the pointer');
-  }
-
-  async click({ x, y }: Point): Promise<void> {
-    await this.#point('mouse', [moved(x, y), down, up], 'the page does not take a click');
-  }
-
-  async tap({ x, y }: Point): Promise<void> {
-    await this.#point('touch', [moved(x, y), down, up], 'the page does not take a tap');
-  }
-
-  async #point(pointerType: 'mouse' | 'touch', steps: readonly object[], otherwise: string): Promise<void> {
-    const actions = [{ type: 'pointer', id: pointerType, parameters: { pointerType }, actions: steps }];
+  protected async act(actions: readonly object[], otherwise: string): Promise<void> {
     await this.#send('input.performActions', { actions }, otherwise);
   }
 
-  async press(key: Key): Promise<void> {
+  override async press(key: Key): Promise<void> {
     await this.#front();
-    const value = keys[key];
-    const steps = [
-      { type: 'keyDown', value },
-      { type: 'keyUp', value },
-    ];
-    const actions = [{ type: 'key', id: 'keys', actions: steps }];
-    await this.#send('input.performActions', { actions }, 'the page does not take a key');
+    await super.press(key);
   }
 
   /** Where keys go: behind the last stop of a page it is the browser itself that has them, until another tab was looked at. */
@@ -216,12 +197,3 @@ export class FirefoxTab implements Tab {
     await Promise.race([closed.catch(() => undefined), after(2000)]);
   }
 }
-
-const moved = (x: number, y: number): object => ({
-  type: 'pointerMove',
-  x: Math.round(x),
-  y: Math.round(y),
-  duration: 0,
-});
-const down = { type: 'pointerDown', button: 0 };
-const up = { type: 'pointerUp', button: 0 };

@@ -1,3 +1,4 @@
+import type { SeenLink } from '../../../core/walk/seen.ts';
 import type { FoundWay } from '../explore.ts';
 import type { Noter } from '../noter.ts';
 import { type Visit, pause } from '../visit.ts';
@@ -29,7 +30,7 @@ export async function comingBack(visit: Visit, found: readonly FoundWay[], noter
     const isOpen = (await visit.controls()).some(
       one => one.menu === link.menu && one.isOpen === true && way.includes(one.index),
     );
-    if (isOpen && (await visit.links([link.index])).some(one => one.at))
+    if (isOpen && (await isInTheWay(visit, found, { link, control: way.at(-1)! })))
       await noter.seen(
         'stays-open',
         `${link.menu} lies open when the visitor comes back from “${link.label}”`,
@@ -42,6 +43,17 @@ export async function comingBack(visit: Visit, found: readonly FoundWay[], noter
         link.menu,
       );
   }
+}
+
+/** A part that opens in the flow of a menu which is seen anyway lies open where the visitor left it so. */
+async function isInTheWay(
+  visit: Visit,
+  found: readonly FoundWay[],
+  { link, control }: { link: SeenLink; control: number },
+): Promise<boolean> {
+  if (!(await visit.links([link.index])).some(one => one.at)) return false;
+  const isSeenAnyway = found.some(one => one.link.menu === link.menu && one.way?.length === 0);
+  return !isSeenAnyway || visit.tab.ask<boolean>('liesOver', control, link.index);
 }
 
 async function comes(visit: Visit, page: string | null): Promise<boolean> {

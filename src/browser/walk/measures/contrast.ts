@@ -12,7 +12,7 @@ const tolerance = 0.15;
 
 /** Labels, sampled from pictures of the page: WCAG 2.2, 1.4.3. */
 export async function contrast(visit: Visit, found: readonly FoundWay[], noter: Noter): Promise<void> {
-  const read = await pixelReader();
+  const read = visit.tab.enlarges ? await pixelReader() : null;
   if (read === null) return;
   await visit.fresh(noter.page);
   for (const way of [[], ...openings(found).map(one => one.way)]) {

@@ -1,0 +1,34 @@
+import { execFileSync } from 'node:child_process';
+import { cpSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { expect, it } from '@jest/globals';
+import type { WalkResult } from '../../src/jobs/walk.ts';
+import { folderWith, kamino, kaminoBeside } from '../helpers/site.ts';
+import { styledSite } from '../helpers/styled.ts';
+
+/** It is large, and no set-up installs it: apt-get install webkit2gtk-driver xvfb. */
+const webkit = execFileSync('sh', ['-c', 'command -v WebKitWebDriver || true'], { encoding: 'utf8' }).trim();
+const whereInstalled = webkit === '' ? it.skip : it;
+
+whereInstalled('proves in WebKit what it proves in Chromium, and finds mistakes there', async () => {
+  const folder = folderWith(styledSite('{ when: never }'));
+  expect(kamino(folder, 'build').status).toBe(0);
+  const site = folderWith({});
+  cpSync(join(folder, 'built'), site, { recursive: true });
+  // What closes by itself no more.
+  const script = join(site, 'kamino/menu.js');
+  writeFileSync(script, readFileSync(script, 'utf8').replaceAll('"Escape"', '"Nothing"'));
+  const walked = async (...args: string[]): Promise<WalkResult> => {
+    const { out, err } = await kaminoBeside(site, 'walk', '.', '--json', '--visitor', 'keyboard', ...args);
+    expect(err).toBe('');
+    return JSON.parse(out) as WalkResult;
+  };
+  const [here, there] = [await walked('calm', '--browser', webkit), await walked()];
+  expect(here.browser).toMatch(/^WebKit \d/);
+  const rulesOf = ({ findings }: WalkResult): string[] => [...new Set(findings.map(one => one.rule))].sort();
+  expect([rulesOf(here), rulesOf(there)]).toEqual([['cannot-close', 'not-walked'], ['cannot-close']]);
+  expect([here.matrix!.rows.map(row => row.actions), here.summary]).toEqual([
+    there.matrix!.rows.map(row => row.actions),
+    there.summary,
+  ]);
+});
