@@ -267,6 +267,15 @@ const byWalk = [
       ),
   ],
   [
+    'stays-open',
+    'mouse',
+    'a submenu is opened when the visitor comes back',
+    () =>
+      js(
+        'addEventListener("pageshow", e => { if (e.persisted || performance.getEntriesByType("navigation")[0].type === "back_forward") document.querySelector("nav .kamino-opener").open = true })',
+      ),
+  ],
+  [
     'shifting',
     'mouse',
     'something is put above the page',
@@ -354,8 +363,9 @@ const byWalk = [
     () => (
       put('<nav aria-label="Page"><a href="#low">Low</a></nav>'),
       edit('index.html', '</main>', '<h2 id="low">Low</h2><div style="height:2000px"></div></main>'),
+      edit('index.html', '<main', '<div class="strip"></div><main'),
       css(
-        'html { scroll-padding: 0 !important } main::before { content: ""; position: fixed; inset: 0 0 auto; height: 90px; z-index: 9999; pointer-events: auto } header { position: relative; z-index: 99999 }',
+        'html { scroll-padding: 0 !important } .strip { position: fixed; inset: 0 0 auto; height: 90px; z-index: 9999; background: #fff } header { position: relative; z-index: 99999 }',
       )
     ),
   ],

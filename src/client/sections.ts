@@ -105,6 +105,8 @@ on('click', ({ target, ctrlKey, metaKey, shiftKey }) => {
   if (!section) return;
   stays();
   reveal(section);
+  // While the focus is in what stays, some browsers make no room for it: the section would begin below its edge.
+  link.blur();
   setTimeout(() => {
     followed = section;
     mark();

@@ -102,7 +102,7 @@ async function walked(
 ): Promise<WalkResult> {
   const { root, base, opened } = finished;
   const played = who.filter(one => !engine.lacks.includes(one.name));
-  const lacking = who.filter(one => !played.includes(one)).map(one => notPlayed(one.called, engine.called));
+  const lacking = notPlayed(who, engine);
   const targets = targetsOf(site);
   const jobs = jobsOf(site, targets, { all: options.all === true, pages: only });
   const { walkSite } = await import('../browser/walk/walk.ts');
@@ -118,7 +118,7 @@ async function walked(
   const questions = opened?.plan?.questions ?? [];
   const proof = proofOf(site, played, outcome, { targets, questions, pages: only });
   const unwritten = writeReport(options.report, finished, { proof, browser: engine.called });
-  const found = [...ofFolder, ...lacking];
+  const found = lacking ? [...ofFolder, lacking] : ofFolder;
   return resultOf({ finished, site, ofFolder: found, jobs, proof, browser: engine.called, begun, unwritten });
 }
 

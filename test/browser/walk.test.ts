@@ -195,9 +195,11 @@ const plants: [rule: string, visitor: string, what: string, plant: (site: Site) 
   [
     'weak-contrast',
     'mouse',
-    'labels are pale',
+    'labels are pale, far down the page',
     ({ css }) => {
-      css('nav .kamino-link { color: #999 !important; background: #fff !important }');
+      css(
+        'header { margin-top: 1500px } nav .kamino-link { color: #999 !important; background: #fff !important }',
+      );
     },
   ],
   [

@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process';
-import { cpSync, readFileSync, writeFileSync } from 'node:fs';
+import { appendFileSync, cpSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, it } from '@jest/globals';
 import type { WalkResult } from '../../src/jobs/walk.ts';
@@ -11,7 +11,12 @@ const webkit = execFileSync('sh', ['-c', 'command -v WebKitWebDriver || true'], 
 const whereInstalled = webkit === '' ? it.skip : it;
 
 whereInstalled('proves in WebKit what it proves in Chromium, and finds mistakes there', async () => {
-  const folder = folderWith(styledSite('{ when: never }'));
+  // With a section that has to come to stand below the bar, though the focus is in it.
+  const files = styledSite('{ when: never }\n    stays: { top: header }');
+  const plan = files['kamino.yaml']!.replace('[index.html,', '[index.html, index.html#news,');
+  const index = files['index.html']!.replace('</main>', '<h2 id="news">News</h2></main>');
+  const folder = folderWith({ ...files, 'kamino.yaml': plan, 'index.html': index });
+  appendFileSync(join(folder, 'site.css'), 'header { background: #fff } h2 { margin-block: 300px 2000px }');
   expect(kamino(folder, 'build').status).toBe(0);
   const site = folderWith({});
   cpSync(join(folder, 'built'), site, { recursive: true });

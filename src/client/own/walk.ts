@@ -1,7 +1,17 @@
 import { controlAt, controls, focusOnControl, liesOver } from './walk/controls.ts';
 import { hoverAt, linkAt, links } from './walk/links.ts';
 import { currents, marks, styleOfLink } from './walk/marks.ts';
-import { dress, folds, goTo, scrollToEnd, scrollToStart, spaced, state, texts } from './walk/page.ts';
+import {
+  bringText,
+  dress,
+  folds,
+  goTo,
+  scrollToEnd,
+  scrollToStart,
+  spaced,
+  state,
+  texts,
+} from './walk/page.ts';
 import { arrived, sections } from './walk/sections.ts';
 import { focusOnLink, stop, unfocus } from './walk/stops.ts';
 import { targets } from './walk/targets.ts';
@@ -22,6 +32,7 @@ const told = {
   focusOnLink,
   targets,
   texts,
+  bringText,
   folds,
   state,
   marks,

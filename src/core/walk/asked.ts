@@ -1,6 +1,6 @@
 import { type Finding, finding } from '../text/finding.ts';
 import { listed, nearest } from '../text/nearest.ts';
-import { visitors } from './visitors.ts';
+import { type Visitor, visitors } from './visitors.ts';
 
 /** A visitor that nobody knows; null where all are known. */
 export function noVisitor(names: readonly string[]): Finding | null {
@@ -16,13 +16,22 @@ export function noVisitor(names: readonly string[]): Finding | null {
   );
 }
 
-/** A visitor whom this browser cannot be. */
-export function notPlayed(called: string, browser: string): Finding {
+/** Visitors whom this browser cannot be; null where it can be all. */
+export function notPlayed(
+  asked: readonly Visitor[],
+  { called: browser, lacks }: { called: string; lacks: readonly string[] },
+): Finding | null {
+  const lacking = asked.filter(one => lacks.includes(one.name));
+  if (lacking.length === 0) return null;
+  const called = listed(
+    lacking.map(one => `“${one.called}”`),
+    'and',
+  );
   return {
     rule: 'not-walked',
     severity: 'note',
     place: null,
-    message: `${browser} cannot be a visitor with “${called}”: nothing tells it to show a page so`,
-    remedy: 'Walk with a Chromium for that:  --visitor paper',
+    message: `nothing tells ${browser} to show a page as it is for ${called}`,
+    remedy: `Walk with a Chromium for that:  --visitor ${lacking.map(one => one.name).join(' ')}`,
   };
 }

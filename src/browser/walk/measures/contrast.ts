@@ -18,8 +18,10 @@ export async function contrast(visit: Visit, found: readonly FoundWay[], noter: 
   for (const way of [[], ...openings(found).map(one => one.way)]) {
     if (way.length > 0) await visit.open(noter.page, way);
     const [width, height] = visit.window;
-    for (const { menu, label, box, isLarge } of await visit.tab.ask<SeenText[]>('texts')) {
-      if (visit.sampled.has(`${menu} ${label}`) || !isInside(box, width, height)) continue;
+    for (const [at, { menu, label, isLarge }] of (await visit.tab.ask<SeenText[]>('texts')).entries()) {
+      if (visit.sampled.has(`${menu} ${label}`)) continue;
+      const box = await visit.tab.ask<SeenBox | null>('bringText', at);
+      if (!box || !isInside(box, width, height)) continue;
       visit.sampled.add(`${menu} ${label}`);
       const measured = inkContrast(await read(await visit.tab.picture(box, scale)));
       const least = isLarge ? 3 : 4.5;

@@ -4,8 +4,8 @@ import { after } from '../bounds.ts';
 
 /** So long is waited for a program to start, in ms. */
 const patience = 30_000;
-/** Large enough for the widest window, with what a browser draws around it. */
-const screen = '1800x1400x24';
+/** Of the screen, in px: large enough for the widest window, with what a browser draws around it. */
+export const screen = [1800, 1400] as const;
 
 /** WebKitWebDriver with one window of its own, on a screen of its own where there is a program for that. */
 export class WebkitProcess {
@@ -100,7 +100,7 @@ class Asked extends Error {}
 
 /** A screen that nobody sees; null where the program for it is not installed. */
 function ownScreen(): Promise<{ child: ChildProcess; display: string } | null> {
-  const args = ['-displayfd', '3', '-screen', '0', screen, '-nolisten', 'tcp'];
+  const args = ['-displayfd', '3', '-screen', '0', `${screen.join('x')}x24`, '-nolisten', 'tcp'];
   const child = spawn('Xvfb', args, { stdio: ['ignore', 'ignore', 'ignore', 'pipe'] });
   return new Promise(done => {
     child.once('error', () => {

@@ -2,7 +2,7 @@ import type { SeenBox } from '../../../core/walk/seen.ts';
 import { after, within } from '../bounds.ts';
 import { ActingTab } from '../actions.ts';
 import type { Key, SpokenNode, Tab, TabEvents } from '../tab.ts';
-import type { WebkitProcess } from './process.ts';
+import { type WebkitProcess, screen } from './process.ts';
 
 /** So long a window takes at the most to have its new size, in ms. */
 const settling = 400;
@@ -62,8 +62,16 @@ export class WebkitTab extends ActingTab implements Tab {
     const inner = (): Promise<[number, number]> => this.#evaluate('return [innerWidth, innerHeight]', 'size');
     for (let waited = 0; waited <= settling; waited += 50) {
       const [wide, high] = [width + this.#around[0], height + this.#around[1]];
-      const rect = { x: 0, y: 0, width: wide, height: high };
-      const now = await this.#send<typeof rect>('/window/rect', rect, 'the window cannot be resized');
+      // In the middle of the screen lies its pointer, and a window without it has not the focus.
+      const [x, y] = [(screen[0] - wide) / 2, (screen[1] - high) / 2].map(one =>
+        Math.max(0, Math.floor(one)),
+      );
+      const rect = { x, y, width: wide, height: high };
+      const now = await this.#send<{ width: number; height: number }>(
+        '/window/rect',
+        rect,
+        'the window cannot be resized',
+      );
       const [has, stands] = await inner();
       if (has === width && stands === height) return;
       this.#around = [now.width === wide ? now.width - has : 0, now.height - stands];

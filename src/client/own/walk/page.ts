@@ -1,4 +1,4 @@
-import type { SeenFold, SeenState, SeenText } from '../../../core/walk/seen.ts';
+import type { SeenBox, SeenFold, SeenState, SeenText } from '../../../core/walk/seen.ts';
 import { allControls } from './controls.ts';
 import { allLinks } from './links.ts';
 import { isDrawn, labelOf, menuOf, nameOf, pressPoint } from './points.ts';
@@ -86,6 +86,17 @@ function isCut(element: Element): boolean {
   return false;
 }
 
+/** Those that were told of last. */
+let read: Element[] = [];
+
+/** Where one of these lies once it has been scrolled to; null where something lies over it. */
+export function bringText(index: number): SeenBox | null {
+  const element = read[index];
+  return element && pressPoint(element) ? boxOf(textBox(element)) : null;
+}
+
+const boxOf = ({ left, top, width, height }: DOMRect): SeenBox => ({ left, top, width, height });
+
 /** What people read in menus: links and controls with words. */
 export function texts(): SeenText[] {
   const all = [...allLinks(), ...allControls()].filter(
@@ -94,10 +105,11 @@ export function texts(): SeenText[] {
   const rows = all
     .map(element => ({ element, box: textBox(element) }))
     .filter(({ box }) => box.width > 1 && box.height > 1);
+  read = rows.map(({ element }) => element);
   return rows.map(({ element, box }) => ({
     menu: menuOf(element)!,
     label: labelOf(element),
-    box: { left: box.left, top: box.top, width: box.width, height: box.height },
+    box: boxOf(box),
     isLarge: isLarge(element),
     fault: isCutOff(element) ? 'cut off' : overlapped(element, box, rows),
   }));
