@@ -38,9 +38,13 @@ export function lookFromBrowser(computed: ComputedLook): Omit<DraftLook, 'states
   const background = computed.background === computed.pageBackground ? null : computed.background;
   // The room of the old menu's box goes into its entries, so that the whole height answers to the pointer.
   const room = Math.max(...computed.room.map(one => Number.parseFloat(one) || 0));
-  const side = Math.max(left, right);
+  const between = Math.max(left, right);
+  // Beside each other words need room to be told apart, whatever stood between them; they begin where they began.
+  const added = computed.pitch > 0 ? 0 : Math.max(0, leastSide * root - between);
+  const side = between + added;
+  const sides = computed.box.sides.map(one => Math.max(0, one - added));
   const above = computed.pitch > 0 ? rowPadding(computed) : Math.max(top, bottom) + room;
-  const hasPadding = above + side > 0;
+  const hasPadding = above + between > 0;
   const usual = computed.grounds.filter(one => one === computed.background).length;
   const odd = computed.grounds.find(one => one !== computed.background && one !== null);
   return {
@@ -51,18 +55,20 @@ export function lookFromBrowser(computed: ComputedLook): Omit<DraftLook, 'states
     fontSize: computed.fontSize === computed.rootSize ? null : rem(computed.fontSize),
     fontWeight: computed.fontWeight === '400' ? null : computed.fontWeight,
     padding: hasPadding ? pair(rem(String(above)), rem(String(side))) : null,
-    frame: frameOf(computed, rem),
+    frame: frameOf({ ...computed.box, sides }, rem),
     radius: computed.radius === '0px' ? null : rem(computed.radius),
   };
 }
 
 /** The old menu's own box: its room at the sides, and its width in the middle of what is wider. */
-function frameOf({ box }: ComputedLook, rem: (px: string) => string): DraftLook['frame'] {
+function frameOf(box: ComputedLook['box'], rem: (px: string) => string): DraftLook['frame'] {
   const [start = 0, end = 0] = box.sides;
   const padding = start === end ? `0 ${rem(String(start))}` : `0 ${rem(String(end))} 0 ${rem(String(start))}`;
   return { padding: start + end > 0 ? padding : null, width: box.width > 0 ? rem(String(box.width)) : null };
 }
 
+/** At each side of the words of a bar, in rem. */
+const leastSide = 0.45;
 /** Of Kamino's own lines. */
 const lineHeight = 1.35;
 /** https://www.w3.org/TR/WCAG22/#target-size-minimum */

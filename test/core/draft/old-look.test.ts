@@ -1,0 +1,30 @@
+import { expect, it } from '@jest/globals';
+import { type ComputedLook, lookFromBrowser } from '../../../src/core/draft/old-look.ts';
+
+const bare: ComputedLook = {
+  background: null,
+  linkBackground: null,
+  pageBackground: null,
+  color: 'rgb(0, 0, 0)',
+  fontFamily: 'serif',
+  fontSize: '16px',
+  fontWeight: '400',
+  rootSize: '16px',
+  pageFamily: 'serif',
+  padding: ['6px', '0px', '6px', '0px'],
+  room: ['0px', '0px'],
+  radius: '0px',
+  pitch: 0,
+  box: { width: 0, sides: [16, 16] },
+  grounds: [],
+};
+
+it('keeps the words of a bar apart that signs stood between, and lets them begin where they began', () => {
+  const { padding, frame } = lookFromBrowser(bare);
+  expect([padding, frame?.padding]).toEqual(['0.38rem 0.45rem', '0 0.55rem']);
+  const roomy = lookFromBrowser({ ...bare, padding: ['6px', '12px', '6px', '12px'] });
+  expect([roomy.padding, roomy.frame?.padding]).toEqual(['0.38rem 0.75rem', '0 1rem']);
+  // Below each other nothing has to keep them apart.
+  expect(lookFromBrowser({ ...bare, pitch: 30 }).padding).toBe('0.26rem 0rem');
+  expect(lookFromBrowser({ ...bare, padding: ['0px', '0px', '0px', '0px'] }).padding).toBeNull();
+});
