@@ -1,5 +1,5 @@
 import type { SeenBox } from '../../../core/walk/seen.ts';
-import { after, within } from '../bounds.ts';
+import { after, patience, within } from '../bounds.ts';
 import { ActingTab } from '../actions.ts';
 import type { Key, SpokenNode, Tab, TabEvents } from '../tab.ts';
 import { type WebkitProcess, screen } from './process.ts';
@@ -84,8 +84,17 @@ export class WebkitTab extends ActingTab implements Tab {
   }
 
   override async press(key: Key): Promise<void> {
+    await this.#front();
     await super.press(key);
     await this.#drawn();
+  }
+
+  /** A window that has just come has the focus a little later, and marks nothing until then. */
+  async #front(): Promise<void> {
+    for (let waited = 0; waited < patience; waited += 50) {
+      if (await this.#evaluate<boolean>('return document.hasFocus()', 'focus')) return;
+      await after(50);
+    }
   }
 
   /** What a key has changed is seen a little later. */
