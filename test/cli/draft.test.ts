@@ -160,6 +160,18 @@ describe('a draft from folders and titles', () => {
     expect(entriesIn({ 'index.html': hidden, 'b.html': hidden })).toEqual(['index.html', 'b.html']);
   });
 
+  it('folds where its room ends, and one of very many words on phones alone', () => {
+    const foldOf = (words: string): string => {
+      const site = folderWith(
+        Object.fromEntries(Array.from({ length: 6 }, (_, at) => [`p${at}.html`, page(`${words} ${at}`)])),
+      );
+      kamino(site, 'draft');
+      return /fold: .*/.exec(planOf(site))![0];
+    };
+    expect(foldOf('Dome')).toBe('fold: { when: crowded }');
+    expect(foldOf('Observing from the hill with your own telescope')).toBe('fold: { when: below 48em }');
+  });
+
   it('names the content of pages by what says so, else by an id that many have, else by its headings', () => {
     const skip = (bodies: string[]): string => {
       const site = folderWith(
