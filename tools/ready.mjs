@@ -1,4 +1,4 @@
-// Gets the project ready: node tools/ready.mjs [install] [build] [browser] [java] [firefox] [upload].
+// Gets the project ready: node tools/ready.mjs [install] [build] [browser] [java] [firefox] [webkit] [upload].
 // Each step is stamped with a hash of what it depends on and skipped while that stamp holds.
 // Its words go to standard error. No dependencies: it runs before anything is installed.
 import { execFileSync, spawnSync } from 'node:child_process';
@@ -43,6 +43,8 @@ const steps = {
   java: { needs: [], holds: () => has('java'), doing: '', run: installJava },
   // A second engine to walk in.
   firefox: { needs: [], holds: () => hasFirefox(), doing: '', run: installFirefox },
+  // A third one, and a screen for it that nobody sees.
+  webkit: { needs: [], holds: hasWebkit, doing: '', run: installWebkit },
   // A web server, and what opens archives and copies folders.
   upload: { needs: [], holds: hasUpload, doing: '', run: installUpload },
 };
@@ -136,6 +138,19 @@ function hasFirefox() {
 function installFirefox() {
   if (!hasFirefox())
     apt('Firefox', 'no Firefox was found, in which the tests walk too. Install one.')('firefox-esr');
+}
+
+function hasWebkit() {
+  return has('WebKitWebDriver', '--help') && has('Xvfb', '-help');
+}
+
+/** The same. */
+function installWebkit() {
+  if (!hasWebkit())
+    apt(
+      'WebKit',
+      'WebKitWebDriver (webkit2gtk-driver) and Xvfb are needed by the tests, which walk in WebKit too. Install them.',
+    )('webkit2gtk-driver', 'xvfb');
 }
 
 function hasUpload() {

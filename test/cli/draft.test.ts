@@ -353,6 +353,15 @@ describe('the look of an old menu', () => {
     expect(written).toMatch(/font: \{ family: Georgia, serif, weight: 700 \}/);
     expect(kamino(folder, 'build').status).toBe(0);
   });
+
+  it('has a black ground where the old one had', () => {
+    const black = '.nav { background: #000 } .nav a { color: #fff; padding: 8px 16px }';
+    const folder = folderWith({ ...files, 'site.css': black });
+    const environment = { ...process.env, KAMINO_BROWSER: '' };
+    const program = join(import.meta.dirname, '../../dist/kamino.cjs');
+    expect(spawnSync(process.execPath, [program, 'draft'], { cwd: folder, env: environment }).status).toBe(0);
+    expect(planOf(folder)).toContain('background: "#000000"');
+  });
 });
 
 it('keeps the width of an old bar in the middle of the page, its room, its rows, and how it shows the pointer and the page', () => {

@@ -45,12 +45,12 @@ async function open(
   context.setDefaultTimeout(patience);
   const page = await context.newPage();
   const session = await context.newCDPSession(page);
-  const pace = paceOf(visitor);
-  if (pace !== 1) {
+  const tab = new ChromiumTab(context, { page, session, visitor }, probe);
+  if (tab.pace !== 1) {
     await session.send('Animation.enable');
-    await session.send('Animation.setPlaybackRate', { playbackRate: pace });
+    await session.send('Animation.setPlaybackRate', { playbackRate: tab.pace });
   }
-  return new ChromiumTab(context, { page, session, visitor }, probe);
+  return tab;
 }
 
 /** Most of what a browser does is to draw what moves: only who asked for calm has to see how long it takes. */

@@ -9,9 +9,6 @@ const most = 600;
 /** So long a page may take to scroll to what has the focus, in ms. */
 const patience = 800;
 
-/** So long it may take to mark what has the focus, in ms. */
-const marking = 300;
-
 const isGood = ({ isSeen, coveredBy }: SeenStop): boolean => isSeen && coveredBy === null;
 
 export interface TabWalk extends TabWay {
@@ -124,17 +121,8 @@ class TabWalker {
         stop.menu,
         name,
       );
-    else if (!stop.hasRing && !(await this.#hasRingLater()) && !(await this.#isMarked(stop)))
+    else if (!stop.hasRing && !(await this.#isMarked(stop)))
       await this.#noter.seen('no-ring', 'nothing marks the focus', stop.menu, name);
-  }
-
-  /** A browser that has much to do draws it a little later. */
-  async #hasRingLater(): Promise<boolean> {
-    for (let waited = 0; waited < marking; waited += marking / 2) {
-      await pause(marking / 2);
-      if ((await this.#visit.tab.ask<SeenStop | null>('stop'))?.hasRing) return true;
-    }
-    return false;
   }
 
   /** Something around it changes when the focus goes. */

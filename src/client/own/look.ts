@@ -1,9 +1,8 @@
+// Runs in a copy of an old page: what the browser makes of the menu that is marked.
 import type { ComputedLook } from '../../core/draft/old-look.ts';
 import { all, styleOf } from '../shared.ts';
+import { isClear } from './clear.ts';
 import { leave } from './leave.ts';
-
-/** Runs in a copy of an old page: what the browser makes of the menu that is marked. */
-const isClear = (color: string): boolean => color === 'transparent' || /, 0\)$/.test(color);
 
 /** The colour that lies behind an element. */
 function ground(from: Element): string | null {

@@ -23,8 +23,7 @@ export function frontPage(pages: ReadonlySet<SitePath>): SitePath | null {
 
 /** The innermost folder in which all pages lie: that of the site, or one in it where nothing is beside that. */
 export function folderOfAll(pages: readonly SitePath[]): SitePath {
-  let [folder] = pages.map(folderOf);
-  for (const path of pages)
-    while (folder && folder !== folderOf(path) && !path.startsWith(`${folder}/`)) folder = folderOf(folder);
-  return folder ?? '';
+  let folder = folderOf(pages[0] ?? '');
+  for (const path of pages) while (folder !== '' && !path.startsWith(`${folder}/`)) folder = folderOf(folder);
+  return folder;
 }

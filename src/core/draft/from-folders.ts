@@ -49,12 +49,12 @@ class FolderMenu {
     this.#site = site;
     const said = [...site.pages].filter(([, page]) => page.isUnlisted).map(([path]) => path);
     // A site that is still tried out may say so on every page.
-    const unlisted = said.length < site.pages.size ? said : [];
-    if (unlisted.length > 0)
+    const unlisted = new Set(said.length < site.pages.size ? said : []);
+    if (unlisted.size > 0)
       this.notes.push(
-        `Left out, since they say noindex, send on or tell of an error: ${unlisted.sort().join(', ')}`,
+        `Left out, since they say noindex, send on or tell of an error: ${[...unlisted].sort().join(', ')}`,
       );
-    this.#paths = [...site.pages.keys()].filter(path => !unlisted.includes(path)).sort(compare);
+    this.#paths = [...site.pages.keys()].filter(path => !unlisted.has(path)).sort(compare);
     this.top = folderOfAll(this.#paths);
     this.#ranks = linkRanks(site);
   }

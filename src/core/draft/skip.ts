@@ -35,7 +35,7 @@ function contentOf(page: FullPage): { selector: string; heading: string } | null
   const valued = (node: TreeNode, name: string): string | null => valueOf(node, name, page.frame.charset);
   const title = nodes.find(one => one.name === 'h1');
   const heading = title ? 'h1' : firstHeading(page);
-  if (nodes.some(one => valued(one, 'role')?.trim().toLowerCase() === 'main'))
+  if (nodes.some(one => valued(one, 'role') === 'main'))
     return { selector: mainRole, heading: heading ?? mainRole };
   if (heading === null) return null;
   const id = title ? idAround(title, valued) : null;
@@ -44,12 +44,13 @@ function contentOf(page: FullPage): { selector: string; heading: string } | null
 
 /** Of a page without a title: a heading whose first of its kind is no part of what stands around the content. */
 function firstHeading({ headings }: FullPage): string | null {
-  const first = headings.find(({ isContent, level }, at) => isContent && isFirst(headings, level, at));
-  return first ? `h${first.level}` : null;
+  const met = new Set<number>();
+  for (const { isContent, level } of headings) {
+    if (isContent && !met.has(level)) return `h${level}`;
+    met.add(level);
+  }
+  return null;
 }
-
-const isFirst = (headings: FullPage['headings'], level: number, at: number): boolean =>
-  headings.findIndex(one => one.level === level) === at;
 
 /** The id of the outermost element around a heading that is no wrapper of the whole page. */
 function idAround(heading: TreeNode, valued: (node: TreeNode, name: string) => string | null): string | null {

@@ -8,20 +8,21 @@ import { WebkitTab } from './tab.ts';
  */
 export async function startWebkit({ program, probe }: EngineStart): Promise<Engine> {
   const open = new Set<WebkitTab>();
-  const first = await WebkitProcess.start(program);
-  const { version } = first;
-  await first.close();
+  let waiting: WebkitProcess | null = await WebkitProcess.start(program);
+  const { version } = waiting;
   return {
     called: `WebKit ${version}`,
     lacks: ['touch', 'zoomed', 'calm', 'forced-colors', 'no-script', 'paper'],
     open: async (_, [width, height]) => {
-      const tab = new WebkitTab(await WebkitProcess.start(program), probe);
+      const first = waiting;
+      waiting = null;
+      const tab = new WebkitTab(first ?? (await WebkitProcess.start(program)), probe);
       open.add(tab);
       await tab.resize(width, height);
       return tab;
     },
     close: async () => {
-      await Promise.all([...open].map(tab => tab.close()));
+      await Promise.all([...open, waiting].map(one => one?.close()));
     },
   };
 }

@@ -1,6 +1,6 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { createServer, type AddressInfo } from 'node:net';
-import { after } from '../bounds.ts';
+import { after, within } from '../bounds.ts';
 
 /** So long is waited for a program to start, in ms. */
 const patience = 30_000;
@@ -23,10 +23,10 @@ export class WebkitProcess {
 
   /** @throws where the program does not start or has no screen */
   static async start(program: string): Promise<WebkitProcess> {
-    const own = await ownScreen();
+    const port = await freePort();
+    const own = await within(ownScreen(), 'Xvfb does not answer', patience);
     if (!own && !process.env['DISPLAY'] && !process.env['WAYLAND_DISPLAY'])
       throw new Error('it has no screen: install one without glass:  apt-get install xvfb');
-    const port = await freePort();
     const environment = own ? { ...process.env, DISPLAY: own.display, GDK_BACKEND: 'x11' } : process.env;
     const driver = spawn(program, [`--port=${port}`], { stdio: 'ignore', env: environment });
     const made = new WebkitProcess(`http://127.0.0.1:${port}`, own ? [driver, own.child] : [driver]);

@@ -1,7 +1,7 @@
 import type { SeenBox } from '../../../core/walk/seen.ts';
-import { after, patience, within } from '../bounds.ts';
+import { after, within } from '../bounds.ts';
 import { ActingTab } from '../actions.ts';
-import type { Key, SpokenNode, Tab, TabEvents } from '../tab.ts';
+import type { SpokenNode, Tab, TabEvents } from '../tab.ts';
 import { type WebkitProcess, screen } from './process.ts';
 
 /** So long a window takes at the most to have its new size, in ms. */
@@ -81,30 +81,6 @@ export class WebkitTab extends ActingTab implements Tab {
 
   protected async act(actions: readonly object[], otherwise: string): Promise<void> {
     await this.#send('/actions', { actions }, otherwise);
-  }
-
-  override async press(key: Key): Promise<void> {
-    await this.#front();
-    await super.press(key);
-    await this.#drawn();
-  }
-
-  /** A window that has just come has the focus a little later, and marks nothing until then. */
-  async #front(): Promise<void> {
-    for (let waited = 0; waited < patience; waited += 50) {
-      if (await this.#evaluate<boolean>('return document.hasFocus()', 'focus')) return;
-      await after(50);
-    }
-  }
-
-  /** What a key has changed is seen a little later. */
-  #drawn(): Promise<unknown> {
-    const script =
-      'const done = arguments[0]; setTimeout(done, 300); requestAnimationFrame(() => requestAnimationFrame(() => done()))';
-    return this.#send('/execute/async', { script, args: [] }, 'the page does not answer (drawn)').catch(
-      // A key may lead to another page.
-      () => undefined,
-    );
   }
 
   async back(): Promise<void> {

@@ -1,4 +1,5 @@
 import type { SeenStop } from '../../../core/walk/seen.ts';
+import { isClear } from '../clear.ts';
 import { allControls } from './controls.ts';
 import { allLinks } from './links.ts';
 import { isDrawn, labelOf, menuOf, nameOf } from './points.ts';
@@ -59,7 +60,7 @@ function hasRing(element: Element): boolean {
     const { outlineStyle, outlineWidth, outlineColor } = getComputedStyle(one);
     // Browsers draw their own ring as they like, two px or more.
     const isWide = outlineStyle === 'auto' || parseFloat(outlineWidth) >= 2;
-    return outlineStyle !== 'none' && isWide && !/, 0\)$|^transparent$/.test(outlineColor);
+    return outlineStyle !== 'none' && isWide && !isClear(outlineColor);
   });
 }
 

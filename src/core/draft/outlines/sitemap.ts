@@ -1,4 +1,5 @@
 import { SaxesParser } from 'saxes';
+import { folderOfAll } from '../../address/front.ts';
 import { decodePercent } from '../../address/href.ts';
 import { OutlineError } from './types.ts';
 
@@ -29,16 +30,8 @@ export function sitemapPaths(text: string): string[] {
   if (urls.length === 0)
     throw new OutlineError('it names no pages', null, 'Pages stand in  <url><loc>…</loc></url>');
   const paths = urls.map(one => decodePercent(new URL(one, 'https://site.example/').pathname));
-  const shared = sharedFolder(paths);
+  const shared = `${folderOfAll(paths)}/`;
   return paths
     .map(path => path.slice(shared.length) || 'index.html')
     .map(path => (path.endsWith('/') ? `${path}index.html` : path));
-}
-
-function sharedFolder(paths: readonly string[]): string {
-  const [first = '/'] = paths;
-  let shared = first.slice(0, first.lastIndexOf('/') + 1);
-  while (!paths.every(path => path.startsWith(shared)))
-    shared = shared.slice(0, shared.lastIndexOf('/', shared.length - 2) + 1);
-  return shared;
 }
