@@ -3,7 +3,7 @@ import type { PlacedMenus } from '../core/check/placed.ts';
 import type { ColorTools } from '../core/look/hex.ts';
 import { type MenuFonts, foldWidths } from '../core/look/fonts.ts';
 import { type Known, knownBehind, nothingKnown } from '../core/look/picture-ground.ts';
-import { hasLooks, picturesOf } from '../core/look/merge.ts';
+import { hasLooks, picturesOf } from '../core/look/looks-in.ts';
 import { resolveLooks } from '../core/look/scopes.ts';
 import { mayBeTight, tellTight } from '../core/look/tight.ts';
 import type { ResolvedLooks } from '../core/look/types.ts';

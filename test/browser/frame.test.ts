@@ -4,7 +4,7 @@ import { pathToFileURL } from 'node:url';
 import { join } from 'node:path';
 import { beforeAll, describe, expect, it } from '@jest/globals';
 import { open, useBrowser } from '../helpers/browser.ts';
-import { folderWith, kamino, page } from '../helpers/site.ts';
+import { folderWith, kamino, page, put } from '../helpers/site.ts';
 
 const forms: Record<string, string> = {
   bar: 'form: bar',
@@ -229,6 +229,51 @@ describe('a picture as the ground', () => {
   it('is as dark as the remedy says', () => {
     expect(toldOver(hero, isSky.replace('sky', 'moon'), ', background: "rgb(0 0 0 / 30%)"')).toBe(low);
     expect(toldOver(hero, isSky.replace('sky', 'moon'), ', background: "rgb(0 0 0 / 45%)"')).toBe('');
+  });
+
+  it('lies under entries and parts too, each state with its own', async () => {
+    const lit = sky('').replace('#14213a', '#ffffff');
+    const folder = folderWith({
+      'index.html': page('Home'),
+      'a.html': page('A'),
+      'img/sky.svg': sky(''),
+      'img/lit.svg': lit,
+      'kamino.yaml': `kamino: 1
+looks:
+  button: { picture: img/sky.svg, states: { hover: { picture: img/lit.svg, color: "#1b2430" }, pressed: { from: hover, darker: 10% }, current: { background: "#223344" } } }
+look: { background: "#ffffff", parts: { submenu: { picture: { file: img/sky.svg, fill: repeat } } } }
+menus:
+  - { menu: m, place: { first-in: body }, entries: [{ page: a.html, look: button }, { page: index.html, look: button }, { label: More, entries: [a.html] }] }
+`,
+    });
+    // Without a colour of their own labels can be read on the picture, and nothing has to be told.
+    expect(kamino(folder, 'build')).toMatchObject({
+      status: 0,
+      err: expect.not.stringContaining('contrast') as unknown,
+    });
+    const tab = await open(pathToFileURL(join(folder, 'built/index.html')).href);
+    const seen = (of: string): Promise<string> =>
+      tab.locator(of).evaluate(element => {
+        const { backgroundImage, backgroundColor, color } = getComputedStyle(element);
+        const images = [...backgroundImage.matchAll(/gradient|[a-z]+(?=\.svg)/g)].join();
+        return `${color} on ${images} ${backgroundColor}`;
+      });
+    const [first, here] = ['nav>div>ul>li:nth-child(1)>a', 'nav>div>ul>li:nth-child(2)>a'];
+    await tab.addStyleTag({ content: '*{transition:none!important}' });
+    expect(await seen(first)).toBe('rgb(255, 255, 255) on sky rgba(0, 0, 0, 0)');
+    expect(await seen(here)).toBe('rgb(255, 255, 255) on  rgb(34, 51, 68)');
+    await tab.hover(first);
+    expect(await seen(first)).toBe('rgb(27, 36, 48) on lit rgba(0, 0, 0, 0)');
+    await tab.mouse.down();
+    expect(await seen(first)).toBe('rgb(27, 36, 48) on gradient,lit rgba(0, 0, 0, 0)');
+    expect(await seen('nav ul ul')).toBe('rgb(255, 255, 255) on sky rgb(255, 255, 255)');
+    await tab.context().close();
+    const gone = readFileSync(join(folder, 'kamino.yaml'), 'utf8').replace(
+      'hover: { picture: img/lit',
+      '$&s',
+    );
+    put(folder, { 'kamino.yaml': gone });
+    expect(kamino(folder, 'build').err).toContain('Did you mean `img/lit.svg`?');
   });
 
   it('is refused where the site does not have it, with the nearest', () => {

@@ -1,11 +1,12 @@
-import type { Look } from '../plan/look-types.ts';
-import type { BoxSource } from './box.ts';
+import type { Look, Picture } from '../plan/look-types.ts';
+import type { BoxSource } from './box-source.ts';
 import { anyGround, groundOf, textOn } from './grounds.ts';
 import { turned, turnedColor } from './dark.ts';
 import type { Draft } from './drafts.ts';
 import type { ColorTools, Ground, Hex } from './hex.ts';
 import { groundIn } from './merge.ts';
 import { type Known, evenGround, pictureGround, showsPage } from './picture-ground.ts';
+import type { Paint } from './types.ts';
 
 /** Finds what each box is made from: its own look, and what lies around it. */
 export class BoxSources {
@@ -22,17 +23,22 @@ export class BoxSources {
     const { kind } = draft;
     const look = isDark ? turned(draft.look, this.#tools!) : draft.look;
     const own = draft.own === null ? null : isDark ? turned(draft.own, this.#tools!) : draft.own;
-    if (kind === 'ground')
+    if (kind === 'ground') {
+      const under = this.#behind(draft, false, look);
+      const isOpen = this.#isUnsure(draft);
       return {
         look,
         background: null,
-        under: this.#behind(draft, false, look),
+        picture: null,
+        pictured: this.#pictured,
+        under,
         color: this.#groundColor(draft, look, own),
         isDark,
         isSilent: isDark,
-        isUnsure: this.#isUnsure(draft),
+        isUnsure: isOpen || this.#hasUnsure(look, isOpen ? null : under),
         moves: 'to-accent',
       };
+    }
     return this.#boxed(draft, { look, own }, isDark);
   }
 
@@ -44,13 +50,16 @@ export class BoxSources {
   ): BoxSource {
     const under = around ? this.#behind(around, isDark, around.look) : null;
     if (highlight === 'background') return this.#onAccent(look, under, isDark);
-    const background = own?.background ?? null;
-    const ground = this.#ground(background, under) ?? under;
+    const [background, picture] = [own?.background ?? null, own?.picture ?? null];
+    const colored = this.#ground(background, under) ?? under;
+    const ground = picture ? this.#pictured(picture, colored) : colored;
     const written = own?.color ?? null;
     const inherited = around && isOnPage(around) ? (around.own?.color ?? null) : (around?.look.color ?? null);
     const color = written ?? (isDark && inherited ? turned(around!.look, this.#tools!).color : inherited);
     const hex = this.#read(color);
-    const isUnsure = around !== null && this.#isUnsure(around) && background === null;
+    const isOpen = around !== null && this.#isUnsure(around) && background === null;
+    const below = isOpen ? null : colored;
+    const isUnsure = (picture ? this.#shows(picture, below) : isOpen) || this.#hasUnsure(look, below);
     // On a ground that the page is seen through the label stays that of its neighbours.
     const isReadable =
       isUnsure ||
@@ -62,6 +71,8 @@ export class BoxSources {
     return {
       look,
       background,
+      picture,
+      pictured: this.#pictured,
       under,
       color: paint === null ? null : { paint, isWritten: written !== null },
       isDark,
@@ -74,10 +85,12 @@ export class BoxSources {
   /** The page is seen through a ground: what is behind the labels lies between two. */
   #isUnsure(draft: Draft): boolean {
     const { isSheet, isOver, look } = draft;
-    if (isSheet || !this.#tools) return false;
+    if (!this.#tools) return false;
     const css = groundIn(look);
-    const isSolid = css !== null && this.#tools.solid(css) === css;
-    if (look.picture !== null) return showsPage(look.picture, this.#around(isSolid ? css : null));
+    const isSolid = css !== null && (isSheet || this.#tools.solid(css) === css);
+    if (look.picture !== null)
+      return this.#shows(look.picture, this.#ground(isSolid ? css : null, anyGround));
+    if (isSheet) return false;
     if (this.#below(draft) !== null) return false;
     return css === null ? isOver === true : !isSolid;
   }
@@ -85,13 +98,13 @@ export class BoxSources {
   /** What is behind the labels on a ground; null where only the page knows. */
   #behind(draft: Draft, isDark: boolean, look: Look): Ground | null {
     const { isSheet, isOver } = draft;
-    const css = groundIn(look);
     if (!this.#tools) return null;
-    if (look.picture !== null && !isSheet)
-      return pictureGround(look.picture, this.#around(css, isDark)) ?? anyGround;
+    const written = groundIn(look);
+    const css = isSheet && written !== null ? this.#tools.solid(written) : written;
+    if (look.picture !== null) return this.#pictured(look.picture, this.#ground(css, anyGround, isDark));
     const below = this.#below(draft) ?? anyGround;
-    if (css === null) return isOver ? below : null;
-    return this.#ground(isSheet ? this.#tools.solid(css) : css, below, isDark);
+    if (css === null) return isOver && !isSheet ? below : null;
+    return this.#ground(css, below, isDark);
   }
 
   /** What is known of the pictures that a menu lies over; once the page is scrolled it is anything. */
@@ -107,10 +120,20 @@ export class BoxSources {
     );
   }
 
-  /** What is known of pictures, and what lies under them. */
-  #around(css: string | null, isDark = false): Parameters<typeof pictureGround>[1] {
-    const under = this.#ground(css, anyGround, isDark);
-    return { colors: this.#known.pictures, under, tools: this.#tools! };
+  /** What lies behind labels on a picture over a ground; all that may, where it is not known. */
+  readonly #pictured = (picture: Picture, under: Ground | null): Ground =>
+    pictureGround(picture, { colors: this.#known.pictures, under, tools: this.#tools! }) ?? anyGround;
+
+  /** The page is seen through a picture, or around it. @param under null where only the page knows */
+  #shows(picture: Picture, under: Ground | null): boolean {
+    return showsPage(picture, { colors: this.#known.pictures, under, tools: this.#tools! });
+  }
+
+  /** The page is seen through the picture of a state. */
+  #hasUnsure({ states }: Look, under: Ground | null): boolean {
+    return Object.values(states).some(
+      ({ picture, background }) => picture && this.#shows(picture, this.#ground(background, under) ?? under),
+    );
   }
 
   /** Set apart on the accent as its ground. */
@@ -120,15 +143,16 @@ export class BoxSources {
     const label = under && this.#tools ? (this.#read(look.color) ?? textOn(under, level, this.#tools)) : null;
     const accent = this.#read(look.accent) ?? label;
     if (accent === null || !this.#tools)
-      return boxOf(look, {
-        background: 'CanvasText',
-        color: { css: 'Canvas', hex: null },
-        under: null,
-        isDark,
-      });
+      return boxOf(
+        { look, background: 'CanvasText', pictured: this.#pictured, under: null, isDark },
+        { css: 'Canvas', hex: null },
+      );
     const hex = textOn([accent], level, this.#tools);
     const tinted = { ...look, accent: hex, color: null };
-    return boxOf(tinted, { background: accent, color: { css: hex, hex }, under, isDark });
+    return boxOf(
+      { look: tinted, background: accent, pictured: this.#pictured, under, isDark },
+      { css: hex, hex },
+    );
   }
 
   /** The colour of labels on a ground; a sheet on the page’s own ground has the page’s own. */
@@ -152,25 +176,18 @@ export class BoxSources {
 }
 
 /** A sheet without a ground of its own has that of the page’s scheme. */
-const isOnPage = ({ isSheet, look }: Draft): boolean => isSheet && groundIn(look) === null;
+const isOnPage = ({ isSheet, look }: Draft): boolean =>
+  isSheet && groundIn(look) === null && look.picture === null;
 
-function boxOf(
-  look: Look,
-  {
-    background,
-    color,
-    under,
-    isDark,
-  }: { background: string; color: { css: string; hex: Hex | null }; under: Ground | null; isDark: boolean },
-): BoxSource {
-  return {
-    look,
-    background,
-    under,
-    color: { paint: color, isWritten: false },
-    isDark,
-    isSilent: true,
-    isUnsure: false,
-    moves: 'from-label',
-  };
-}
+/** What is set apart on a ground of its own. */
+const boxOf = (
+  own: Pick<BoxSource, 'look' | 'background' | 'pictured' | 'under' | 'isDark'>,
+  paint: Paint,
+): BoxSource => ({
+  ...own,
+  picture: null,
+  color: { paint, isWritten: false },
+  isSilent: true,
+  isUnsure: false,
+  moves: 'from-label',
+});

@@ -1,29 +1,13 @@
 import type { Look, StateLook, StateName } from '../plan/look-types.ts';
 import type { ColorTools, Ground, Hex } from './hex.ts';
+import type { BoxSource } from './box-source.ts';
 import { type Labels, type Painted, groundOf, specOf, stateGround, textOn } from './grounds.ts';
 import { ContrastTeller, textLevels } from './contrast-teller.ts';
 import { keptGround } from './kept-ground.ts';
 import { markerOf } from './markers.ts';
+import { pictureCss } from './picture-css.ts';
 import type { LookTeller } from './teller.ts';
 import type { Figure, Paint, StateValues } from './types.ts';
-
-/** An entry's box, and what it is made from. */
-export interface BoxSource {
-  look: Look;
-  /** The box’s own ground: it lies on another one where it has none. */
-  background: string | null;
-  under: Ground | null;
-  /** The colour of labels where the look gives none. */
-  color: { paint: Paint; isWritten: boolean } | null;
-  /** In a dark scheme nothing is as it was written: all follows. */
-  isDark: boolean;
-  /** Nothing is told: what is here was derived, not written. */
-  isSilent: boolean;
-  /** The page is seen through the ground. */
-  isUnsure: boolean;
-  /** Under the pointer the ground takes on the accent, or goes away from the label. */
-  moves: 'to-accent' | 'from-label';
-}
 
 /** Resolves the states of a box, each from the one that it starts from. */
 export class Box {
@@ -45,7 +29,7 @@ export class Box {
     const look = (this.look = source.look);
     this.#level = textLevels[look.contrast.level ?? 'AA'];
     this.#contrast = tools && new ContrastTeller(teller, tools, this.#level);
-    const background = this.paint(source.background) ?? { css: 'transparent', hex: null };
+    const background = this.#groundPaint(source, null) ?? { css: 'transparent', hex: null };
     const ground = this.#groundOf(background);
     const color = this.#baseColor(ground);
     this.accent = this.paint(look.accent) ?? (color.hex ? color : { css: 'currentcolor', hex: null });
@@ -118,7 +102,7 @@ export class Box {
     spec: StateLook,
     { start, label }: { start: StateValues; label: Paint },
   ): Painted {
-    const own = this.paint(spec.background);
+    const own = this.#groundPaint(spec, start.background);
     const from = own ?? start.background;
     const under = own ? this.#groundOf(own) : start.ground;
     const given = this.paint(spec.accent) ?? this.accent;
@@ -135,9 +119,14 @@ export class Box {
   }
 
   /** What lies behind a label on this ground of the box; null where that is not known. */
-  #groundOf({ css, hex }: Paint): Ground | null {
+  #groundOf({ css, hex, layers }: Paint): Ground | null {
     if (hex !== null) return [hex];
-    const { under } = this.source;
+    const { under, pictured } = this.source;
+    if (layers)
+      return pictured(
+        layers.picture,
+        this.#groundOf(this.paint(layers.over) ?? { css: 'transparent', hex: null }),
+      );
     if (css === 'transparent') return under;
     return this.tools ? groundOf(css, under, this.tools) : null;
   }
@@ -227,6 +216,16 @@ export class Box {
   mends(least: 'tints' | 'all'): boolean {
     const mend = this.source.look.contrast.mend ?? 'tints';
     return mend === 'all' || (mend === 'tints' && least === 'tints');
+  }
+
+  /** A ground that is written: a colour, a gradient, a picture over it or over what is there. */
+  #groundPaint(
+    { background, picture }: Pick<StateLook, 'background' | 'picture'>,
+    before: Paint | null,
+  ): Paint | null {
+    if (picture === null) return this.paint(background);
+    const over = background ?? (before?.layers ? before.layers.over : (before?.css ?? null));
+    return { css: pictureCss(picture, over), hex: null, layers: { picture, over } };
   }
 
   paint(css: string | null): Paint | null {

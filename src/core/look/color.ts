@@ -18,6 +18,7 @@ import {
   toGamut,
 } from 'colorjs.io/fn';
 import { readGradient } from './gradient.ts';
+import { hasPicture } from './picture-css.ts';
 import type { ColorTools, Ground, Hex } from './hex.ts';
 
 for (const space of [sRGB, HSL, HWB, Lab, LCH, OKLab, OKLCH, P3]) ColorSpace.register(space);
@@ -117,7 +118,7 @@ const steps = 8;
 
 /** The stops of a gradient and points between them, by the two spaces in use: it is somewhere between these. */
 function along(css: string, under: Ground | null): Ground | null {
-  const gradient = readGradient(css);
+  const gradient = hasPicture(css) ? null : readGradient(css);
   if (!gradient || gradient.stops.length === 0) return null;
   const stops = gradient.stops.map(readColor);
   const seen = new Set<Hex>();

@@ -38,8 +38,9 @@ export class ContrastTeller {
   unsure(look: Look, path: string, { color, ground }: Seen): void {
     const all = ground.map(at => this.#tools.contrast(color, at));
     const [least, most] = [Math.min(...all), Math.max(...all)];
-    if (look.picture !== null)
-      return this.#teller.tellOnce(color, 'unsure-contrast', look, 'picture', [
+    const pictured = picturedAt(look);
+    if (pictured !== null)
+      return this.#teller.tellOnce(color, 'unsure-contrast', look, pictured, [
         `a picture lies behind this text in ${color}, and not all of what is seen there is known; ${this.#level} is needed on each part of it`,
         'Save it as PNG, JPEG, WebP or SVG, with a `background` beside it; else look at it on the pages, wide and narrow.',
       ]);
@@ -88,7 +89,7 @@ export class ContrastTeller {
   low(look: Look, path: string, { color, ground }: Seen): void {
     const { ratio, at } = this.#tools.worst(color, ground);
     const passing = this.#tools.nearestPassing(color, ground, this.#level);
-    const isGradient = look.picture === null && groundIn(look)?.includes('gradient(') === true;
+    const isGradient = picturedAt(look) === null && groundIn(look)?.includes('gradient(') === true;
     const part = isGradient ? 'point of the gradient' : 'part of what lies behind it';
     const where = ground.length === 1 ? at : `${at}, a ${part},`;
     this.#teller.tell('low-contrast', look, path, [
@@ -104,9 +105,16 @@ export class ContrastTeller {
   /** A menu over a picture may have a ground between them. */
   #calmer(look: Look, { color, ground }: Seen): string {
     // What covers some already is part of what was measured.
-    const isFree = look.picture === null && groundIn(look) === null;
+    const isFree = picturedAt(look) === null && groundIn(look) === null;
     const cover = isFree ? this.#coverOf(this.#opposite(color), color, ground) : null;
     const between = cover === null ? '' : `, or lay a ground over it:  background: "${cover}"`;
-    return `No colour can be read on all of it: take a calmer picture${between || (look.picture === null ? ', or a ground that covers more.' : '.')}`;
+    return `No colour can be read on all of it: take a calmer picture${between || (picturedAt(look) === null ? ', or a ground that covers more.' : '.')}`;
   }
+}
+
+/** Where a look has a picture as a ground; null for nowhere. */
+function picturedAt({ picture, states }: Look): string | null {
+  if (picture !== null) return 'picture';
+  const found = Object.entries(states).find(([, state]) => state.picture !== null);
+  return found ? `states.${found[0]}.picture` : null;
 }

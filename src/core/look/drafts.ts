@@ -34,7 +34,6 @@ export function usesOf(drafts: readonly Draft[]): Uses {
     isSaid(look => Object.values(look.states).some(one => one[key] !== null));
   return {
     states,
-    picture: isSaid(look => look.picture !== null),
     border: isDrawn('border'),
     shadow:
       isDrawn('shadow') ||

@@ -8,20 +8,20 @@ export interface Gradient {
   with: (stops: readonly string[]) => string;
 }
 
-const isGradient = /^(?:repeating-)?(?:linear|radial|conic)-gradient\(/i;
+const isLayers = /^(?:(?:repeating-)?(?:linear|radial|conic)-gradient|url)\(/i;
 const isColorFunction = /^(?:rgba?|hsla?|hwb|lab|lch|oklab|oklch|color|color-mix)$/i;
 /** Words of a gradient that are no colours. */
 const words = new Set(
   (
-    'to top bottom left right at from in center circle ellipse closest-side closest-corner farthest-side ' +
+    'to top bottom left right at from in center cover contain repeat no-repeat circle ellipse closest-side closest-corner farthest-side ' +
     'farthest-corner shorter longer increasing decreasing hue srgb srgb-linear display-p3 a98-rgb prophoto-rgb ' +
     'rec2020 lab oklab xyz xyz-d50 xyz-d65 hsl hwb lch oklch'
   ).split(' '),
 );
 
-/** Reads a gradient (https://www.w3.org/TR/css-images-4/#gradients); null for anything else. */
+/** Reads a gradient (https://www.w3.org/TR/css-images-4/#gradients), or what else is painted in layers; null for a colour. */
 export function readGradient(css: string): Gradient | null {
-  if (!isGradient.test(css)) return null;
+  if (!isLayers.test(css)) return null;
   const spans: { start: number; end: number }[] = [];
   walk(parse(css, { context: 'value', positions: true }), {
     enter(node: CssNode) {

@@ -1,6 +1,7 @@
 import type { Look, StateLook, StateName } from '../plan/look-types.ts';
 import { emptyState } from '../plan/read-look.ts';
 import type { ColorTools, Ground, Hex } from './hex.ts';
+import { hasPicture, isLayered } from './picture-css.ts';
 import type { Paint } from './types.ts';
 
 const ink = '#1b2430';
@@ -85,7 +86,7 @@ export function stateGround(
   tools: ColorTools | null,
 ): Painted {
   const { from, under, labels } = change;
-  const [only] = under?.length === 1 ? under : [];
+  const [only] = under?.length === 1 && !hasPicture(from.css) ? under : [];
   if (tint !== null && labels && only !== undefined) {
     const paint = defaultTint(only, { ...change, share: tint }, labels);
     return { background: paint, ground: [paint.hex!] };
@@ -110,7 +111,8 @@ export function stateGround(
 /** One colour is painted as such; a share of a colour over a gradient as a layer. */
 function painted(from: Paint, ground: Ground, share: string): Painted {
   const [hex] = ground;
-  return { background: ground.length === 1 ? { css: hex!, hex: hex! } : layered(from, share), ground };
+  const isPlain = ground.length === 1 && !hasPicture(from.css);
+  return { background: isPlain ? { css: hex!, hex: hex! } : layered(from, share), ground };
 }
 
 /** The tint of many colours, unless their label is read less well on it: then they move away from the label. */
@@ -156,7 +158,7 @@ function defaultTint(
 
 /** A share of a colour over whatever lies there. */
 function layered({ css }: Paint, share: string): Paint {
-  if (!css.includes('gradient(')) return { css: `color-mix(in oklab, ${share}, ${css})`, hex: null };
+  if (!isLayered(css)) return { css: `color-mix(in oklab, ${share}, ${css})`, hex: null };
   const layer = `color-mix(in oklab, ${share}, transparent)`;
   return { css: `linear-gradient(${layer}, ${layer}), ${css}`, hex: null };
 }

@@ -3,7 +3,7 @@ import type { ResolvedMenu } from '../menu/types.ts';
 import { emptyLook } from '../plan/read-look.ts';
 import type { Draft } from './drafts.ts';
 import type { ColorTools } from './hex.ts';
-import { groundIn, mergeLooks, withoutPicture } from './merge.ts';
+import { groundIn, mergeLooks, underPart } from './merge.ts';
 
 /** A part of a menu in its place. */
 export function partDraft(around: Draft, part: 'submenu' | 'toggle' | 'home'): Draft {
@@ -12,8 +12,7 @@ export function partDraft(around: Draft, part: 'submenu' | 'toggle' | 'home'): D
   const drawn = part === 'submenu' && own !== null ? { ...own, border: null, shadow: null } : own;
   return {
     address: { ...around.address, part },
-    look:
-      part === 'submenu' ? withoutPicture(mergeLooks(around.look, drawn)) : mergeLooks(around.look, drawn),
+    look: mergeLooks(underPart(around.look, own, part === 'submenu'), drawn),
     own,
     kind: part === 'submenu' ? 'ground' : 'box',
     isSheet: part === 'submenu',
@@ -52,7 +51,7 @@ function scrolledDraft(menu: Draft): Draft {
   const own = menu.look.parts.scrolled!;
   return {
     address: { ...menu.address, part: 'scrolled' },
-    look: mergeLooks(menu.look, own),
+    look: mergeLooks(underPart(menu.look, own, false), own),
     own,
     kind: 'ground',
     isSheet: false,
@@ -65,8 +64,7 @@ function scrolledDraft(menu: Draft): Draft {
 /** A menu that lies over the page while it is open covers it, whatever ground the menu has otherwise. */
 function foldDraft(menu: Draft, isCover: boolean, tools: ColorTools | null): Draft | null {
   const own = menu.look.parts.fold ?? null;
-  const merged = mergeLooks(menu.look, own);
-  const look = isCover ? withoutPicture(merged) : merged;
+  const look = mergeLooks(underPart(menu.look, own, isCover), own);
   const css = groundIn(look);
   const isSeenThrough = css === null || (tools !== null && tools.solid(css) !== css);
   if (own === null && !(isCover && isSeenThrough)) return null;
@@ -82,7 +80,8 @@ function foldDraft(menu: Draft, isCover: boolean, tools: ColorTools | null): Dra
 }
 
 function below(fold: Draft, own: NonNullable<Draft['own']>): Draft {
-  const look = mergeLooks(mergeLooks(emptyLook, fold.look), { ...own, border: null, shadow: null });
+  const under = mergeLooks(emptyLook, underPart(fold.look, own, false));
+  const look = mergeLooks(under, { ...own, border: null, shadow: null });
   return {
     address: { ...fold.address, part: 'fold-submenu' },
     look,

@@ -1,6 +1,5 @@
 import type { Look, LookPart, StateLook, StateName } from '../plan/look-types.ts';
 import { emptyFrame, emptyLook } from '../plan/read-look.ts';
-import type { Plan } from '../plan/types.ts';
 
 /** What is said once holds below, unless something else is said there. */
 export function mergeLooks(under: Look, over: Look | null): Look {
@@ -20,9 +19,11 @@ export function mergeLooks(under: Look, over: Look | null): Look {
 export const groundIn = ({ background }: Pick<Look, 'background'>): string | null =>
   background === 'none' ? null : background;
 
-/** The same without the picture: what lies over the page, or on a ground of its own, does not show it. */
-export const withoutPicture = (look: Look): Look =>
-  look.picture === null ? look : { ...look, picture: null };
+/** What a part is under: one with a ground of its own does not show the picture of its menu. */
+export const underPart = (look: Look, own: Look | null, isSheet: boolean): Look =>
+  look.picture !== null && (isSheet || (own !== null && own.background !== null))
+    ? { ...look, picture: null }
+    : look;
 
 /** The same without colours and a box: what lies on the page's own ground has the page's. */
 export function withoutColors(look: Look): Look {
@@ -66,28 +67,3 @@ function mergedParts(under: Look['parts'], over: Look['parts']): Look['parts'] {
     made[name] = mergeLooks(under[name] ?? emptyLook, part);
   return made;
 }
-
-/** Whether a plan says anything of looks. */
-export function hasLooks({ look, looks, menus }: Plan): boolean {
-  const has = (entries: Plan['menus'][number]['entries']): boolean =>
-    entries.some(
-      one =>
-        one.look !== null ||
-        (one.highlight !== null && typeof one.highlight === 'object') ||
-        has(one.entries),
-    );
-  return look !== null || looks.size > 0 || menus.some(menu => menu.look !== null || has(menu.entries));
-}
-
-/** The looks of a plan with a picture as their ground. */
-export function pictured({ look, looks, menus }: Plan): Look[] {
-  const all = [look, ...menus.map(menu => menu.look), ...looks.values()];
-  return [
-    ...new Set(all.filter((one): one is Look => one !== null && !('name' in one) && one.picture !== null)),
-  ];
-}
-
-/** Their files. */
-export const picturesOf = (plan: Plan): string[] => [
-  ...new Set(pictured(plan).map(({ picture }) => picture!.file)),
-];

@@ -164,7 +164,9 @@ class LooksResolver {
       paints:
         draft.kind === 'ground' &&
         draft.address.part !== null &&
-        (draft.own?.background != null || (draft.address.part === 'fold' && draft.isSheet)),
+        (draft.own?.background != null ||
+          draft.own?.picture != null ||
+          (draft.address.part === 'fold' && draft.isSheet)),
       isOfSheets: draft.kind === 'ground' && draft.address.part === 'submenu' && draft.own === null,
       dark: this.#dark(draft, values, { uses, borderWidth }),
       markers: ownMarkers(draft.look, draft.around?.look ?? emptyLook),

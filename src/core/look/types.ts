@@ -1,10 +1,12 @@
-import type { Frame, LookPart, Marker, StateName } from '../plan/look-types.ts';
+import type { Frame, LookPart, Marker, Picture, StateName } from '../plan/look-types.ts';
 import type { Ground, Hex } from './hex.ts';
 
 /** A colour of CSS; `hex` is null where it depends on the page. */
 export interface Paint {
   css: string;
   hex: Hex | null;
+  /** What it is made of where a picture is part of it. */
+  layers?: { picture: Picture; over: string | null };
 }
 
 /** An entry's box in one state, every value known. */
@@ -71,8 +73,6 @@ export interface ResolvedLooks {
   /** What any of them uses beside colours of labels and grounds. */
   uses: {
     states: ReadonlySet<StateName>;
-    /** Some menu has a picture as its ground. */
-    picture: boolean;
     border: boolean;
     shadow: boolean;
     icon: boolean;

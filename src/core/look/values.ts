@@ -1,9 +1,9 @@
-import { relativeAddress } from '../address/href.ts';
-import { type Frame, type Look, type StateName, frameEdges } from '../plan/look-types.ts';
+import { type Frame, type StateName, frameEdges } from '../plan/look-types.ts';
 import type { Box } from './box.ts';
 import { markPaint, markerColor } from './box-marks.ts';
 import type { Draft } from './drafts.ts';
 import { groundIn } from './merge.ts';
+import { pictureCss } from './picture-css.ts';
 import { typeRows } from './type-rows.ts';
 import type { ResolvedLooks, StateValues } from './types.ts';
 
@@ -26,8 +26,7 @@ export function valuesOf(box: Box, { draft, uses, borderWidth }: ValuesContext):
   const { base } = box;
   values.set('color', base.color.css);
   if (kind === 'ground') values.set('background', groundOf(box, draft.isSheet));
-  if (uses.picture && kind === 'ground' && address.part === null) values.set('picture', pictureIn(look));
-  else values.set('entry-background', base.background.css);
+  values.set('entry-background', base.background.css);
   values.set('accent', box.accent.css);
   for (const name of uses.states) {
     const state = box.state(name);
@@ -49,22 +48,10 @@ export function valuesOf(box: Box, { draft, uses, borderWidth }: ValuesContext):
   return values;
 }
 
-/** In the units of `background`, seen from the folder of the style sheet. */
-function pictureIn({ picture }: Look): string {
-  if (picture === null) return 'none';
-  const { file, fill, at } = picture;
-  const address = relativeAddress(styleFolder, file).replace(/["\\]/g, letter => encodeURIComponent(letter));
-  const size = fill === 'repeat' ? 'repeat' : fill === 'once' ? 'no-repeat' : `/ ${fill} no-repeat`;
-  return `url("${address}") ${at} ${size}`;
-}
-
-/** The folder of Kamino's own files in a site. */
-const styleFolder = 'kamino';
-
 function groundOf({ look, tools }: Box, isSheet: boolean): string {
   const css = groundIn(look);
-  if (css === null) return isSheet ? 'Canvas' : 'transparent';
-  return isSheet && tools ? tools.solid(css) : css;
+  const own = css === null ? (isSheet ? 'Canvas' : 'transparent') : isSheet && tools ? tools.solid(css) : css;
+  return look.picture === null ? own : pictureCss(look.picture, own);
 }
 
 /** Borders, shadows and weights; every state has its own, so that none mixes with another. */

@@ -3,6 +3,7 @@ import type { Plan } from '../plan/types.ts';
 import type { Finding } from '../text/finding.ts';
 import type { Source } from '../text/source.ts';
 import type { ValueOf } from './grammar.ts';
+import { looksIn } from './looks-in.ts';
 import { LookTeller } from './teller.ts';
 
 type Fits = (property: ValueOf, value: string) => boolean;
@@ -21,7 +22,7 @@ const kinds: Readonly<Record<string, readonly [property: ValueOf, called: string
 /** Values of looks that are none of CSS. They would do nothing, or more than they should: they are written nowhere. */
 export function wrongValues(plan: Plan, fits: Fits, source: Source): Finding[] {
   const teller = new LookTeller(source);
-  for (const look of looksIn(plan, new Set())) {
+  for (const look of looksIn(plan)) {
     const tell = (path: string, key: string, value: string | null): void => {
       const [property, called, example] = kinds[key]!;
       if (value === null || fits(property, value)) return;
@@ -42,13 +43,4 @@ export function wrongValues(plan: Plan, fits: Fits, source: Source): Finding[] {
 function valuesOf(one: Look | StateLook): [key: string, value: string | null][] {
   const { accent, background, color, border, shadow, iconColor } = one;
   return Object.entries({ accent, background, color, border, shadow, 'icon-color': iconColor });
-}
-
-/** Every look that a plan writes, wherever it stands. */
-function* looksIn(value: unknown, seen: Set<unknown>): Generator<Look> {
-  if (typeof value !== 'object' || value === null || seen.has(value)) return;
-  seen.add(value);
-  if ('marks' in value && 'states' in value && 'padding' in value) yield value as Look;
-  const inner = value instanceof Map ? value.values() : Object.values(value);
-  for (const one of inner) yield* looksIn(one, seen);
 }

@@ -29,7 +29,7 @@ export interface Marker {
 export interface Look {
   accent: string | null;
   background: string | null;
-  /** Over the background, of the menu itself. */
+  /** Over the background. */
   picture: Picture | null;
   color: string | null;
   font: {
@@ -66,7 +66,7 @@ export interface Look {
 export const pictureFills = ['cover', 'contain', 'repeat', 'once'] as const;
 export const picturePlaces = ['center', 'top', 'bottom', 'left', 'right'] as const;
 
-/** A picture of the site as the ground of a menu. */
+/** A picture of the site as a ground. */
 export interface Picture {
   /** Its path in the site. */
   file: string;
@@ -99,6 +99,7 @@ export interface StateLook {
   marker: Marker | null;
   accent: string | null;
   background: string | null;
+  picture: Picture | null;
   color: string | null;
   border: string | null;
   shadow: string | null;

@@ -30,9 +30,17 @@ export function readLook(written: WrittenLook, path: PlanPath, places: PlanPlace
   const parts = Object.entries(written.parts ?? {}).map(
     ([name, part]) => [name, readLook(part, [...path, 'parts', name], places)] as const,
   );
+  const states = Object.entries(written.states ?? {}).map(([name, state]) => [
+    name,
+    {
+      ...readState(state),
+      picture: readPicture(state.picture, [...path, 'states', name, 'picture'], places),
+    },
+  ]);
   return {
     ...ownOf(written),
     picture: readPicture(written.picture, [...path, 'picture'], places),
+    states: Object.fromEntries(states) as Look['states'],
     parts: Object.fromEntries(parts),
     marks: marksOf(written, path, places),
   };
@@ -65,9 +73,7 @@ function ownOf(written: WrittenLook): Omit<Look, 'parts' | 'marks'> {
     motion: written.motion === 'none' ? '0ms' : (written.motion ?? null),
     contrast: { level: null, mend: null, ...written.contrast },
     dark: written.dark ?? null,
-    states: Object.fromEntries(
-      Object.entries(written.states ?? {}).map(([name, state]) => [name, readState(state)]),
-    ),
+    states: {},
   };
 }
 
@@ -122,6 +128,7 @@ const markedKeys = [
 const markedInStates = [
   'accent',
   'background',
+  'picture',
   'color',
   'border',
   'shadow',
@@ -148,6 +155,7 @@ function readState(written: WrittenState): StateLook {
     marker: readMarker(written.marker),
     accent: written.accent ?? null,
     background: written.background ?? null,
+    picture: null,
     color: written.color ?? null,
     border: written.border ?? null,
     shadow: written.shadow ?? null,

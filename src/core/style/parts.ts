@@ -116,7 +116,7 @@ const typeLines = (uses: ResolvedLooks['uses']): string =>
 const shared = (has: StyleParts, uses: ResolvedLooks['uses']): string => `.${parts.menu}.${parts.menu} {
   min-inline-size: 0;
   color: var(--kamino-color);
-  background: ${uses.picture ? 'var(--kamino-picture),' : ''}var(--kamino-background);
+  background: var(--kamino-background);
   font-family: var(--kamino-font-family);
   font-size: var(--kamino-font-size);
   font-weight: var(--kamino-font-weight);

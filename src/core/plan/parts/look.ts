@@ -34,6 +34,14 @@ export const ownLookKeys = {
     means: 'The ground of the menus; of an entry, its own.',
     example: 'background: "#14213a"\ncolor: "#f4efe3"',
   }),
+  picture: optional(mapOr(mapOf(pictureKeys), text), {
+    below: 'picture',
+    takes: 'a picture of the site, or `file`, `fill`, `at`',
+    otherwise: 'none',
+    means:
+      'A picture as the ground, over its colour: of the menus themselves, of an entry, of a part. How well labels can be read is measured on all of it; what cannot be known is told, as where the page is seen beside it.',
+    example: 'picture: img/hill.jpg\ncolor: "#ffffff"',
+  }),
   color: optional(color, {
     takes: 'a colour of CSS',
     otherwise: 'the page’s own',
@@ -148,14 +156,6 @@ export const lookKeys = {
     otherwise: 'no room of its own',
     means: 'The menu’s own box, around all of its entries.',
     example: 'frame: { padding: 0.5rem 1.5rem, row: 72rem }',
-  }),
-  picture: optional(mapOr(mapOf(pictureKeys), text), {
-    below: 'picture',
-    takes: 'a picture of the site, or `file`, `fill`, `at`',
-    otherwise: 'none',
-    means:
-      'A picture as the ground of the menu itself. How well labels can be read is measured on all of it; what cannot be known is told, as where the page is seen beside it.',
-    example: 'picture: img/hill.jpg\ncolor: "#ffffff"',
   }),
   motion: optional(motion, {
     takes: 'a time in ms, and a curve of CSS where it is not to be `ease-out`; or `none`',

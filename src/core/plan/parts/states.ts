@@ -1,8 +1,9 @@
 import { type Key, type WrittenOf, mapOf, oneOf, optional } from '../../format/key.ts';
-import { border, color, mapOr, shadow, share } from '../../format/values.ts';
+import { border, color, mapOr, shadow, share, text } from '../../format/values.ts';
 import { type StateName, markerKinds, passingStates, stateNames } from '../look-types.ts';
 import { stateFontKeys } from './font.ts';
 import { marker } from './marker.ts';
+import { pictureKeys } from './picture.ts';
 
 export const stateKeys = {
   from: optional(oneOf(...stateNames, 'base'), {
@@ -48,6 +49,13 @@ export const stateKeys = {
     otherwise: 'that of the state it starts from',
     means: 'The ground of the entry.',
     example: 'background: "#e5e9ee"',
+  }),
+  picture: optional(mapOr(mapOf(pictureKeys), text), {
+    below: 'picture',
+    takes: 'a picture of the site, or `file`, `fill`, `at`',
+    otherwise: 'that of the state it starts from; none where the state has a `background`',
+    means: 'A picture as the ground of the entry, over its colour: a button that lights up.',
+    example: 'picture: img/hill.jpg\ncolor: "#ffffff"',
   }),
   color: optional(color, {
     takes: 'a colour of CSS',
