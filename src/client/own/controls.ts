@@ -63,10 +63,15 @@ function hurry(key: string, value: string): void {
   const own = menu.value === '' ? `.${parts.menu}` : `.${menuClass(menu.value)}`;
   for (const inside of documents())
     for (const element of all(own + places[part.value]!, inside)) {
-      element.style.setProperty(property, value);
-      hurried.push([element, property]);
+      // Nothing below has to be styled anew for a ground of one colour.
+      const isPlain = property === '--kamino-background' && isColor(value) && isOneColor(element);
+      const set = isPlain ? 'background-color' : property;
+      element.style.setProperty(set, value);
+      hurried.push([element, set]);
     }
 }
+const isColor = (value: string): boolean => CSS.supports('color', value);
+const isOneColor = (element: HTMLElement): boolean => getComputedStyle(element).backgroundImage === 'none';
 let hurried: [element: HTMLElement, property: string][] = [];
 
 const documents = (): Document[] =>

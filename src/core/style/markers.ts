@@ -7,7 +7,8 @@ import { forms } from '../plan/forms.ts';
 import { type StateName, passingStates } from '../plan/look-types.ts';
 import { type MarkPlace, markEndOfPair, markGeometry, markMotion } from './mark-geometry.ts';
 import { when } from './room.ts';
-import { type Narrow, scopeOf } from './scopes.ts';
+import { scopeOf } from './around.ts';
+import type { Narrow } from './scopes.ts';
 import { openFold, withGround } from './selectors.ts';
 
 type Marks = NonNullable<Scope['markers']>;
@@ -59,15 +60,21 @@ function rules(carrier: Carrier, marks: Marks, { uses, place, own = place }: Dra
     `${name === 'within' ? carrier.within! : carrier.element + pseudo[name]}::after`;
   const alike = first ? markGeometry(first.marker, first.place, first.name) : [];
   const motion = coming ? markMotion(coming.marker, coming.place) : { before: '', there: '' };
-  const each = states.map(state => {
+  const drawn = states.flatMap(state => {
     const lines = markGeometry(state.marker, state.place, state.name).filter(line => !alike.includes(line));
     const ground = uses.markerColors.has(state.name)
       ? `  background: var(--kamino-${state.name}-marker);\n`
       : '';
     const body = lines.join('') + (state.marker.at === 'none' ? '' : ground + motion.there);
-    if (body === '') return '';
-    const text = `${selectorOf(state.name)} {\n${body}}\n`;
-    return state.name === 'hover' ? `@media (hover: hover) {\n${text}}\n` : text;
+    return body === '' ? [] : [{ name: state.name, body }];
+  });
+  const each = drawn.flatMap(({ name, body }, at) => {
+    // The last two are alike more often than not.
+    if (name === 'focus' && drawn[at + 1]?.body === body) return [];
+    const isBoth = name === 'pressed' && drawn[at - 1]?.name === 'focus' && drawn[at - 1]?.body === body;
+    const selectors = isBoth ? [selectorOf('focus'), selectorOf(name)] : [selectorOf(name)];
+    const text = `${selectors.join(',')} {\n${body}}\n`;
+    return [name === 'hover' ? `@media (hover: hover) {\n${text}}\n` : text];
   });
   if (!first) return each.join('');
   const marked = coming ? `${carrier.element}::after` : states.map(({ name }) => selectorOf(name)).join(',');

@@ -50,7 +50,6 @@ export function partRules(has: StyleParts, uses: ResolvedLooks['uses']): string 
   box-sizing: border-box;
 }
 ${before} {
-  all: revert;
   content: none;
 }
 ${shared(has, uses)}${framed(uses.frame)}${has.submenu || has.toggle ? summaries(has, uses) : ''}`;

@@ -2,6 +2,7 @@ import { covers, folds } from '../menu/folds.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import type { ResolvedLooks, Scope, ScopeAddress } from '../look/types.ts';
 import { entryAttribute, highlightClass, menuClass, parts } from '../markup/names.ts';
+import { type Around, aroundEach, aroundOf } from './around.ts';
 import { when } from './room.ts';
 import { openFold, withGround } from './selectors.ts';
 
@@ -18,7 +19,7 @@ export function scopeRules(
   const constant = constantsOf(scopes);
   for (const scope of scopes) {
     if (scope.isOfSheets) continue;
-    const around = aroundOf(scope, scopes);
+    const around = aroundEach(scope, scopes);
     for (const [selector, condition] of selectorsOf(scope.address, menus, narrow)) {
       rules.add(body(scope, { around, scheme, constant }), selector, condition);
       dark.add(darkBody(scope, { around, constant }), selector, condition);
@@ -86,16 +87,27 @@ function body(
     around,
     scheme,
     constant,
-  }: { around: Scope | null; scheme: ResolvedLooks['scheme']; constant: ReadonlySet<string> },
+  }: { around: Around; scheme: ResolvedLooks['scheme']; constant: ReadonlySet<string> },
 ): string {
   const isSite = isOfSite(scope);
   const lines = [...scope.values].flatMap(([name, value]) => {
-    if (around?.values.get(name) === value || (!isSite && constant.has(name))) return [];
+    const isThere = isSite ? isDefault(name, value) : constant.has(name);
+    if (around(name)?.values.get(name) === value || isThere) return [];
     return [`  --kamino-${name}: ${value};\n`];
   });
   const follows = isSite && scheme === 'auto' ? ['  color-scheme: light dark;\n'] : [];
   return [...follows, ...lines].join('');
 }
+
+/** What holds by itself where nothing is said: https://www.w3.org/TR/css-variables-1/#invalid-variables */
+const isDefault = (name: string, value: string): boolean =>
+  defaults.some(([ending, holds]) => holds === value && ending.test(name));
+const defaults = [
+  [/-weight$/, 'inherit'],
+  [/icon-color$/, 'currentcolor'],
+  [/-margin$/, '0'],
+  [/^frame-/, 'none'],
+] as const;
 
 const isOfSite = ({ address: { menu, part, entry, highlight } }: Scope): boolean =>
   menu === null && part === null && entry === null && highlight === null;
@@ -103,12 +115,15 @@ const isOfSite = ({ address: { menu, part, entry, highlight } }: Scope): boolean
 /** Type, and the ground of a part. */
 function drawnBody(
   { address, values, paints }: Scope,
-  { around, constant }: { around: Scope | null; constant: ReadonlySet<string> },
+  { around, constant }: { around: Around; constant: ReadonlySet<string> },
 ): string {
   if (address.part === null && address.entry === null && address.highlight === null) return '';
   const type = [...values].filter(
     ([name, value]) =>
-      typeRows.has(name) && value !== 'inherit' && around?.values.get(name) !== value && !constant.has(name),
+      typeRows.has(name) &&
+      value !== 'inherit' &&
+      around(name)?.values.get(name) !== value &&
+      !constant.has(name),
   );
   const painted = paints
     ? ['  color: var(--kamino-color);\n', '  background: var(--kamino-background);\n']
@@ -118,39 +133,17 @@ function drawnBody(
 
 function darkBody(
   scope: Scope,
-  { around, constant }: { around: Scope | null; constant: ReadonlySet<string> },
+  { around, constant }: { around: Around; constant: ReadonlySet<string> },
 ): string {
   return [...scope.dark]
-    .filter(
-      ([name, value]) =>
-        (isOfSite(scope) || !constant.has(name)) &&
-        (around?.dark.get(name) !== value || around.values.get(name) !== scope.values.get(name)),
-    )
+    .filter(([name, value]) => {
+      const other = around(name);
+      const isThere = other?.dark.get(name) === value && other.values.get(name) === scope.values.get(name);
+      return (isOfSite(scope) || !constant.has(name)) && !isThere;
+    })
     .map(([name, value]) => `  --kamino-${name}: ${value};\n`)
     .join('');
 }
-
-/** The scope that holds where this one says nothing; null where another may have said more on the way. */
-function aroundOf({ address }: Scope, scopes: readonly Scope[]): Scope | null {
-  const { part, entry, highlight } = address;
-  const isMenu = part === null && entry === null && highlight === null;
-  if ((isMenu && address.menu === null) || part === 'fold-submenu') return null;
-  const isScrolled = scopes.some(one => one.address.menu === address.menu && one.address.part === 'scrolled');
-  if (isScrolled && part !== null && part !== 'scrolled') return null;
-  if (part !== null && (entry !== null || highlight !== null)) return null;
-  // What the part has in all menus comes to its element before what is inherited.
-  const isOfAll = (one: Scope): boolean =>
-    one.address.menu === null && one.address.part === part && !one.isOfSheets;
-  if (part !== null && address.menu !== null && scopes.some(isOfAll)) return null;
-  return (isMenu ? null : scopeOf(scopes, address.menu)) ?? scopes[0]!;
-}
-
-/** The scope of a menu, or of all. */
-export const scopeOf = (scopes: readonly Scope[], menu: string | null): Scope | undefined =>
-  scopes.find(
-    ({ address }) =>
-      address.menu === menu && address.part === null && address.entry === null && address.highlight === null,
-  );
 
 /** Each with the condition that it holds in. */
 function selectorsOf(
@@ -210,5 +203,5 @@ export function sheetLines({ scopes, scheme }: ResolvedLooks, menu: string): str
   // Once the page has been scrolled the menu around has other values.
   const isScrolled = scopes.some(one => one.address.menu === menu && one.address.part === 'scrolled');
   const around = scope && !isScrolled ? aroundOf(scope, scopes) : null;
-  return scope ? body(scope, { around, scheme, constant: constantsOf(scopes) }) : '';
+  return scope ? body(scope, { around: () => around, scheme, constant: constantsOf(scopes) }) : '';
 }

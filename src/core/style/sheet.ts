@@ -6,6 +6,7 @@ import type { ResolvedLooks } from '../look/types.ts';
 import { parts } from '../markup/names.ts';
 import { styleSignature } from '../markup/own.ts';
 import { arrangements } from './arrange.ts';
+import { besideReset } from './beside.ts';
 import { compact } from './compact.ts';
 import { menuRules } from './folds.ts';
 import { roomOf } from './room.ts';
@@ -83,6 +84,7 @@ export function styleSheet(
     skip,
     conditions(has, uses),
   ].join('\n');
-  const sheet = `${head}\n${values}${compact(rules)}\n`;
+  const all = compact(rules);
+  const sheet = `${head}\n${values}${besideReset(all)}${all}\n`;
   return sheet.replace(/[^\0-\x7f]/gu, letter => `\\${letter.codePointAt(0)!.toString(16)} `);
 }

@@ -3,8 +3,8 @@ import type { ResolvedMenu } from '../menu/types.ts';
 import type { ResolvedLooks } from '../look/types.ts';
 import { menuClass, parts } from '../markup/names.ts';
 
-const arm = (angle: string): string =>
-  `linear-gradient(${angle}, transparent calc(50% - 0.08em), currentcolor calc(50% - 0.07em) calc(50% + 0.07em), transparent calc(50% + 0.08em))`;
+const line = (size: string): string =>
+  `linear-gradient(currentcolor, currentcolor) center / ${size} no-repeat`;
 
 /** The marks of toggles and of what closes a cover: lines or dots, and a cross. */
 export function toggleRules(menus: readonly ResolvedMenu[], { scopes, uses }: ResolvedLooks): string {
@@ -40,7 +40,7 @@ export function toggleRules(menus: readonly ResolvedMenu[], { scopes, uses }: Re
   inline-size: 1.1em;
   block-size: 0.75em;
   border-block: 0.13em solid;
-  background: linear-gradient(currentcolor, currentcolor) center / 100% 0.13em no-repeat;
+  background: ${line('100% 0.13em')};
 `,
     ),
     rule(
@@ -54,10 +54,11 @@ export function toggleRules(menus: readonly ResolvedMenu[], { scopes, uses }: Re
     rule(
       crosses.join(','),
       `  content: "";
-  inline-size: 0.95em;
-  block-size: 0.95em;
+  inline-size: 1.1em;
+  block-size: 1.1em;
   border: 0;
-  background: ${arm('45deg')}, ${arm('-45deg')};
+  background: ${line('100% 0.13em')}, ${line('0.13em 100%')};
+  rotate: 45deg;
 `,
     ),
     ofIcons === '' ? '' : rule(marks, ofIcons),
