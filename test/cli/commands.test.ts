@@ -65,13 +65,16 @@ function explained(): string {
     .join('\n');
 }
 
+/** What goes on until somebody ends it, or goes through what another line has made. */
+const ending: Record<string, string[]> = { preview: ['no-such-plan'], walk: ['--page', 'no-such-page.html'] };
+
 describe.each(Object.entries(texts))('%s', (_, text) => {
   const lines = [...new Set(commandLines(text).map(words => words.join('\0')))].map(line => line.split('\0'));
   it(`has command lines that are taken (${lines.length})`, () => {
     // In a folder without anything each ends at once: what counts is that nothing in it is unknown.
     const folder = folderWith({});
     const unknown = lines.flatMap(words => {
-      const run = words[0] === 'preview' ? ['preview', ...words.slice(1), 'no-such-plan'] : words;
+      const run = [...words, ...(ending[words[0]!] ?? [])];
       const { err } = kamino(folder, ...run.map(word => (word.startsWith('/') ? join(folder, word) : word)));
       return /unknown (?:option|command)|too many arguments|missing required/.test(err)
         ? [[words.join(' '), err]]

@@ -19,17 +19,65 @@ export function useBrowser({ bars = false } = {}): void {
     });
   });
   afterAll(async () => {
+    spare.clear();
     await browser?.close();
   });
 }
 
+/** Windows that were closed as they came, by what they were opened with: a new one takes a process of its own. */
+const spare = new Map<string, Page[]>();
+const size = { width: 1280, height: 800 };
+
 /** A page in a window of its own, 1280 by 800 where nothing else is said. */
 export async function open(address: string, options: BrowserContextOptions = {}): Promise<Page> {
-  const context = await browser!.newContext({ viewport: { width: 1280, height: 800 }, ...options });
-  const page = await context.newPage();
-  page.setDefaultTimeout(patience);
+  const kind = JSON.stringify(options);
+  const page = spare.get(kind)?.pop() ?? (await fresh(options, kind));
   await page.goto(address);
   return page;
+}
+
+async function fresh(options: BrowserContextOptions, kind: string): Promise<Page> {
+  const context = await browser!.newContext({ viewport: size, ...options });
+  const page = await context.newPage();
+  page.setDefaultTimeout(patience);
+  const close = context.close.bind(context);
+  let isChanged = false;
+  const lasting = [
+    'addInitScript',
+    'exposeFunction',
+    'route',
+    'on',
+    'newCDPSession',
+    'addCookies',
+    'emulateMedia',
+  ];
+  for (const one of [context, page] as unknown as Record<string, (...given: unknown[]) => unknown>[])
+    for (const name of lasting) {
+      const own = one[name]?.bind(one);
+      if (own)
+        one[name] = (...given) => {
+          isChanged = true;
+          return own(...given);
+        };
+    }
+  context.close = async () => {
+    if (isChanged || context.pages().length !== 1 || page.isClosed()) return close();
+    await tidy(page, options);
+    spare.set(kind, [...(spare.get(kind) ?? []), page]);
+  };
+  return page;
+}
+
+/** As it was when it was new: nothing is pressed, the pointer is nowhere. */
+async function tidy(page: Page, { viewport, hasTouch }: BrowserContextOptions): Promise<void> {
+  // A page of a string, or one that did not come, keeps nothing.
+  await page.evaluate(() => void sessionStorage.clear()).catch(() => undefined);
+  await page.goto('about:blank');
+  if (hasTouch !== true) {
+    await page.mouse.up();
+    await page.mouse.move(-10, -10);
+  }
+  await page.setViewportSize(viewport ?? size);
 }
 
 /** Reads until what was read holds, as long as a busy machine may take; then tells what does not hold. */

@@ -104,6 +104,12 @@ describe('two runs at once', () => {
         Array.from({ length: 300 }, (_, at) => [at === 0 ? 'index.html' : `p${at}.html`, page(`P ${at}`)]),
       ),
     });
+  // Somebody at work is waited for a while: meanwhile the others are looked at.
+  const here = site();
+  const held = (id: number): string => JSON.stringify({ process: id, host: hostname(), since: Date.now() });
+  put(here, { '.kamino/lock': held(process.pid) });
+  const waiting = kaminoBeside(here, 'build');
+
   it('wait for one another, and leave no lock', async () => {
     const folder = site();
     const before = contents(folder);
@@ -123,10 +129,8 @@ describe('two runs at once', () => {
   });
 
   it('are told who is at work, and a lock of a run that is gone holds nobody up', async () => {
-    const folder = site();
-    const held = (id: number): string => JSON.stringify({ process: id, host: hostname(), since: Date.now() });
-    put(folder, { '.kamino/lock': held(process.pid) });
-    const { status, err } = await kaminoBeside(folder, 'build');
+    const folder = here;
+    const { status, err } = await waiting;
     expect([status, err]).toEqual([
       2,
       expect.stringContaining(`error at-work: process ${process.pid} is at work`),
