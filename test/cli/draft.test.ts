@@ -118,7 +118,7 @@ describe('a draft from folders and titles', () => {
       '- deep/one/four.html',
       '- deep/one/two/three.html',
       '- log/index.html',
-      '# Left out, since they say noindex, send on or tell of an error: 404.html, hidden.html',
+      '# Left out, since they say noindex, send on or tell of an error: 404.html and hidden.html',
       '# Left out: 14 pages in log/',
     ]);
     expect(kamino(folder, 'build').status).toBe(0);
@@ -138,6 +138,31 @@ describe('a draft from folders and titles', () => {
     expect(kamino(site, 'build').status).toBe(0);
     return planOf(site).match(/(?<=^ +- )\S+\.html/gm)!;
   };
+
+  it.each([30, 18, 10])('takes of %i pages with long titles those that a bar has room for', all => {
+    const named = Object.fromEntries(
+      Array.from({ length: all }, (_, at) => [
+        `p${at + 10}.html`,
+        page(`What one sees of the sky in the ${at + 10}th week`),
+      ]),
+    );
+    const gone = Object.fromEntries(
+      Array.from({ length: 20 }, (_, at) => [
+        `gone${at + 10}.html`,
+        page('Gone').replace('<title>', '<meta name="robots" content="noindex"><title>'),
+      ]),
+    );
+    const links = Object.keys(named).map(path => `<a href="${path}">${path}</a>`);
+    const site = folderWith({ 'index.html': page('Home', links.join(' ')), ...named, ...gone });
+    expect(kamino(site, 'draft').status).toBe(0);
+    const entries = planOf(site).match(/(?<=^ +- )\S+\.html/gm)!;
+    expect(entries.slice(0, 2)).toEqual(['index.html', 'p10.html']);
+    // Few pages are all there; of many, no more than one line.
+    if (all <= 12) expect(entries.length).toBe(all + 1);
+    else expect(entries.length).toBeLessThan(6);
+    expect(planOf(site)).toContain('gone16.html, gone17.html and 12 more');
+    expect(kamino(site, 'build').err).not.toContain(all > 12 ? 'late-fold' : 'error');
+  });
 
   it('takes a folder that all pages lie in for the site, and an index page in a language for its front page', () => {
     const front = page('Guide', '<a href="p07.html">7</a>');

@@ -3,14 +3,16 @@ import { type SitePath, folderOf, isIndex } from '../address/path.ts';
 import { fileLabel } from '../menu/labels.ts';
 import { spaced } from '../text/names.ts';
 import { compare } from '../text/finding.ts';
-import { counted } from '../text/nearest.ts';
-import { draftEntry, foldFor, threeLevels } from './targets.ts';
+import { counted, shortened } from '../text/nearest.ts';
+import { draftEntry, fitting, foldFor, mostNamed, threeLevels } from './targets.ts';
 import type { DraftEntry, DraftMenu, DraftSite } from './types.ts';
 
 /** A folder with more pages than these is a collection: its index page alone goes into the menu. */
 const mostInFolder = 12;
 /** Beside the front page more than these are no menu. */
 const mostAtTop = 24;
+/** Of so many those that are linked to first have at least so many entries. */
+const leastAtTop = 4;
 
 /** A menu from folders and titles: folders become submenus, the front page first, the rest as the pages link to them. */
 export function menuFromFolders(site: DraftSite): DraftMenu {
@@ -19,7 +21,7 @@ export function menuFromFolders(site: DraftSite): DraftMenu {
   const entries = threeLevels(builder.entries(), lost);
   const notes = [
     ...builder.notes,
-    ...(lost.length > 0 ? [`Left out, more than three levels deep: ${lost.join(', ')}`] : []),
+    ...(lost.length > 0 ? [`Left out, more than three levels deep: ${shortened(lost, mostNamed)}`] : []),
   ];
   return {
     name: 'masthead',
@@ -52,7 +54,7 @@ class FolderMenu {
     const unlisted = new Set(said.length < site.pages.size ? said : []);
     if (unlisted.size > 0)
       this.notes.push(
-        `Left out, since they say noindex, send on or tell of an error: ${[...unlisted].sort().join(', ')}`,
+        `Left out, since they say noindex, send on or tell of an error: ${shortened([...unlisted].sort(), mostNamed)}`,
       );
     this.#paths = [...site.pages.keys()].filter(path => !unlisted.has(path)).sort(compare);
     this.top = folderOfAll(this.#paths);
@@ -74,7 +76,7 @@ class FolderMenu {
     const folders = [
       ...new Set(inside.map(path => /^[^/]+(?=\/)/.exec(path.slice(start.length))?.[0] ?? '')),
     ].filter(Boolean);
-    if (isTop && pages.length > mostAtTop) pages.splice(0, pages.length, ...this.#first(pages));
+    if (isTop && this.#areMany(pages)) pages.splice(0, pages.length, ...this.#first(pages));
     if (!isTop && pages.length > mostInFolder) {
       this.notes.push(`Left out: ${counted(pages.length, 'page')} in ${folder}/`);
       pages.length = 0;
@@ -91,12 +93,20 @@ class FolderMenu {
       .flatMap(({ entry }) => entry ?? []);
   }
 
+  /** No bar of a few lines. */
+  #areMany(pages: readonly SitePath[]): boolean {
+    const labels = pages.map(path => this.#labelOf(path));
+    return pages.length > mostAtTop || (pages.length > mostInFolder && fitting(labels, 2) < pages.length);
+  }
+
   /** Of many pages those that are linked to first, else those whose names come first. */
   #first(pages: readonly SitePath[]): SitePath[] {
     const named = pages
       .filter(path => this.#rank(path) < Infinity)
       .sort((one, other) => this.#rank(one) - this.#rank(other));
-    const kept = (named.length > 0 ? named : pages).slice(0, mostInFolder);
+    const first = (named.length > 0 ? named : pages).slice(0, mostInFolder);
+    // As many as a bar has room for, where that makes a menu at all.
+    const kept = first.slice(0, Math.max(leastAtTop, fitting(first.map(path => this.#labelOf(path)))));
     const why =
       named.length === 0
         ? 'their names come first, and nothing says which pages matter'
@@ -108,7 +118,11 @@ class FolderMenu {
   }
 
   #page(path: SitePath): DraftEntry {
-    return draftEntry(this.#site.pages.get(path)?.label ?? fileLabel(path), path, this.#site);
+    return draftEntry(this.#labelOf(path), path, this.#site);
+  }
+
+  #labelOf(path: SitePath): string {
+    return this.#site.pages.get(path)?.label ?? fileLabel(path);
   }
 
   #folder(path: SitePath, name: string): DraftEntry | null {

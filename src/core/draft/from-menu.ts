@@ -9,7 +9,7 @@ import { counted, shortened } from '../text/nearest.ts';
 import { type ByTag, languageName, mergedEntries, switchesLanguage } from './by-language.ts';
 import { piecesToKeep } from './pieces.ts';
 import type { Places } from './place.ts';
-import { draftEntry, foldFor, saidText, threeLevels } from './targets.ts';
+import { draftEntry, foldFor, mostNamed, saidText, threeLevels } from './targets.ts';
 import type { DraftEntry, DraftMenu, DraftSite } from './types.ts';
 
 /** Words by which people call an entry that is set apart. */
@@ -103,7 +103,7 @@ function entriesOf(menu: SiteMenu, { site, known, notes }: Context): DraftEntry[
       'entry',
     ),
     ...pictureNotes(menu),
-    ...(lost.length > 0 ? [`Left out, more than three levels deep: ${lost.join(', ')}`] : []),
+    ...(lost.length > 0 ? [`Left out, more than three levels deep: ${shortened(lost, mostNamed)}`] : []),
   );
   return entries;
 }
@@ -215,11 +215,14 @@ function targetsByName(menu: SiteMenu, site: WholeSite, known: DraftSite): Map<S
 function rareEntries(menu: SiteMenu, site: WholeSite): string[] {
   const shared = flatShared(menu.entries);
   const pages = new Map<string, string[]>();
+  // What a copy has twice, as for phones, is there already.
+  const isThere = (label: string, target: string): boolean =>
+    shared.some(one => one.target === target && entryKey(one.label) === entryKey(label));
   for (const [path, hand] of menu.copies) {
     const entries = copyEntries(hand, path, site);
     const match = matched(entries, shared);
     for (const one of entries) {
-      if (match.has(one) || one.target === null) continue;
+      if (match.has(one) || one.target === null || isThere(one.entry.label, one.target)) continue;
       const key = `${one.entry.label || '(no words)'} (${one.target})`;
       pages.set(key, [...(pages.get(key) ?? []), path]);
     }

@@ -1,6 +1,7 @@
+import { shortened } from '../text/nearest.ts';
 import { plainName } from '../text/names.ts';
 import type { OutlineEntry, OutlineMenu } from './outlines/types.ts';
-import { draftEntry, foldFor, threeLevels } from './targets.ts';
+import { draftEntry, foldFor, mostNamed, threeLevels } from './targets.ts';
 import type { DraftEntry, DraftMenu, DraftSite } from './types.ts';
 
 /** Menus as an outline has them. Pages that do not exist yet may stay. */
@@ -23,7 +24,7 @@ export function menusFromOutline(menus: readonly OutlineMenu[], site: DraftSite)
       set: null,
       fold: foldFor(made, site),
       entries: made,
-      notes: lost.length > 0 ? [`Left out, more than three levels deep: ${lost.join(', ')}`] : [],
+      notes: lost.length > 0 ? [`Left out, more than three levels deep: ${shortened(lost, mostNamed)}`] : [],
     };
   });
 }

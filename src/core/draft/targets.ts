@@ -57,6 +57,15 @@ export function foldFor(entries: readonly DraftEntry[], { pages }: DraftSite): s
     const value = saidText(target?.value ?? '');
     return saidText(label ?? pages.get(value)?.label ?? value);
   });
-  const width = labels.reduce((sum, label) => sum + label.length / 2 + 2, 0);
-  return width > widest ? 'below 48em' : 'crowded';
+  return fitting(labels) < labels.length ? 'below 48em' : 'crowded';
 }
+
+/** So many of these labels a bar has room for, from the first on. */
+export function fitting(labels: readonly string[], lines = 1): number {
+  let width = 0;
+  const end = labels.findIndex(label => (width += label.length / 2 + 2) > widest * lines);
+  return end < 0 ? labels.length : end;
+}
+
+/** So many of what is left out are named in a plan. */
+export const mostNamed = 8;
