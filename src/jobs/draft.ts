@@ -9,6 +9,7 @@ import { drawnLooks } from '../core/draft/looks.ts';
 import { inOwnRoom } from '../core/draft/old-strips.ts';
 import { Firsts } from '../core/draft/firsts.ts';
 import { draftLanguages } from '../core/draft/by-language.ts';
+import { layoutSheet } from '../core/draft/laid-out.ts';
 import { Places } from '../core/draft/place.ts';
 import { draftSite } from '../core/draft/site.ts';
 import { skipTargets } from '../core/draft/skip.ts';
@@ -129,11 +130,10 @@ class Drafting {
     if (this.#options.dryRun !== true) {
       writePlanSchema(file);
       writeWhole(file, Buffer.from(text));
+      const files = [...menus.flatMap(menu => menu.files), ...layoutSheet(menus, this.#site.files)];
       writeParts(
         this.#root,
-        menus
-          .flatMap(menu => menu.files)
-          .map(({ path, text: piece }) => ({ path, bytes: Buffer.from(piece) })),
+        files.map(one => ({ path: one.path, bytes: Buffer.from(one.text) })),
       );
     }
     if (menus.some(isReplacing))
@@ -156,6 +156,7 @@ class Drafting {
         'What a key means:  kamino explain entries',
       ],
       output,
+      style: layoutSheet(menus, this.#site.files)[0]?.path ?? null,
       skipTo: skipTargets(this.#site),
       languages: this.#languages,
       ...started,
@@ -174,7 +175,7 @@ class Drafting {
     this.#firsts.seek(soughtBy(from, this.#site));
     const wanted = from.flatMap(one => this.#sources(one));
     const names = menuNames(wanted.flatMap(one => ('drafted' in one ? [] : one.menus[0]!)));
-    const places = new Places(this.#site, this.#firsts);
+    const places = new Places(this.#site, this.#firsts, [...this.#folder.sheets.files.values()].flat());
     const menus: DraftMenu[] = [];
     for (const one of wanted) {
       if ('drafted' in one) menus.push(...one.drafted);

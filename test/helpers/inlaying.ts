@@ -69,7 +69,11 @@ export const inlayer = (menus: ResolvedMenu[]) => {
       return String(kept.size - 1);
     },
     taken: hash => kept.get(hash) ?? null,
-    seek: menus.some(one => one.place?.some(({ side }) => side === 'instead-of')) ? seekIn : null,
+    seek: menus.some(one =>
+      one.place?.some(({ side, selector }) => side === 'instead-of' || /[ >~+]/.test(selector)),
+    )
+      ? seekIn
+      : null,
   });
   return {
     page: (path: string, given: string) => {

@@ -26,7 +26,8 @@ function pitchOf(links: readonly Element[]): number {
   const tops = links.map(one => one.getBoundingClientRect().top);
   const steps = tops.slice(1).map((top, at) => top - tops[at]!);
   const rows = steps.filter(step => step > 4).sort((one, other) => one - other);
-  return rows.length * 3 >= steps.length * 2 ? (rows[rows.length >> 1] ?? 0) : 0;
+  // Labels that go into a second line, even most of them, say nothing of a row.
+  return rows.length * 3 >= steps.length * 2 ? (rows[rows.length >> 2] ?? 0) : 0;
 }
 
 /** How wide the menu lies in what holds it: its own width where it lies in the middle of more, and the room inside it. */

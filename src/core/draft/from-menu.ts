@@ -38,21 +38,20 @@ export function menuFromHand(
   const isSwitching = byTag !== null && switchesLanguage(byTag, site);
   const entries = byTag ? mergedEntries(new Map(tags.map((tag, at) => [tag, versions[at]!]))) : versions[0]!;
   const form = formOf(menus[0]!);
-  const placed = places.placeOf({
+  const { comments, title, pieces, ...where } = places.placeOf({
     menus,
     selectors,
     labels: [...labelsIn(versions.flat(), known), titleFor(name)],
+    menu: { name, form },
     hasOwn: menus.some(one => one.hasOwn || (one.turning.size > 0 && !isSwitching)),
   });
-  const kept = piecesToKeep(placed.pieces, name, site.files);
+  const kept = piecesToKeep(pieces, name, site.files);
   return {
     name,
-    title: placed.title ?? titleFor(name),
+    title: title ?? titleFor(name),
     form,
-    comments: [sharedVersion(menus, site), ...placed.comments],
-    carriedBy: placed.carriedBy,
-    except: placed.except,
-    place: placed.place,
+    comments: [sharedVersion(menus, site), ...comments],
+    ...where,
     set: null,
     fold: form === 'bar' ? foldFor(entries, known) : null,
     entries: [

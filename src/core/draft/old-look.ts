@@ -39,8 +39,9 @@ export function lookFromBrowser(computed: ComputedLook): Omit<DraftLook, 'states
   // The room of the old menu's box goes into its entries, so that the whole height answers to the pointer.
   const room = Math.max(...computed.room.map(one => Number.parseFloat(one) || 0));
   const between = Math.max(left, right);
-  // Beside each other words need room to be told apart, whatever stood between them; they begin where they began.
-  const added = computed.pitch > 0 ? 0 : Math.max(0, leastSide * root - between);
+  // Beside each other words need room to be told apart, and below each other for a mark; they begin where they began.
+  const least = computed.pitch > 0 ? besideMark * Number.parseFloat(computed.fontSize) : leastSide * root;
+  const added = Math.max(0, least - between);
   const side = between + added;
   const sides = computed.box.sides.map(one => Math.max(0, one - added));
   const above = computed.pitch > 0 ? rowPadding(computed) : Math.max(top, bottom) + room;
@@ -67,8 +68,9 @@ function frameOf(box: ComputedLook['box'], rem: (px: string) => string): DraftLo
   return { padding: start + end > 0 ? padding : null, width: box.width > 0 ? rem(String(box.width)) : null };
 }
 
-/** At each side of the words of a bar, in rem. */
+/** At each side of the words: of a bar in rem; of a column, where a mark stands there, in em. */
 const leastSide = 0.45;
+const besideMark = 0.65;
 /** Of Kamino's own lines. */
 const lineHeight = 1.35;
 /** https://www.w3.org/TR/WCAG22/#target-size-minimum */

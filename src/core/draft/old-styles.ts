@@ -79,7 +79,8 @@ function sets(property: string, wanted: string): boolean {
   return property === wanted || (wanted === 'background-color' && property === 'background');
 }
 
-function matchesRule({ selector }: StyleRule, node: TreeNode, tree: Tree): boolean {
+/** By what a rule selects, whatever its condition. */
+export function matchesRule({ selector }: StyleRule, node: TreeNode, tree: Tree): boolean {
   if (/:(?:hover|focus|active|visited|before|after)/.test(selector)) return false;
   try {
     return matcher(tree, selector.replace(/:(?:link|any-link)\b/g, '') || '*')(node);

@@ -67,7 +67,7 @@ function insertEntry(path: string, label: string): DraftEntry {
 }
 
 /** A path that the site has not got yet. */
-function freePath(path: string, files: ReadonlySet<string>): string {
+export function freePath(path: string, files: ReadonlySet<string>): string {
   for (let number = 2, free = path; ; number += 1) {
     if (!files.has(free)) return free;
     free = path.replace(/(?=\.html$)/, `-${number}`);

@@ -6,14 +6,16 @@ import { holdsNoNav, holdsOnlyOwnParts } from '../page/kinds.ts';
 import type { SiteMenu } from '../hand/site-menus.ts';
 import type { HandSite } from '../hand/types.ts';
 import { type BesideLinks, besideLinks, describeBeside, wordsKey } from '../page/beside-links.ts';
+import { type StyleRule, inlineRules } from '../page/styles.ts';
 import { type TreeNode, childrenOf, classesOf, isNode, readTree } from '../page/tree.ts';
 import { counted } from '../text/nearest.ts';
 import type { Firsts } from './firsts.ts';
+import { type OldElement, isLaidOut, layoutOf, rulesInside } from './laid-out.ts';
 import { type Copy, piecesIn } from './pieces.ts';
 import type { DraftMenu, DraftPiece, DraftSpot } from './types.ts';
 
 /** Where a drafted menu stands, so that it replaces the copies that it was drafted from, and nothing else. */
-export type DraftPlace = Pick<DraftMenu, 'place' | 'carriedBy' | 'except' | 'comments'> & {
+export type DraftPlace = Pick<DraftMenu, 'place' | 'carriedBy' | 'except' | 'comments' | 'layout'> & {
   /** The words above its links, where it has such. */
   title: string | null;
   /** Pieces of HTML that stand in every copy, and become entries. */
@@ -29,6 +31,7 @@ interface Wanted {
   labels: readonly string[];
   /** Pages have links of their own in it, which the new menu has not. */
   hasOwn: boolean;
+  menu: Pick<DraftMenu, 'name' | 'form'>;
 }
 
 /** Finds the places of menus in a site. */
@@ -36,12 +39,16 @@ export class Places {
   readonly #site: HandSite;
   readonly #firsts: Firsts;
 
-  constructor(site: HandSite, firsts: Firsts) {
+  readonly #rules: readonly StyleRule[];
+
+  /** @param rules of all style sheets of the site */
+  constructor(site: HandSite, firsts: Firsts, rules: readonly StyleRule[]) {
     this.#site = site;
     this.#firsts = firsts;
+    this.#rules = rules;
   }
 
-  placeOf({ menus, selectors, labels, hasOwn: own }: Wanted): DraftPlace {
+  placeOf({ menus, selectors, labels, hasOwn: own, menu }: Wanted): DraftPlace {
     const carriers = this.#carriers(menus, selectors);
     if (selectors.length === 0) return { place: [], ...carriers, comments: [], title: null, pieces: [] };
     const copies = this.#copies(menus, selectors);
@@ -54,12 +61,19 @@ export class Places {
       { side: 'instead-of', selectors: chosen, drop: false },
     ];
     const made = { ...carriers, title: caption, pieces: [] };
-    if (!own && lost.every(one => one.length === 0))
-      return { ...made, place: instead(selectors), comments: [] };
-    const narrower = own ? null : this.#narrower(copies, selectors, shown);
+    const old = this.#laidOut(copies[0], menu.form === 'column');
+    const layout = old ? layoutOf(old, menu.name) : '';
+    if (!own && lost.every(one => one.length === 0)) {
+      // What the page has laid out stays, with the new menu in place of the list in it; else the new one is laid out so.
+      const stays = old !== null && !rulesInside(old);
+      const inner = stays ? this.#narrower(copies, selectors, { shown, isWithin: true }) : null;
+      if (inner !== null) return { ...made, place: instead(inner), comments: [] };
+      return { ...made, place: instead(selectors), comments: [], layout };
+    }
+    const narrower = own ? null : this.#narrower(copies, selectors, { shown, isWithin: false });
     if (narrower !== null) return { ...made, place: instead(narrower), comments: [] };
     const pieces = own ? null : piecesIn(copies, lost);
-    if (pieces !== null) return { ...made, place: instead(selectors), comments: [], pieces };
+    if (pieces !== null) return { ...made, place: instead(selectors), comments: [], pieces, layout };
     return {
       ...made,
       title: null,
@@ -120,19 +134,33 @@ export class Places {
     );
   }
 
-  /** Selectors of the lists alone, where these hold all links, and nothing beside them; null where there are none. */
+  /**
+   * Selectors of the lists alone, where these hold all links, and nothing beside them; null where there are none.
+   * @param isWithin also where the elements that they stand in hold nothing else
+   */
   #narrower(
     copies: readonly Copy[],
     selectors: readonly string[],
-    shown: ReadonlySet<string>,
+    { shown, isWithin }: { shown: ReadonlySet<string>; isWithin: boolean },
   ): string[] | null {
     const chosen = selectors.map(selector => {
       const own = copies.filter(copy => copy.selector === selector);
-      if (own.every(copy => besideOf(copy, shown).length === 0)) return selector;
       const [first] = own;
-      return innerSelectors(first!, selector).find(inner => this.#holdsAll(own, inner, shown)) ?? null;
+      const isWhole = !isWithin && own.every(copy => besideOf(copy, shown).length === 0);
+      if (!first || isWhole) return selector;
+      return innerSelectors(first, selector).find(inner => this.#holdsAll(own, inner, shown)) ?? null;
     });
     return chosen.every(one => one !== null) ? chosen : null;
+  }
+
+  /** The first copy, where its page has laid it out. */
+  #laidOut(copy: Copy | undefined, isColumn: boolean): OldElement | null {
+    if (!copy) return null;
+    const { raw, charset } = this.#site.pages.get(copy.path)!.frame;
+    const tree = readTree(raw, charset, true);
+    const node = tree.nodes.find(one => one.start === copy.extent.start);
+    const old = node && { node, tree, rules: [...this.#rules, ...inlineRules(copy.path, tree)] };
+    return old && isLaidOut(old, isColumn) ? old : null;
   }
 
   #holdsAll(copies: readonly Copy[], selector: string, shown: ReadonlySet<string>): boolean {

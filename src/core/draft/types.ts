@@ -8,6 +8,8 @@ export interface Draft {
   /** Above everything. */
   comments: readonly string[];
   output: string;
+  /** The style sheet that lays menus out; null for none. */
+  style: string | null;
   skipTo: readonly string[];
   languages: readonly DraftLanguage[];
   menus: readonly DraftMenu[];
@@ -55,6 +57,8 @@ export interface DraftMenu {
   except: readonly string[];
   /** Tried in order; none where Kamino chooses. */
   place: readonly DraftSpot[];
+  /** Rules that lay it out as its page had the old menu; none where that stands in the flow. */
+  layout?: string | undefined;
   /** Files that entries of it name: pieces of HTML that stood in the old menu. */
   files: readonly { path: string; text: string }[];
   /** For `previous-next`: patterns of the pages that lead to each other, and their order. */

@@ -15,16 +15,18 @@ import type {
 /** A draft as the text of a plan. */
 export function writeDraft(draft: Draft): string {
   const document = new Document(null, { schema: 'failsafe' });
-  const { skipTo, languages, menus, pictures, look, output, comments, start = null } = draft;
+  const { style, skipTo, languages, menus, pictures, look, output, comments, start = null } = draft;
   const hints: Record<string, string> = {
     output:
       output === 'in-place'
         ? 'the pages themselves; or a folder, such as  built'
         : 'a copy; or  in-place:  the pages themselves',
+    style: 'where the page has had its old menus; your own rules may stand there too',
   };
   document.contents = map([
     ['kamino', '1'],
     ['output', output],
+    ...(style !== null ? [['style', style] as Row] : []),
     ...(skipTo.length > 0 ? [['skip-to', flow(skipTo)] as Row] : []),
     ...(languages.length > 0 ? [['languages', map(languages.map(languageRow))] as Row] : []),
     ['menus', list(menus.map((menu, at) => menuNode(menu, at === 0 ? start : null)))],

@@ -57,18 +57,27 @@ class EntryReader {
       if (!isNode(one)) found.push(...this.#words(one, marks));
       else if (isOurs(one)) continue;
       else if (one.name === 'dd' && found.length > 0) found.at(-1)!.entries.push(...this.#item(one));
-      // A list that lies beside its item, not in it, belongs to the item before.
+      // A list that lies beside its item, or in one of its own, belongs to the item before.
       else if (
         lists.has(one.name) &&
         content.some(other => isNode(other) && other.name === 'li') &&
         found.length > 0
       )
         found.at(-1)!.entries.push(...this.read(one.content, []));
+      else if (one.name === 'li' && found.length > 0 && this.#holdsOnlyLists(one))
+        found.at(-1)!.entries.push(...this.#item(one));
       else if (items.has(one.name)) found.push(...this.#item(one));
       else if (isLink(one)) found.push(this.#link(one, marks));
       else if (!passedOver.has(one.name)) found.push(...this.read(one.content, this.#marksOf(one, marks)));
     }
     return found;
+  }
+
+  /** An item without words or links of its own. */
+  #holdsOnlyLists({ content }: TreeNode): boolean {
+    const isList = (one: TreeNode | TreeText): boolean =>
+      isNode(one) ? lists.has(one.name) : textOf(this.#tree, one).trim() === '';
+    return content.some(isNode) && content.every(isList);
   }
 
   /** One item of a list: its own link or words, and the lists in it. */

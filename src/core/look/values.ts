@@ -149,7 +149,7 @@ function framed(values: Map<string, string>, frame: Frame, uses: Uses['frame']):
 function markPlace(padding: string): [name: string, value: string][] {
   const [top = '0', side = top, bottom = top] = padding.split(' ');
   return [
-    ['mark-inline', side],
+    ['mark-inline', side === '0' ? '0px' : side],
     ['mark-block', bottom === '0' ? '0px' : `calc(${bottom} / 2)`],
   ];
 }

@@ -59,7 +59,6 @@ export const classes: readonly [names: string, part: string][] = [
 export const properties: readonly [name: string, means: string][] = [
   ['color', 'labels'],
   ['background', 'the ground of the menu'],
-  ['picture', 'the picture over it, where a look has one'],
   ['accent', 'the ground of a highlight'],
   ['entry-background', 'the ground of one entry, where it has its own'],
   ['hover-color', 'labels under the pointer'],

@@ -200,7 +200,7 @@ export class FrameReader implements Listener {
     const text = (value: Raw): string => collapse(readReferences(decode(value, charset)));
     const { bodyPoint } = this;
     const [from, to] = this.#heading ?? [0, 0];
-    this.#seek(charset, bodyPoint);
+    const isWhole = this.#seek(charset, bodyPoint);
     const main = this.#main.best(this.#read);
     return {
       path: this.#path,
@@ -215,8 +215,7 @@ export class FrameReader implements Listener {
       bodyEnd: this.#bodyEnd < 0 ? raw.length : this.#bodyEnd,
       openAtEnd: this.#openAtEnd ?? this.#openNow(),
       openAtLast: this.#openNow(),
-      isComplete:
-        this.isDone() && !this.#sought.lacks && (!this.#wanted.header || this.#found.has(ownHeader)),
+      isComplete: !isWhole && this.#isAllFound(),
       readTo: this.#scanner.end,
       isCutOff: this.#scanner.isCutOff,
       leaks: this.#outline.leaks,
@@ -231,12 +230,14 @@ export class FrameReader implements Listener {
     };
   }
 
-  /** What can only be found in the whole page. */
-  #seek(charset: Charset, bodyPoint: number): void {
+  #isAllFound = (): boolean =>
+    this.isDone() && !this.#sought.lacks && (!this.#wanted.header || this.#found.has(ownHeader));
+  /** What can only be found in the whole page; whether there was any such thing. */
+  #seek(charset: Charset, bodyPoint: number): boolean {
     const { sought, inTree, seek, skipTo, scripting } = this.#wanted;
     const isPart = (one: Element | undefined): boolean => !!one && isPartial(one, bodyPoint);
     const partial = [...inTree].filter(text => isPart(this.#found.get(text)));
-    if (!seek || sought.length + partial.length === 0) return;
+    if (!seek || sought.length + partial.length === 0) return false;
     for (const text of partial) this.#found.delete(text);
     const all = [...sought, ...partial];
     for (const [text, element] of seek({ raw: this.#raw, charset, scripting, bodyPoint }, all)) {
@@ -244,5 +245,6 @@ export class FrameReader implements Listener {
       if (selector) this.#main.meet(selector, skipTo, { element, id: element.id || null });
       this.#found.set(text, element);
     }
+    return true;
   }
 }

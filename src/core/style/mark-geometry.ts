@@ -69,7 +69,7 @@ function lying({ at, thickness, length, offset }: Marker, place: MarkPlace, name
 function upright({ at, thickness, length, offset }: Marker, place: MarkPlace, name: StateName): string[] {
   const isOwn = at === 'start';
   const size = isOwn && isMeasure(length) ? length : name === 'within' && length === null ? '0.5em' : null;
-  const away = (isOwn ? offset : null) ?? (place === 'flat' ? '-0.5em' : '0.35em');
+  const away = (isOwn ? offset : null) ?? (place === 'flat' ? '-0.5em' : besideLabel(thickness ?? '0.15em'));
   return lines(
     [size !== null || length === 'entry' ? '0' : '0.6em', `${away} auto`],
     [size ?? 'auto', thickness ?? '0.15em'],
@@ -77,5 +77,13 @@ function upright({ at, thickness, length, offset }: Marker, place: MarkPlace, na
   );
 }
 
+/** Where an entry has little room at its side, in the middle of that: no mark lies over a label. */
+export const besideLabel = (thickness: string, most = '0.35em'): string =>
+  `min(${most}, (var(--kamino-mark-inline) - ${thickness}) / 2)`;
+
 const dot = ({ thickness, offset }: Marker): string[] =>
-  lines(['0', `${offset ?? '0.3em'} auto`], [thickness ?? '0.36em', thickness ?? '0.36em'], 'auto 0');
+  lines(
+    ['0', `${offset ?? besideLabel(thickness ?? '0.36em', '0.3em')} auto`],
+    [thickness ?? '0.36em', thickness ?? '0.36em'],
+    'auto 0',
+  );

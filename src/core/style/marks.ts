@@ -1,5 +1,6 @@
 import type { ResolvedLooks } from '../look/types.ts';
 import { parts } from '../markup/names.ts';
+import { besideLabel } from './mark-geometry.ts';
 import { type StyleParts, pick } from './parts.ts';
 
 const inside = `.${parts.menu} .${parts.within}>a.${parts.link}::after`;
@@ -26,7 +27,7 @@ export const markBeside = (
   scope: string,
 ): string => `${scope} .${parts.entry} a.${parts.link}.${parts.link}::after {
   inset-block: 0.6em;
-  inset-inline: 0.35em auto;
+  inset-inline: ${besideLabel('0.15em')} auto;
   inline-size: 0.15em;
   block-size: auto;
 }

@@ -24,7 +24,7 @@ it('keeps the words of a bar apart that signs stood between, and lets them begin
   expect([padding, frame?.padding]).toEqual(['0.38rem 0.45rem', '0 0.55rem']);
   const roomy = lookFromBrowser({ ...bare, padding: ['6px', '12px', '6px', '12px'] });
   expect([roomy.padding, roomy.frame?.padding]).toEqual(['0.38rem 0.75rem', '0 1rem']);
-  // Below each other nothing has to keep them apart.
-  expect(lookFromBrowser({ ...bare, pitch: 30 }).padding).toBe('0.26rem 0rem');
+  // Below each other a mark stands beside them.
+  expect(lookFromBrowser({ ...bare, pitch: 30 }).padding).toBe('0.26rem 0.65rem');
   expect(lookFromBrowser({ ...bare, padding: ['0px', '0px', '0px', '0px'] }).padding).toBeNull();
 });

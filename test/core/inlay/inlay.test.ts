@@ -155,14 +155,22 @@ it('makes of pages that begin alike what it makes of each alone', () => {
         '<header><a href=#m>Skip</a>',
       ),
       part('', '<div data-kamino-slot=masthead></div>', '<div data-kamino-slot=other></div>'),
+      part(
+        '<main id=m>',
+        '<main id=content>',
+        '<main id=content><h2>One</h2>',
+        '<main id=content><h2>Another</h2>',
+      ),
     )
     .map(
-      ([first, title, sheet, header, late]) =>
-        `<!doctype html>\n<meta charset=utf-8>${first}<title>${title}</title>${sheet}\n${header}</header>\n<main id=m>\n${filler}${late}</main>\n`,
+      ([first, title, sheet, header, late, main]) =>
+        `<!doctype html>\n<meta charset=utf-8>${first}<title>${title}</title>${sheet}\n${header}</header>\n${main}\n${filler}${late}</main>\n`,
     );
   fc.assert(
-    fc.property(fc.array(start, { minLength: 2, maxLength: 8 }), pages => {
-      const menus = [menu(null)];
+    fc.property(fc.array(start, { minLength: 2, maxLength: 8 }), fc.nat(3), (pages, at) => {
+      // What is found in the whole page alone does not lie where it lay in another one.
+      const selectors = [['main > p'], ['header ~ main p'], ['header .nothing', 'main p']];
+      const menus = [menu(at === 3 ? null : spots('before', selectors[at]!))];
       const shared = inlayer(menus);
       for (const [at, page] of pages.entries()) {
         const [one, alone] = [shared, inlayer(menus)].map(maker => maker.page(`p${at}.html`, page));
@@ -174,6 +182,21 @@ it('makes of pages that begin alike what it makes of each alone', () => {
     { numRuns: runs(300) },
   );
 });
+
+it.each(['instead-of', 'before', 'first-in'] as const)(
+  'finds what only the whole page shows on each page anew, whatever stands before it: %s',
+  side => {
+    const page = (name: string): string =>
+      `<!doctype html>\n<meta charset=utf-8><title>${name}</title>\n<body><main><h1>${name}</h1><div id=side><h3>Rooms</h3><nav><ul><li><a href=a.html>A</a></li></ul></nav></div>${'<p>More</p>'.repeat(9)}</main>\n`;
+    const menus = [menu(spots(side, ['#side nav']))];
+    const shared = inlayer(menus);
+    for (const name of ['index', 'journal', 'a', 'rooms']) {
+      const [one, alone] = [shared, inlayer(menus)].map(maker => maker.page(`${name}.html`, page(name)));
+      const plain = (raw: string): string => raw.replace(/ data-kamino-(?:sum|was)="[^"]*"/g, '');
+      expect([one!.findings, plain(one!.raw)]).toEqual([[], plain(alone!.raw)]);
+    }
+  },
+);
 
 describe('the markup', () => {
   const page =
