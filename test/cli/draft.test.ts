@@ -164,6 +164,26 @@ describe('a draft from folders and titles', () => {
     expect(kamino(site, 'build').err).not.toContain(all > 12 ? 'late-fold' : 'error');
   });
 
+  it('takes a heading that leads somewhere over as an entry, and one without a link as the title', () => {
+    const side = (heading: string): string =>
+      `<div class="side"><h3>${heading}</h3><ul><li><a href="a.html">Aa</a></li><li><a href="b.html">Bb</a></li><li><a href="c.html">Cc</a></li></ul></div>`;
+    const drafted = (heading: string): string => {
+      const names = ['index', 'a', 'b', 'c'];
+      const site = folderWith(
+        Object.fromEntries(names.map(name => [`${name}.html`, page(name, side(heading))])),
+      );
+      expect(kamino(site, 'draft', '--from', '.side', '--yes').status).toBe(0);
+      expect(kamino(site, 'build').status).toBe(0);
+      return planOf(site);
+    };
+    expect(drafted('<a href="index.html">The house</a>')).toMatch(
+      /title: Main[^]*- \{ page: index\.html, label: The house \}\n +- /,
+    );
+    const titled = drafted('In the house');
+    expect(titled).toContain('title: In the house');
+    expect(titled).not.toContain('index.html');
+  });
+
   it('takes a folder that all pages lie in for the site, and an index page in a language for its front page', () => {
     const front = page('Guide', '<a href="p07.html">7</a>');
     expect(entriesIn({ ...many('help/en/'), 'help/en/index.html': front })).toEqual([

@@ -1,7 +1,7 @@
 import { type SitePath, nameOf } from '../address/path.ts';
 import type { TreeNode, Tree, TreeText } from '../page/tree.ts';
 import { childrenOf, descendants, firstsBehind, isNode, roleOf, textOf, valueOf } from '../page/tree.ts';
-import { entriesOf, isLink, isOurs } from './entries.ts';
+import { entriesOf, isLink, isLinkedHeading, isOurs } from './entries.ts';
 import { Holdings, isClosed } from './holdings.ts';
 import { Selectors } from './selectors.ts';
 import { kindOfEntries } from './kinds.ts';
@@ -126,10 +126,22 @@ function candidatesIn(tree: Tree, node: TreeNode, holdings: Holdings): TreeNode[
   if (whole && (whole.name === 'nav' || roleOf(whole, tree.charset) === 'navigation')) return [whole];
   if (whole && lists.has(whole.name)) return [node];
   const menus = inner();
+  const linked = childrenOf(node).filter(one => isLinkedHeading(tree, one, node.content));
+  const [first] = menus;
+  if (
+    first &&
+    linked.length > 0 &&
+    lists.has(first.name) &&
+    sumOf(linked, holdings) + holdings.links(first) === links
+  )
+    return [node];
   return menus.some(one => lists.has(one.name) || one.name === 'nav' || one.name === 'table')
     ? menus
     : [node];
 }
+
+const sumOf = (nodes: readonly TreeNode[], holdings: Holdings): number =>
+  nodes.reduce((sum, one) => sum + holdings.links(one), 0);
 
 /** A table that lays out a page with little on it holds a menu, and is none. */
 function menuInTable(node: TreeNode, inner: () => TreeNode[], holdings: Holdings): TreeNode[] {

@@ -43,6 +43,22 @@ export function isSeparator(text: string): boolean {
 /** Said to those who hear a page alone, of the entry of the page that they are on. */
 const currentWords = /^\s*\((?:current|current page|this page)\)\s*$/i;
 
+/** A heading that leads somewhere is an entry, and no caption, but for that of a page’s own contents. */
+export function isLinkedHeading(
+  { charset }: Pick<Tree, 'charset'>,
+  node: TreeNode,
+  around: readonly (TreeNode | TreeText)[],
+): boolean {
+  const isOfPage = (one: TreeNode): boolean => valueOf(one, 'href', charset)?.startsWith('#') === true;
+  if (!headings.has(node.name)) return false;
+  const links = [...descendants(node)].filter(isLink);
+  const firsts = around
+    .filter(isNode)
+    .filter(one => lists.has(one.name))
+    .flatMap(one => [...descendants(one)].find(isLink) ?? []);
+  return links.length > 0 && ![...links, ...firsts].some(isOfPage);
+}
+
 class EntryReader {
   readonly #tree: Tree;
 
@@ -68,7 +84,8 @@ class EntryReader {
         found.at(-1)!.entries.push(...this.#item(one));
       else if (items.has(one.name)) found.push(...this.#item(one));
       else if (isLink(one)) found.push(this.#link(one, marks));
-      else if (!passedOver.has(one.name)) found.push(...this.read(one.content, this.#marksOf(one, marks)));
+      else if (!passedOver.has(one.name) || isLinkedHeading(this.#tree, one, content))
+        found.push(...this.read(one.content, this.#marksOf(one, marks)));
     }
     return found;
   }
