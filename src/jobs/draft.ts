@@ -146,7 +146,8 @@ class Drafting {
     const output = await this.#questions.output(replaces, inPlace);
     const placed = replaces ? menus : await this.#questions.placed(menus);
     const isFound = this.#main !== null && this.#options.look === undefined;
-    const look = isFound ? await lookOf(this.#main!, this.#folder, this.#root) : pageLook;
+    const found = isFound ? await lookOf(this.#main!, this.#folder, this.#root) : pageLook;
+    const look = menus[0]?.isWithin === true ? { ...found, frame: pageLook.frame } : found;
     const own = await this.#questions.setApart(placed, this.#known);
     const started = startedMenus(own, this.#options.look, this.#known);
     return {

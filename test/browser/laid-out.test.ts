@@ -103,3 +103,18 @@ it('a list that was laid out itself', async () => {
   expect([after.main, after.side]).toEqual([before.main, before.side]);
   expect(readFileSync(join(folder, 'menus.css'), 'utf8')).toContain('(min-width:30em)');
 });
+
+it('a bar that sticks, with room at its sides', async () => {
+  const folder = site(
+    `<nav id="top" class="bar"><ul>${items(names.slice(0, 4))}</ul></nav>`,
+    '.bar{position:sticky;top:0;background:#123a5a;padding:0 1rem}.bar ul{display:flex;gap:1rem}.bar a{display:block;color:#fff;padding:.8rem .6rem}',
+  );
+  const before = await seen(folder, '#top');
+  expect(kamino(folder, 'draft', '--from', '.bar', '--yes').status).toBe(0);
+  expect(readFileSync(join(folder, 'kamino.yaml'), 'utf8')).toMatch(/instead-of: "?\.bar ul/);
+  expect(kamino(folder, 'build')).toMatchObject({ status: 0, err: '' });
+  const after = await seen(folder, '#top');
+  // Its room is there once.
+  expect(after.first).toBe(before.first);
+  expect(Math.abs(after.main[1]! - before.main[1]!)).toBeLessThan(6);
+});

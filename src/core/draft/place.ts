@@ -15,7 +15,10 @@ import { type Copy, piecesIn } from './pieces.ts';
 import type { DraftMenu, DraftPiece, DraftSpot } from './types.ts';
 
 /** Where a drafted menu stands, so that it replaces the copies that it was drafted from, and nothing else. */
-export type DraftPlace = Pick<DraftMenu, 'place' | 'carriedBy' | 'except' | 'comments' | 'layout'> & {
+export type DraftPlace = Pick<
+  DraftMenu,
+  'place' | 'carriedBy' | 'except' | 'comments' | 'layout' | 'isWithin'
+> & {
   /** The words above its links, where it has such. */
   title: string | null;
   /** Pieces of HTML that stand in every copy, and become entries. */
@@ -67,7 +70,7 @@ export class Places {
       // What the page has laid out stays, with the new menu in place of the list in it; else the new one is laid out so.
       const stays = old !== null && !rulesInside(old);
       const inner = stays ? this.#narrower(copies, selectors, { shown, isWithin: true }) : null;
-      if (inner !== null) return { ...made, place: instead(inner), comments: [] };
+      if (inner !== null) return { ...made, place: instead(inner), comments: [], isWithin: true };
       return { ...made, place: instead(selectors), comments: [], layout };
     }
     const narrower = own ? null : this.#narrower(copies, selectors, { shown, isWithin: false });

@@ -57,6 +57,8 @@ export interface DraftMenu {
   except: readonly string[];
   /** Tried in order; none where Kamino chooses. */
   place: readonly DraftSpot[];
+  /** It stands in the old element, which has room at its sides already. */
+  isWithin?: boolean | undefined;
   /** Rules that lay it out as its page had the old menu; none where that stands in the flow. */
   layout?: string | undefined;
   /** Files that entries of it name: pieces of HTML that stood in the old menu. */
