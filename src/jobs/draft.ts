@@ -126,22 +126,24 @@ class Drafting {
       return { ...result, status: 2, findings: sortFindings(this.#findings), plan: null };
     if (menus.some(menu => menu.fold !== null))
       this.#findings.push(...fromUser(withoutViewport(this.#site), this.#root));
-    const text = writeDraft(await this.#draftOf(menus));
+    const sheets = layoutSheet(menus, this.#site.files);
+    const text = writeDraft({ ...(await this.#draftOf(menus)), style: sheets[0]?.path ?? null });
     if (this.#options.dryRun !== true) {
       writePlanSchema(file);
-      writeWhole(file, Buffer.from(text));
-      const files = [...menus.flatMap(menu => menu.files), ...layoutSheet(menus, this.#site.files)];
+      // What the plan names is there first.
+      const files = [...menus.flatMap(menu => menu.files), ...sheets];
       writeParts(
         this.#root,
         files.map(one => ({ path: one.path, bytes: Buffer.from(one.text) })),
       );
+      writeWhole(file, Buffer.from(text));
     }
     if (menus.some(isReplacing))
       this.#findings.push(...fromUser(await leftBy(planOf(file, text), this.#folder), this.#root));
     return { ...result, status: 0, findings: sortFindings(this.#findings), plan: text };
   }
 
-  async #draftOf(menus: readonly DraftMenu[]): Promise<Draft> {
+  async #draftOf(menus: readonly DraftMenu[]): Promise<Omit<Draft, 'style'>> {
     const replaces = menus.some(isReplacing);
     const output = await this.#questions.output(replaces, inPlace);
     const placed = replaces ? menus : await this.#questions.placed(menus);
@@ -157,7 +159,6 @@ class Drafting {
         'What a key means:  kamino explain entries',
       ],
       output,
-      style: layoutSheet(menus, this.#site.files)[0]?.path ?? null,
       skipTo: skipTargets(this.#site),
       languages: this.#languages,
       ...started,

@@ -1,10 +1,10 @@
 // Old menus that a page has laid out beside its content: what is drafted from them stands where they stood.
-import { readFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { expect, it } from '@jest/globals';
 import { open, useBrowser } from '../helpers/browser.ts';
-import { folderWith, kamino, page } from '../helpers/site.ts';
+import { folderWith, kamino, page, put } from '../helpers/site.ts';
 
 useBrowser();
 const names = ['index', 'tonight', 'visit', 'journal', 'rooms', 'paths'];
@@ -94,14 +94,29 @@ it.each([
 it('a list that was laid out itself', async () => {
   const folder = site(
     `<ul id="side">${items(names)}</ul>`,
-    '#side{width:12em}@media screen and (min-width:30em){#side{float:left}}@media print{#side{float:none}}#main{margin-left:13em}',
+    '#side{width:12em}@layer site{@media screen and (min-width:30em){@supports (float:left){#side{float:left}}}}@media print{#side{float:none}}#main{margin-left:13em}',
   );
   const before = await seen(folder, '#side');
   expect(kamino(folder, 'draft', '--from', '#side', '--yes').status).toBe(0);
   expect(kamino(folder, 'build')).toMatchObject({ status: 0, err: '' });
   const after = await seen(folder, '.kamino');
   expect([after.main, after.side]).toEqual([before.main, before.side]);
-  expect(readFileSync(join(folder, 'menus.css'), 'utf8')).toContain('(min-width:30em)');
+  const sheet = readFileSync(join(folder, 'menus.css'), 'utf8');
+  expect(sheet).toMatch(/@media screen and \(min-width:30em\) \{\n@supports/);
+  expect(sheet).not.toMatch(/@layer|print/);
+  // Where the sheet cannot be written there is no plan that names it.
+  expect(kamino(folder, 'lift').status).toBe(0);
+  rmSync(join(folder, 'kamino.yaml'));
+  rmSync(join(folder, 'menus.css'));
+  mkdirSync(join(folder, 'menus.css'));
+  expect(kamino(folder, 'draft', '--from', '#side', '--yes').err).toContain('menus.css: error cannot-write');
+  expect(existsSync(join(folder, 'kamino.yaml'))).toBe(false);
+  rmSync(join(folder, 'menus.css'), { recursive: true });
+  // Drafted once more, what is there stays.
+  put(folder, { 'menus.css': sheet });
+  expect(kamino(folder, 'draft', '--from', '#side', '--yes').status).toBe(0);
+  expect(readFileSync(join(folder, 'menus-2.css'), 'utf8')).toBe(sheet);
+  expect(readFileSync(join(folder, 'kamino.yaml'), 'utf8')).toContain('style: menus-2.css');
 });
 
 it('a bar that sticks, with room at its sides', async () => {

@@ -248,7 +248,7 @@ describe('a build in place', () => {
 
   it('is whole when killed at any write, and right after the next build', () => {
     const many = Object.fromEntries(
-      Array.from({ length: 4 }, (_, at) => [`p${at}.html`, withMenu(`Page ${at}`)]),
+      Array.from({ length: 6 }, (_, at) => [`p${at}.html`, withMenu(`Page ${at}`)]),
     );
     const folder = folderWith({ ...files(), ...many });
     const before = contents(folder);

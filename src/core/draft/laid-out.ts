@@ -1,5 +1,5 @@
 import { menuClass, parts } from '../markup/names.ts';
-import type { StyleRule } from '../page/styles.ts';
+import { type StyleRule, atLeast } from '../page/styles.ts';
 import { type Tree, type TreeNode, descendants, valueOf } from '../page/tree.ts';
 import { freePath } from './pieces.ts';
 import { declaredFor, matchesRule } from './old-styles.ts';
@@ -18,6 +18,9 @@ const leaving: readonly [name: string, isUsual: RegExp, isOfColumns: boolean][] 
 const isOfLayout =
   /^(?:position|top|right|bottom|left|inset|z-index|float|clear|order|(?:min-|max-)?(?:width|height|inline-size|block-size)|(?:inset|margin|grid|flex|align-self|justify-self|overflow)(?:-[a-z-]+)?)$/;
 
+/** Values that cannot end the rule that they stand in. */
+const isPlain = /^[-\w\s.,%()+*/"']+$/;
+
 /** An old menu in its page. */
 export interface OldElement {
   node: TreeNode;
@@ -29,12 +32,19 @@ export interface OldElement {
 /** Whether a page has laid an old menu out beside its content: what stands in its place alone would stand in the flow. */
 export function isLaidOut({ node, tree, rules }: OldElement, isColumn: boolean): boolean {
   const anywhere = rules.filter(onScreen).map(rule => ({ ...rule, condition: null }));
-  const own = valueOf(node, 'style', tree.charset) ?? '';
+  const own = new Map(inlineOf(node, tree).map(({ property, value }) => [property, value]));
   return leaving.some(([name, isUsual, isOfColumns]) => {
     if (isOfColumns && !isColumn) return false;
-    const written = new RegExp(`(?:^|;)\\s*${name}\\s*:\\s*([^;]+)`, 'i').exec(own)?.[1];
-    const value = (written ?? declaredFor(node, name, tree, anywhere)?.value ?? '').trim();
+    const value = own.get(name) ?? declaredFor(node, name, tree, anywhere)?.value ?? '';
     return value !== '' && !isUsual.test(value);
+  });
+}
+
+/** What its own attribute declares. */
+function inlineOf(node: TreeNode, { charset }: Tree): { property: string; value: string }[] {
+  return (valueOf(node, 'style', charset) ?? '').split(';').map(one => {
+    const [property = '', ...value] = one.split(':');
+    return { property: property.trim().toLowerCase(), value: value.join(':').trim() };
   });
 }
 
@@ -49,23 +59,24 @@ export function rulesInside({ node, tree, rules }: OldElement): boolean {
 /** The same layout for the new menu, as a style sheet. */
 export function layoutOf({ node, tree, rules }: OldElement, name: string): string {
   const selector = `.${parts.menu}.${menuClass(name)}`;
-  const own = (valueOf(node, 'style', tree.charset) ?? '').split(';').flatMap(one => {
-    const [property = '', ...value] = one.split(':');
-    return [{ property: property.trim().toLowerCase(), value: value.join(':').trim() }];
-  });
-  const ruled = rules
-    .filter(rule => onScreen(rule) && matchesRule(rule, node, tree))
-    .sort((one, other) => strength(one) - strength(other));
-  return [...ruled, { condition: null, declarations: own }]
+  const ruled = rules.filter(rule => onScreen(rule) && matchesRule(rule, node, tree)).sort(byStrength);
+  return [...ruled, { condition: null, declarations: inlineOf(node, tree) }]
     .flatMap(({ condition, declarations }) => {
-      const lines = declarations.filter(({ property, value }) => isOfLayout.test(property) && value !== '');
+      const lines = declarations.filter(
+        ({ property, value }) => isOfLayout.test(property) && isPlain.test(value),
+      );
       if (lines.length === 0) return [];
       const body = lines.map(({ property, value }) => `  ${property}: ${value};\n`).join('');
-      const rule = `${selector} {\n${body}}\n`;
-      return [condition === null ? rule : `${condition} {\n${rule}}\n`];
+      return [within(condition, `${selector} {\n${body}}\n`)];
     })
     .join('');
 }
+
+/** A rule under its conditions, from the outermost on; in a layer it would be weaker than Kamino's. */
+const within = (condition: string | null, rule: string): string =>
+  (condition?.split(/ (?=@)/) ?? [])
+    .filter(one => !one.startsWith('@layer'))
+    .reduceRight((inner, one) => `${one} {\n${inner}}\n`, rule);
 
 /** The style sheet for menus that pages had laid out, where there are any. @param files of the site */
 export function layoutSheet(
@@ -79,5 +90,5 @@ export function layoutSheet(
 }
 
 const onScreen = ({ condition }: StyleRule): boolean => condition === null || !/\bprint\b/.test(condition);
-const strength = ({ specificity: [ids, classes, names] }: StyleRule): number =>
-  ids * 1e6 + classes * 1e3 + names;
+const byStrength = (one: StyleRule, other: StyleRule): number =>
+  Number(atLeast(one.specificity, other.specificity)) - Number(atLeast(other.specificity, one.specificity));

@@ -70,6 +70,6 @@ function insertEntry(path: string, label: string): DraftEntry {
 export function freePath(path: string, files: ReadonlySet<string>): string {
   for (let number = 2, free = path; ; number += 1) {
     if (!files.has(free)) return free;
-    free = path.replace(/(?=\.html$)/, `-${number}`);
+    free = path.replace(/(?=\.\w+$)/, `-${number}`);
   }
 }

@@ -64,7 +64,7 @@ export class Places {
       { side: 'instead-of', selectors: chosen, drop: false },
     ];
     const made = { ...carriers, title: caption, pieces: [] };
-    const old = this.#laidOut(copies[0], menu.form === 'column');
+    const old = own ? null : this.#laidOut(copies[0], menu.form === 'column');
     const layout = old ? layoutOf(old, menu.name) : '';
     if (!own && lost.every(one => one.length === 0)) {
       // What the page has laid out stays, with the new menu in place of the list in it; else the new one is laid out so.
@@ -74,7 +74,8 @@ export class Places {
       return { ...made, place: instead(selectors), comments: [], layout };
     }
     const narrower = own ? null : this.#narrower(copies, selectors, { shown, isWithin: false });
-    if (narrower !== null) return { ...made, place: instead(narrower), comments: [] };
+    if (narrower !== null)
+      return { ...made, place: instead(narrower), comments: [], isWithin: narrower[0] !== selectors[0] };
     const pieces = own ? null : piecesIn(copies, lost);
     if (pieces !== null) return { ...made, place: instead(selectors), comments: [], pieces, layout };
     return {
