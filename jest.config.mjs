@@ -3,6 +3,7 @@ export default {
   roots: ['<rootDir>/test'],
   setupFiles: ['<rootDir>/test/helpers/setup.ts'],
   testMatch: ['**/*.test.ts'],
+  moduleNameMapper: { '^playwright-core$': '<rootDir>/test/helpers/driver.mjs' },
   extensionsToTreatAsEsm: ['.ts'],
   maxWorkers: 2,
   testTimeout: 240_000,

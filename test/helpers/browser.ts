@@ -1,5 +1,5 @@
 import { afterAll, beforeAll } from '@jest/globals';
-import { type Browser, type BrowserContextOptions, type Page, chromium } from 'playwright-core';
+import type { Browser, BrowserContextOptions, Page } from 'playwright-core';
 import { findBrowser } from '../../src/browser/find.ts';
 
 /** So long is waited for what will come: a machine may stand still for a while, as where its disk does. */
@@ -7,10 +7,10 @@ const patience = 60_000;
 
 let browser: Browser | null = null;
 
-/** One browser for the tests of a file. @param bars scroll bars that take room, as with a mouse on many machines */
+/** The browser of this process, for the tests of a file. @param bars scroll bars that take room, as with a mouse on many machines */
 export function useBrowser({ bars = false } = {}): void {
   beforeAll(async () => {
-    browser = await chromium.launch({
+    browser = await lasting.browserWith({
       executablePath: findBrowser()!,
       ignoreDefaultArgs: bars ? ['--hide-scrollbars'] : [],
       args: '--font-render-hinting=none --no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync'.split(
@@ -20,7 +20,7 @@ export function useBrowser({ bars = false } = {}): void {
   });
   afterAll(async () => {
     spare.clear();
-    await browser?.close();
+    await Promise.all((browser?.contexts() ?? []).map(one => one.close()));
   });
 }
 

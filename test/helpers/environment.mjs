@@ -2,6 +2,7 @@
 // a test is looked up, at many times the cost.
 import vm from 'node:vm';
 import { TestEnvironment } from 'jest-environment-node';
+import * as lasting from './lasting.mjs';
 
 /** What must be one and the same inside and outside. */
 const shared = new Set(['Buffer', 'ArrayBuffer', 'Uint8Array']);
@@ -9,6 +10,8 @@ const shared = new Set(['Buffer', 'ArrayBuffer', 'Uint8Array']);
 export default class PlainEnvironment extends TestEnvironment {
   constructor(config, context) {
     super(config, context);
+    lasting.enter();
+    this.global.lasting = lasting;
     // Before Node.js 20.18 there is no such context.
     if (!vm.constants.DONT_CONTEXTIFY) return;
     const made = this.global;
@@ -23,6 +26,11 @@ export default class PlainEnvironment extends TestEnvironment {
     global.Error.stackTraceLimit = 12;
     this.context = global;
     this.global = global;
+  }
+
+  async teardown() {
+    lasting.leave();
+    await super.teardown();
   }
 }
 

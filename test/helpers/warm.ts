@@ -1,8 +1,5 @@
-import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
-import { constants, closeSync, mkdtempSync, openSync, readSync, rmSync, writeSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { afterAll } from '@jest/globals';
+import type { ChildProcess } from 'node:child_process';
+import { constants, closeSync, openSync, readSync, writeSync } from 'node:fs';
 import type { Ran } from './site.ts';
 
 export interface Command {
@@ -14,16 +11,9 @@ export interface Command {
 const patience = 240_000;
 const sleeping = new Int32Array(new SharedArrayBuffer(4));
 
-let kept: { child: ChildProcess; folder: string; reply: string; input: number } | null = null;
-afterAll(() => {
-  kept?.child.kill();
-  if (kept) rmSync(kept.folder, { recursive: true, force: true });
-  kept = null;
-});
-
 /** Runs a command in the process that is kept, and waits for it without letting anything else happen. */
 export function runWarm(command: Command): Ran {
-  const { child, reply, input } = started();
+  const { child, reply, input } = lasting.keptProgram();
   writeAll(input, `${JSON.stringify(command)}\n`);
   const pipe = openSync(reply, constants.O_RDONLY | constants.O_NONBLOCK);
   try {
@@ -31,19 +21,6 @@ export function runWarm(command: Command): Ran {
   } finally {
     closeSync(pipe);
   }
-}
-
-function started(): NonNullable<typeof kept> {
-  if (kept) return kept;
-  const folder = mkdtempSync(join(tmpdir(), 'kamino-warm-'));
-  const reply = join(folder, 'reply');
-  execFileSync('mkfifo', [reply]);
-  const child = spawn(process.execPath, [join(import.meta.dirname, 'warm.mjs'), reply], {
-    stdio: ['pipe', 'inherit', 'inherit'],
-  });
-  const input = (child.stdin as unknown as { _handle: { fd: number } })._handle.fd;
-  kept = { child, folder, reply, input };
-  return kept;
 }
 
 function writeAll(file: number, text: string): void {
