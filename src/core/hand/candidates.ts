@@ -1,8 +1,10 @@
 import { type SitePath, nameOf } from '../address/path.ts';
-import type { TreeNode, Tree, TreeText } from '../page/tree.ts';
-import { childrenOf, descendants, firstsBehind, isNode, roleOf, textOf, valueOf } from '../page/tree.ts';
-import { entriesOf, isLink, isLinkedHeading, isOurs } from './entries.ts';
-import { Holdings, isClosed } from './holdings.ts';
+import { type ElementTable, nobody } from '../page/element-table.ts';
+import { headings } from '../page/kinds.ts';
+import { type Tree, type TreeNode, descendants, isNode, roleOf, textOf, valueOf } from '../page/tree.ts';
+import { endLists } from '../page/unclosed.ts';
+import { entriesOf, isLink, isLinkedHeading } from './entries.ts';
+import { Holdings, unseen } from './holdings.ts';
 import { Selectors } from './selectors.ts';
 import { kindOfEntries } from './kinds.ts';
 import type { HandMenu } from './types.ts';
@@ -23,14 +25,14 @@ const fewLetters = 12;
 
 /** The parts of a page of which most of what they say is links, each with what it is by itself. */
 export function handMenus(tree: Tree, page: SitePath): HandMenu[] {
-  const unclosed = tree.nodes.filter(node => lists.has(node.name) && node.close < 0);
-  if (unclosed.length > 0) endLists(tree, unclosed);
-  const holdings = new Holdings(tree);
-  const nodes = tree.content.filter(isNode).flatMap(node => candidatesIn(tree, node, holdings));
-  if (nodes.length === 0) return [];
-  const menus = nodes.map(node =>
-    named(tree, { node, menu: menuOf(tree, node, { unclosed, page }) }, holdings),
-  );
+  const unclosed = endLists(tree.table);
+  const look = { tree, table: tree.table, holdings: new Holdings(tree) };
+  const rows = tree.table.children(nobody).flatMap(row => candidatesIn(look, row));
+  if (rows.length === 0) return [];
+  const menus = rows.map(row => {
+    const node = tree.node(row);
+    return named(look, { node, menu: menuOf(tree, node, { unclosed, page }) });
+  });
   // Nobody asks for a list that is no menu and has no name.
   const sought = menus.filter(({ menu }) => menu.kind !== 'list' || menu.element.includes(' '));
   const selectors = new Selectors(
@@ -41,23 +43,29 @@ export function handMenus(tree: Tree, page: SitePath): HandMenu[] {
   return sought.map(one => one.menu);
 }
 
+/** A page that is looked at: elements are known by their numbers, and made only where more is asked of them. */
+interface Look {
+  tree: Tree;
+  table: ElementTable;
+  holdings: Holdings;
+}
+
 /** So many letters beside such links are their caption, or the title of the page. */
 const longestCaption = 80;
 const farthest = 4;
 
 /** Contents, and links to the page before and behind, without a name go with what names them, and with the caption in that. */
 function named(
-  tree: Tree,
+  { tree, holdings }: Look,
   own: { node: TreeNode; menu: HandMenu },
-  holdings: Holdings,
 ): { node: TreeNode; menu: HandMenu } {
   const { node, menu } = own;
   const isNamed = menu.element.includes(' ');
   if (isNamed || (menu.kind !== 'sections' && menu.kind !== 'previous-next')) return own;
   let outer = node.parent;
   for (let far = 0; outer && far < farthest; far += 1, outer = outer.parent) {
-    if (holdings.links(outer) !== holdings.links(node) || !blocks.has(outer.name)) return own;
-    const { other, hasTitle } = holdings.of(outer);
+    if (holdings.links(outer.at) !== holdings.links(node.at) || !blocks.has(outer.name)) return own;
+    const { other, hasTitle } = holdings.of(outer.at);
     if (other > longestCaption || hasTitle) return own;
     const element = elementOf(tree, outer);
     const { start, open, end } = outer;
@@ -72,93 +80,67 @@ function elementOf({ charset }: Tree, node: TreeNode): string {
   return `${node.name} ${words}`.trim();
 }
 
-/** Lists that are never closed let go of what is no entry, and of all behind it. */
-function endLists(tree: Tree, open: readonly TreeNode[]): void {
-  const firsts = firstsBehind(tree);
-  for (const list of open) {
-    const first = firsts.get(list);
-    // One around it may have let it go already.
-    if (first && liesIn(first, list)) endList(tree, list, first);
-  }
+const isClosed = ({ table }: Look, row: number): boolean => unseen.has(table.name(row)) || table.isOurs(row);
+
+function isLandmark({ tree, table }: Look, row: number): boolean {
+  return table.name(row) === 'nav' || roleOf(tree.node(row), tree.charset) === 'navigation';
 }
 
-function liesIn(node: TreeNode, outer: TreeNode): boolean {
-  for (let one = node.parent; one; one = one.parent) if (one === outer) return true;
-  return false;
-}
-
-function endList(tree: Tree, list: TreeNode, first: TreeNode): void {
-  const gone: (TreeNode | TreeText)[] = [];
-  const cut = (node: TreeNode): void => {
-    const kept = node.content.filter(one => one.start < first.start);
-    gone.push(...node.content.slice(kept.length));
-    node.content = kept;
-    const last = kept.at(-1);
-    if (last && isNode(last)) cut(last);
-  };
-  cut(list);
-  const around = list.parent ?? tree;
-  const at = around.content.indexOf(list) + 1;
-  for (const one of gone) if (isNode(one)) one.parent = list.parent;
-  around.content.splice(at, 0, ...gone.sort((one, other) => one.start - other.start));
-}
-
-function candidatesIn(tree: Tree, node: TreeNode, holdings: Holdings): TreeNode[] {
-  const links = holdings.links(node);
-  if (links < 2 || isClosed(node)) return [];
-  const isLandmark = node.name === 'nav' || roleOf(node, tree.charset) === 'navigation';
-  const inner = (): TreeNode[] => childrenOf(node).flatMap(one => candidatesIn(tree, one, holdings));
-  if (isLandmark) return [node];
-  if (!blocks.has(node.name)) return inner();
-  const own = holdings.of(node);
+function candidatesIn(look: Look, row: number): number[] {
+  const { table, holdings } = look;
+  const links = holdings.links(row);
+  if (links < 2 || isClosed(look, row)) return [];
+  const name = table.name(row);
+  const children = (): number[] => table.children(row);
+  const inner = (): number[] => children().flatMap(one => candidatesIn(look, one));
+  if (isLandmark(look, row)) return [row];
+  if (!blocks.has(name)) return inner();
+  const own = holdings.of(row);
   if (own.hasTitle || own.other > Math.max(fewLetters, own.linked * 0.6)) return inner();
-  if (lists.has(node.name)) return [node];
-  if (node.name === 'table' || node.name === 'tr') return menuInTable(node, inner, holdings);
-  const whole = childrenOf(node).find(one => holdings.links(one) === links);
-  const isBare = node.value('id') === null && node.value('class') === null;
-  if (
-    whole &&
-    blocks.has(whole.name) &&
-    (containers.has(node.name) || isBare || holdings.of(whole).other < own.other)
-  )
-    return candidatesIn(tree, whole, holdings);
-  if (whole && isOurs(whole)) return [];
-  if (whole && (whole.name === 'nav' || roleOf(whole, tree.charset) === 'navigation')) return [whole];
-  if (whole && lists.has(whole.name)) return [node];
+  if (lists.has(name)) return [row];
+  if (name === 'table' || name === 'tr') return menuInTable(row, inner, holdings);
+  const whole = children().find(one => holdings.links(one) === links);
+  if (whole !== undefined) {
+    const isBare = table.value(row, 'id') === null && table.value(row, 'class') === null;
+    const isOuter = containers.has(name) || isBare || holdings.of(whole).other < own.other;
+    if (blocks.has(table.name(whole)) && isOuter) return candidatesIn(look, whole);
+    if (table.isOurs(whole)) return [];
+    if (isLandmark(look, whole)) return [whole];
+    if (lists.has(table.name(whole))) return [row];
+  }
   const menus = inner();
-  const linked = childrenOf(node).filter(one => isLinkedHeading(tree, one, node.content));
-  const [first] = menus;
-  if (
-    first &&
-    linked.length > 0 &&
-    lists.has(first.name) &&
-    sumOf(linked, holdings) + holdings.links(first) === links
-  )
-    return [node];
-  return menus.some(one => lists.has(one.name) || one.name === 'nav' || one.name === 'table')
-    ? menus
-    : [node];
+  const isMenu = menus.some(one => ['nav', 'table'].includes(table.name(one)) || lists.has(table.name(one)));
+  return isMenu && !isHeaded(look, row, menus[0]!) ? menus : [row];
 }
 
-const sumOf = (nodes: readonly TreeNode[], holdings: Holdings): number =>
-  nodes.reduce((sum, one) => sum + holdings.links(one), 0);
+/** Its links are those of a list, and of the headings above that. */
+function isHeaded({ tree, table, holdings }: Look, row: number, list: number): boolean {
+  if (!lists.has(table.name(list))) return false;
+  const titles = table
+    .children(row)
+    .filter(one => headings.has(table.name(one)))
+    .filter(one => isLinkedHeading(tree, tree.node(one), tree.node(row).content));
+  const linked = titles.reduce((sum, one) => sum + holdings.links(one), 0);
+  return titles.length > 0 && linked + holdings.links(list) === holdings.links(row);
+}
 
 /** A table that lays out a page with little on it holds a menu, and is none. */
-function menuInTable(node: TreeNode, inner: () => TreeNode[], holdings: Holdings): TreeNode[] {
-  const { other } = holdings.of(node);
-  if (other <= fewLetters) return [node];
+function menuInTable(row: number, inner: () => number[], holdings: Holdings): number[] {
+  const { other } = holdings.of(row);
+  if (other <= fewLetters) return [row];
   const found = inner();
-  const most = found.find(one => holdings.links(one) * 5 >= holdings.links(node) * 3);
-  return most && other - holdings.of(most).other > fewLetters ? found : [node];
+  const most = found.find(one => holdings.links(one) * 5 >= holdings.links(row) * 3);
+  return most !== undefined && other - holdings.of(most).other > fewLetters ? found : [row];
 }
 
 function menuOf(
   tree: Tree,
   node: TreeNode,
-  { unclosed: open, page }: { unclosed: readonly TreeNode[]; page: SitePath },
+  { unclosed: open, page }: { unclosed: readonly number[]; page: SitePath },
 ): HandMenu {
   const unclosed = open
-    .filter(one => one === node || liesIn(one, node))
+    .filter(one => one === node.at || tree.table.liesIn(one, node.at))
+    .map(one => tree.node(one))
     .map(one => [...descendants(one)].find(inner => inner.isLeftOpen) ?? one)
     .map(one => ({ start: one.start, end: one.open }));
   const entries = entriesOf(tree, node);

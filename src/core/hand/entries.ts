@@ -6,7 +6,6 @@ import {
   type TreeText,
   classesOf,
   descendants,
-  holding,
   isNode,
   textOf,
   valueOf,
@@ -132,7 +131,7 @@ class EntryReader {
       return null;
     }
     const content = isLink(node) ? node.content : this.#withoutLists(node.content, below);
-    return content === node.content ? node : holding(node, [...content]);
+    return content === node.content ? node : node.holding([...content]);
   }
 
   #link(node: TreeNode, around: readonly string[]): HandEntry {

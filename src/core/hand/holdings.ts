@@ -1,8 +1,10 @@
-import { type Tree, type TreeNode, type TreeText, isNode, textOf } from '../page/tree.ts';
+import { type ElementTable, nobody } from '../page/element-table.ts';
+import { type Tree, type TreeText, textOf } from '../page/tree.ts';
 import type { Raw } from '../text/bytes.ts';
-import { isLink, isOurs, isSeparator } from './entries.ts';
+import { isSeparator } from './entries.ts';
 
-const unseen: ReadonlySet<string> = new Set([
+/** What lies in them is no text for people. */
+export const unseen: ReadonlySet<string> = new Set([
   'script',
   'style',
   'template',
@@ -28,6 +30,7 @@ const title = 4;
 /** What elements hold: links are counted for all, letters only where somebody asks, since most of a page is prose. */
 export class Holdings {
   readonly #tree: Tree;
+  readonly #table: ElementTable;
   readonly #links: Int32Array;
   /** By the number of an element: what is known of it, and its letters. */
   readonly #state: Uint8Array;
@@ -37,7 +40,8 @@ export class Holdings {
 
   constructor(tree: Tree) {
     this.#tree = tree;
-    const { length } = tree.nodes;
+    this.#table = tree.table;
+    const { length } = tree.table;
     this.#links = new Int32Array(length);
     this.#state = new Uint8Array(length);
     [this.#linked, this.#other, this.#inLink] = [
@@ -46,78 +50,92 @@ export class Holdings {
       new Int32Array(length),
     ];
     // What lies in an element comes behind it.
-    for (let at = length - 1; at >= 0; at -= 1) {
-      const node = tree.nodes[at]!;
-      this.#closeOver(node);
-      if (!node.parent) continue;
-      this.#links[node.parent.at]! += this.#links[at]!;
-      this.#state[node.parent.at]! |= this.#state[at]!;
+    for (let row = length - 1; row > 0; row -= 1) {
+      this.#closeOver(row);
+      const parent = this.#table.parent(row);
+      this.#links[parent]! += this.#links[row]!;
+      this.#state[parent]! |= this.#state[row]!;
     }
   }
 
   /** All in it is counted. */
-  #closeOver(node: TreeNode): void {
-    const { at, name } = node;
-    const own = isLink(node) ? 1 : 0;
-    if ((this.#links[at] === 0 && this.#state[at] === 0) || !isClosed(node)) this.#links[at]! += own;
-    else [this.#links[at], this.#state[at]] = [own, 0];
-    if (name === 'h1') this.#state[at] = title;
+  #closeOver(row: number): void {
+    const own = this.#isLink(row) ? 1 : 0;
+    if ((this.#links[row] === 0 && this.#state[row] === 0) || !this.isClosed(row)) this.#links[row]! += own;
+    else [this.#links[row], this.#state[row]] = [own, 0];
+    if (this.#table.name(row) === 'h1') this.#state[row] = title;
   }
 
-  links({ at }: TreeNode): number {
-    return this.#links[at]!;
+  #isLink(row: number): boolean {
+    const name = this.#table.name(row);
+    return (name === 'a' || name === 'area') && this.#table.value(row, 'href') !== null;
   }
 
-  of(node: TreeNode): Counts {
-    this.#count(node);
-    const { at } = node;
+  /** What lies in it is neither seen nor written by hand. */
+  isClosed(row: number): boolean {
+    return unseen.has(this.#table.name(row)) || this.#table.isOurs(row);
+  }
+
+  /** @param row the number of an element */
+  links(row: number): number {
+    return this.#links[row]!;
+  }
+
+  of(row: number): Counts {
+    this.#count(row);
     return {
-      linked: this.#linked[at]!,
-      other: this.#other[at]!,
-      hasTitle: (this.#state[at]! & title) !== 0,
+      linked: this.#linked[row]!,
+      other: this.#other[row]!,
+      hasTitle: (this.#state[row]! & title) !== 0,
     };
   }
 
-  #count(node: TreeNode): void {
-    const { at } = node;
-    if ((this.#state[at]! & alone) !== 0) return;
-    this.#state[at]! |= alone;
-    if (isLink(node)) {
-      this.#linked[at] = this.#lettersInLink(node);
+  #count(row: number): void {
+    if ((this.#state[row]! & alone) !== 0) return;
+    this.#state[row]! |= alone;
+    if (this.#isLink(row)) {
+      this.#linked[row] = this.#lettersInLink(row);
       return;
     }
-    if (isClosed(node)) return;
-    let [linked, other] = [0, 0];
-    for (const one of node.content)
-      if (isNode(one)) {
-        this.#count(one);
-        linked += this.#linked[one.at]!;
-        other += this.#other[one.at]!;
-      } else other += lettersOf(this.#tree, one);
-    this.#linked[at] = linked;
-    this.#other[at] = other;
+    if (this.isClosed(row)) return;
+    const table = this.#table;
+    let linked = 0;
+    let other = this.#lettersIn(row);
+    for (let one = table.firstChild(row); one !== nobody; one = table.nextSibling(one)) {
+      this.#count(one);
+      linked += this.#linked[one]!;
+      other += this.#other[one]!;
+    }
+    this.#linked[row] = linked;
+    this.#other[row] = other;
   }
 
   /** All in a link counts; a picture like a short word. */
-  #lettersInLink(node: TreeNode): number {
-    const { at, name } = node;
-    if ((this.#state[at]! & inLinks) !== 0) return this.#inLink[at]!;
+  #lettersInLink(row: number): number {
+    if ((this.#state[row]! & inLinks) !== 0) return this.#inLink[row]!;
+    const table = this.#table;
     let letters = 0;
-    if (!isClosed(node)) {
-      if (name === 'img') letters = lettersOfPicture;
-      for (const one of node.content)
-        letters += isNode(one) ? this.#lettersInLink(one) : lettersOf(this.#tree, one);
+    if (!this.isClosed(row)) {
+      letters = this.#lettersIn(row) + (table.name(row) === 'img' ? lettersOfPicture : 0);
+      for (let one = table.firstChild(row); one !== nobody; one = table.nextSibling(one))
+        letters += this.#lettersInLink(one);
     }
-    this.#inLink[at] = letters;
-    this.#state[at]! |= inLinks;
+    this.#inLink[row] = letters;
+    this.#state[row]! |= inLinks;
+    return letters;
+  }
+
+  /** Those of its own texts. */
+  #lettersIn(row: number): number {
+    const table = this.#table;
+    let letters = 0;
+    for (let one = table.firstText(row); one !== nobody; one = table.nextText(one))
+      letters += lettersOf(this.#tree, { start: table.textStart(one), end: table.textEnd(one) });
     return letters;
   }
 }
 
 const lettersOfPicture = 6;
-
-/** What lies in it is neither seen nor written by hand. */
-export const isClosed = (node: TreeNode): boolean => unseen.has(node.name) || isOurs(node);
 
 /** Of a line of contents: `7.1.` before its link. */
 const numbering = /^\s*(?:\d+\.)+\d*\s*$/;

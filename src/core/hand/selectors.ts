@@ -1,6 +1,7 @@
 import { type Tree, type TreeNode, childrenOf, classesOf, valueOf } from '../page/tree.ts';
 import type { Raw } from '../text/bytes.ts';
-import type { Charset } from '../text/charset.ts';
+import { type Charset, decode } from '../text/charset.ts';
+import { readAttributeReferences } from '../text/references.ts';
 
 /** Attributes that old pages tell their parts apart by. */
 const telling = [
@@ -33,32 +34,35 @@ const tellingNames: ReadonlySet<string> = new Set(['id', ...telling]);
 
 /** Finds selectors for some elements of one page. */
 export class Selectors {
+  readonly #tree: Tree;
   readonly #charset: Charset;
-  /** Simple selectors, each with the elements that it matches, in the order of the page. */
-  readonly #matches = new Map<string, TreeNode[]>();
-  readonly #known = new Map<TreeNode, readonly string[]>();
+  /** Simple selectors, each with the numbers of the elements that it matches, in the order of the page. */
+  readonly #matches = new Map<string, number[]>();
+  readonly #known = new Map<number, readonly string[]>();
   /** Whether a value of `class` has a wanted word. */
   readonly #classes = new Map<string, boolean>();
 
   /** @param wanted the elements that selectors are asked for: no others are looked at more than once */
   constructor(tree: Tree, wanted: readonly TreeNode[]) {
+    this.#tree = tree;
     this.#charset = tree.charset;
+    const { table } = tree;
     const values = new Map<string, Set<string>>();
     for (const one of wanted)
-      for (let node: TreeNode | null = one; node && !this.#known.has(node); node = node.parent) {
+      for (let node: TreeNode | null = one; node && !this.#known.has(node.at); node = node.parent) {
         this.#addWords(node, values);
         const own = this.#read(node);
-        this.#known.set(node, own);
+        this.#known.set(node.at, own);
         for (const selector of [node.name, ...own]) this.#matches.set(selector, []);
       }
-    for (const node of tree.nodes) {
-      this.#matches.get(node.name)?.push(node);
-      if (!node.hasAttributes || !this.#sharesWord(node, values)) continue;
-      for (const selector of this.#own(node)) this.#matches.get(selector)?.push(node);
+    for (let row = 1; row < table.length; row += 1) {
+      this.#matches.get(table.name(row))?.push(row);
+      if (!table.hasAttributes(row) || !this.#sharesWord(row, values)) continue;
+      for (const selector of this.#own(tree.node(row))) this.#matches.get(selector)?.push(row);
     }
   }
 
-  #first(selector: string): TreeNode | undefined {
+  #first(selector: string): number | undefined {
     return this.#matches.get(selector)?.[0];
   }
 
@@ -68,16 +72,16 @@ export class Selectors {
     let low = 0;
     for (let high = matches.length; low < high;) {
       const middle = (low + high) >> 1;
-      if (matches[middle]!.start <= outer.start) low = middle + 1;
+      if (matches[middle]! <= outer.at) low = middle + 1;
       else high = middle;
     }
-    return matches[low] === node;
+    return matches[low] === node.at;
   }
 
   /** Selectors whose first match is this element, the plainest first; at most so many. */
   for(node: TreeNode, most = 8): string[] {
-    const own = this.#own(node).filter(one => this.#first(one) === node);
-    const bare = this.#first(node.name) === node ? [node.name] : [];
+    const own = this.#own(node).filter(one => this.#first(one) === node.at);
+    const bare = this.#first(node.name) === node.at ? [node.name] : [];
     const found = common.has(node.name)
       ? [...own, ...this.#below(node, most), ...bare]
       : [...own, ...bare, ...this.#below(node, most)];
@@ -90,25 +94,25 @@ export class Selectors {
       if (!tellingNames.has(name)) continue;
       const known = words.get(name) ?? new Set<string>();
       words.set(name, known);
-      const value = this.#text(node, name, raw);
+      const value = this.#text(raw);
       for (const word of name === 'class' ? wordsOf(value) : [value]) known.add(word);
     }
   }
 
   /** @param words by the attributes that they stand in */
-  #sharesWord(node: TreeNode, words: ReadonlyMap<string, ReadonlySet<string>>): boolean {
+  #sharesWord(row: number, words: ReadonlyMap<string, ReadonlySet<string>>): boolean {
     for (const [name, wanted] of words) {
-      const raw = node.value(name);
+      const raw = this.#tree.table.value(row, name);
       if (raw === null) continue;
-      const value = this.#text(node, name, raw);
+      const value = this.#text(raw);
       if (name === 'class' ? this.#hasClass(value, wanted) : wanted.has(value)) return true;
     }
     return false;
   }
 
   /** @param raw the attribute, as it is written */
-  #text(node: TreeNode, name: string, raw: Raw): string {
-    return raw.includes('&') ? valueOf(node, name, this.#charset)! : raw;
+  #text(raw: Raw): string {
+    return raw.includes('&') ? readAttributeReferences(decode(raw, this.#charset)) : raw;
   }
 
   #hasClass(value: string, wanted: ReadonlySet<string>): boolean {
@@ -119,10 +123,10 @@ export class Selectors {
   }
 
   #own(node: TreeNode): readonly string[] {
-    const kept = this.#known.get(node);
+    const kept = this.#known.get(node.at);
     if (kept) return kept;
     const found = node.hasAttributes ? this.#read(node) : [];
-    this.#known.set(node, found);
+    this.#known.set(node.at, found);
     return found;
   }
 
@@ -148,7 +152,7 @@ export class Selectors {
     const found: string[] = [];
     for (let above = node.parent; above && found.length < most; above = above.parent) {
       const outer = above;
-      const names = [...this.#own(outer), outer.name].filter(one => this.#first(one) === outer);
+      const names = [...this.#own(outer), outer.name].filter(one => this.#first(one) === outer.at);
       for (const name of names.slice(0, 2)) {
         for (const inner of [node.name, ...this.#own(node)])
           if (this.#isFirstIn(node, outer, inner)) found.push(`${name} ${inner}`);

@@ -1,5 +1,6 @@
 import { bit } from './names.ts';
 import type { Scanner } from './scanner.ts';
+import type { ElementTable } from './element-table.ts';
 import type { PageElement } from './element.ts';
 
 export interface Open {
@@ -11,8 +12,8 @@ export interface Open {
   outerLink: boolean;
   /** Told when the element ends, where somebody asked. */
   record: PageElement | null;
-  /** Nobody asked what it lies in. */
-  isPlain: boolean;
+  /** Its number in the table of elements; 0 where there is none. */
+  row: number;
   /** The names of all that is open down to it, once they have been asked for. */
   path: readonly string[] | null;
 }
@@ -27,6 +28,10 @@ export class OpenStack {
   protected readonly scanner: Scanner;
   /** A link that is open, or that the browser opens again because it was never closed. */
   protected isLinkOpen = false;
+  /** Where it is written down which elements end where. */
+  table: ElementTable | null = null;
+  /** The element of the start tag just followed is open. */
+  protected isPushed = false;
   /** How many elements are open whose content is no text for people, and how many of them are a `template`. */
   #unread = 0;
   #templates = 0;
@@ -70,7 +75,18 @@ export class OpenStack {
     return this.#sought.noscript > 0;
   }
 
+  /** The number of the innermost open element. */
+  get row(): number {
+    return this.elements.at(-1)?.row ?? 0;
+  }
+
+  /** The element of the start tag just followed has this number. */
+  numbered(row: number): void {
+    if (this.isPushed) this.elements.at(-1)!.row = row;
+  }
+
   protected push(one: Open): void {
+    this.isPushed = true;
     this.elements.push(one);
     this.#count(one, 1);
   }
@@ -97,6 +113,12 @@ export class OpenStack {
     const one = this.elements.pop();
     if (!one) return;
     this.#count(one, -1);
+    if (one.row !== 0)
+      this.table!.ended(
+        one.row,
+        byOwnTag ? this.scanner.end : this.scanner.start,
+        byOwnTag ? this.scanner.start : -1,
+      );
     if (one.record) {
       one.record.stop = byOwnTag ? this.scanner.end : this.scanner.start;
       if (byOwnTag) {
@@ -128,8 +150,8 @@ export class OpenStack {
 
   protected closeTo(at: number, byOwnTag = false): void {
     if (at < 0) return;
-    const { record, isPlain } = this.elements[at]!;
-    if (byOwnTag && record?.around && !isPlain) {
+    const { record } = this.elements[at]!;
+    if (byOwnTag && record) {
       record.around.openAtClose = this.within();
       record.around.linkAtClose = this.isLinkOpen;
     }

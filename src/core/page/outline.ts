@@ -3,7 +3,6 @@ import { tableParentsOf } from './kinds.ts';
 import { bit } from './names.ts';
 import { type Open, OpenStack, nothing } from './open-stack.ts';
 import type { Scanner } from './scanner.ts';
-import type { Element } from './types.ts';
 
 /** Browsers nest no deeper either: what lies below is laid beside. */
 const deepest = 512;
@@ -37,11 +36,6 @@ export class Outline extends OpenStack {
 
   get leaks(): boolean {
     return this.#leaks || this.elements.some(one => one.name === 'noscript' && !one.isForeign);
-  }
-
-  /** What was told of the innermost open element. */
-  get innermost(): Element | null {
-    return this.elements.at(-1)?.record ?? null;
   }
 
   /** How many elements are open. */
@@ -84,23 +78,21 @@ export class Outline extends OpenStack {
 
   /**
    * Opens the element of the start tag just followed, and says how it lies.
-   * @param openBefore what was open before the tag was followed; null where nobody asks what it lies in
+   * @param openBefore what was open before the tag was followed
    */
-  enter(openBefore: readonly string[] | null): PageElement {
-    const { name, start, end } = this.scanner;
-    const element = new PageElement(name, start, end);
-    if (openBefore) {
-      // A tag only closes what it meets: as many as before are the same.
-      const within = openBefore.length === this.depth ? openBefore : this.within();
-      const { isLinkOpen: inOpenLink } = this;
-      element.around = { within, openBefore, inOpenLink, openAtClose: nothing, linkAtClose: false };
-    }
-    this.open(element, openBefore === null);
+  enter(openBefore: readonly string[]): PageElement {
+    // A tag only closes what it meets: as many as before are the same.
+    const within = openBefore.length === this.depth ? openBefore : this.within();
+    const { isLinkOpen: inOpenLink } = this;
+    const around = { within, openBefore, inOpenLink, openAtClose: nothing, linkAtClose: false };
+    const element = new PageElement(this.scanner, around);
+    this.open(element);
     return element;
   }
 
   /** The same, for an element of which nobody asks. */
-  open(record: PageElement | null = null, isPlain = false): void {
+  open(record: PageElement | null = null): void {
+    this.isPushed = false;
     const { selfClosing } = this.scanner;
     const { name, bits } = this.scanner.tag;
     const isForeign = name === 'svg' || name === 'math' || (this.inForeign && !this.#atIntegrationPoint());
@@ -108,7 +100,7 @@ export class Outline extends OpenStack {
     if (isForeign ? selfClosing : (bits & bit.void) !== 0) return;
     const isDeep = this.depth >= deepest;
     if (isDeep) this.beyond += 1;
-    else this.push({ name, bits, isForeign, outerLink: this.isLinkOpen, record, isPlain, path: null });
+    else this.push({ name, bits, isForeign, outerLink: this.isLinkOpen, record, row: 0, path: null });
     if (isForeign) return;
     if (name === 'a') this.isLinkOpen = !isDeep;
     else if ((bits & bit.marker) !== 0 && !isDeep) this.isLinkOpen = false;

@@ -1,31 +1,77 @@
 import { type Raw, lowerAscii } from '../text/bytes.ts';
 import { type Charset, decode } from '../text/charset.ts';
 import { readAttributeReferences, readReferences } from '../text/references.ts';
-import { PageElement, type TagSource } from './element.ts';
-import { AttributeTable } from './simple-tag.ts';
-import type { Scanner } from './scanner.ts';
+import type { PageElement } from './element.ts';
+import { ElementTable, nobody } from './element-table.ts';
+import { Elements, RootElement } from './tree-element.ts';
 import type { Element, TreeNode, TreeText } from './types.ts';
+import { cannotBeInEntry } from './unclosed.ts';
 import { type Listener, Walk } from './walk.ts';
 import { attributeStarts } from './wanted.ts';
 
 export type { TreeNode, TreeText } from './types.ts';
 
+type RootName = 'html' | 'head' | 'body';
+
+/** What a tree is made of. */
+interface Grown {
+  table: ElementTable;
+  records: (PageElement | undefined)[];
+  roots: Record<RootName, TreeNode>;
+  sheets: readonly number[];
+  ours: readonly number[];
+}
+
 /** The elements of a page as a tree; `html`, `head` and `body` are not among them, what lies in them is. */
-export interface Tree {
-  raw: Raw;
-  charset: Charset;
-  content: (TreeNode | TreeText)[];
-  /** All elements, in the order of their start tags. */
-  nodes: TreeNode[];
-  /** Those among them that hold or name style sheets, and those that Kamino put in. */
-  sheets: TreeNode[];
-  ours: TreeNode[];
+export class Tree {
+  readonly raw: Raw;
+  readonly charset: Charset;
+  readonly table: ElementTable;
   /** These stand for themselves, with the attributes of their first tags. */
-  html: TreeNode;
-  head: TreeNode;
-  body: TreeNode;
+  readonly html: TreeNode;
+  readonly head: TreeNode;
+  readonly body: TreeNode;
   /** Where the body's content begins, as far as it is known; what lies before it is the head's. */
-  bodyPoint: number;
+  bodyPoint = 0;
+  readonly #elements: Elements;
+  readonly #grown: Grown;
+  #nodes: TreeNode[] | null = null;
+  #content: (TreeNode | TreeText)[] | null = null;
+
+  constructor(charset: Charset, grown: Grown) {
+    const { table, records, roots } = grown;
+    this.raw = table.raw;
+    this.charset = charset;
+    this.table = table;
+    this.html = roots.html;
+    this.head = roots.head;
+    this.body = roots.body;
+    this.#grown = grown;
+    this.#elements = new Elements(table, records);
+  }
+
+  /** An element by its number in the table. */
+  node(row: number): TreeNode {
+    return this.#elements.one(row);
+  }
+
+  get content(): (TreeNode | TreeText)[] {
+    return (this.#content ??= this.#elements.contentOf(nobody));
+  }
+
+  /** All elements, in the order of their start tags. */
+  get nodes(): readonly TreeNode[] {
+    return (this.#nodes ??= Array.from({ length: this.table.length - 1 }, (_, at) => this.node(at + 1)));
+  }
+
+  /** Those among them that hold or name style sheets, and those that Kamino put in. */
+  get sheets(): readonly TreeNode[] {
+    return this.#grown.sheets.map(row => this.node(row));
+  }
+
+  get ours(): readonly TreeNode[] {
+    return this.#grown.ours.map(row => this.node(row));
+  }
 }
 
 /** @param scripting as for a browser with scripts on, where a `noscript` holds text and no elements */
@@ -39,69 +85,70 @@ export function readTree(raw: Raw, charset: Charset, scripting: boolean): Tree {
 /** Hears what makes the tree of a page. */
 export class TreeBuilder implements Listener {
   readonly #walk: Walk;
-  readonly #content: (TreeNode | TreeText)[] = [];
-  readonly #nodes: TreeNode[] = [];
-  readonly #source: TagSource;
-  readonly #sheets: TreeNode[] = [];
-  readonly #ours: TreeNode[] = [];
+  readonly #table: ElementTable;
+  readonly #records: (PageElement | undefined)[] = [];
+  readonly #sheets: number[] = [];
+  readonly #ours: number[] = [];
   /** Offsets at which attributes of Kamino's may stand, and the first that has not been passed. */
   readonly #starts: readonly number[];
   #next = 0;
-  readonly #roots = { html: rootNode('html'), head: rootNode('head'), body: rootNode('body') };
+  readonly #roots: Record<RootName, TreeNode>;
   /** How much was open before an end tag. */
   #depth = 0;
-  /** What holds the element whose start tag was just met. */
-  #parent: TreeNode | null = null;
-
+  /** The number of what holds the element whose start tag was just met. */
+  #parent = nobody;
   readonly #isPlain: boolean;
 
   /** @param isPlain nobody asks of its elements what they lie in but by their parents */
   constructor(walk: Walk, isPlain = false) {
+    const { raw } = walk;
     this.#walk = walk;
     this.#isPlain = isPlain;
-    this.#source = { raw: walk.raw, table: new AttributeTable() };
-    this.#starts = attributeStarts(walk.raw).others;
+    this.#table = new ElementTable(raw);
+    walk.outline.table = this.#table;
+    const root = (name: RootName): TreeNode => new RootElement(raw, name);
+    this.#roots = { html: root('html'), head: root('head'), body: root('body') };
+    this.#starts = attributeStarts(raw).others;
   }
 
-  asks(): boolean | 'plain' {
-    const { scanner } = this.#walk;
-    const { name } = scanner;
-    if ((name === 'html' || name === 'body') && this.#roots[name].start < 0)
-      this.#roots[name] = rootAt(this.#source, scanner);
-    return !roots.has(scanner.name) && (this.#isPlain ? 'plain' : true);
+  asks(): boolean {
+    return !this.#isPlain && !roots.has(this.#walk.scanner.name);
   }
 
   onTag(): void {
-    this.#parent = this.#innermost();
+    this.#parent = this.#walk.outline.row;
   }
 
   onStart(element: Element | null): void {
-    const { scanner } = this.#walk;
-    if (element === null || roots.has(scanner.name)) return;
-    const node = element as PageElement;
-    node.source = this.#source;
-    const slots = scanner.keepIn(this.#source.table);
-    if (slots) {
-      node.from = slots.from;
-      node.count = slots.count;
+    const { scanner, outline } = this.#walk;
+    const { name } = scanner;
+    if (roots.has(name)) return this.#onRoot(name as RootName);
+    const row = this.#table.add(scanner.tag, scanner, this.#parent, scanner.keepIn(this.#table.attributes));
+    outline.numbered(row);
+    if (element && !this.#isPlain) this.#records[row] = element as PageElement;
+    if (name === 'style' || name === 'link') this.#sheets.push(row);
+    if (this.#starts.length > 0 && this.#isOurs(row)) {
+      this.#table.setOurs(row);
+      this.#ours.push(row);
     }
-    node.parent = this.#parent;
-    node.content = [];
-    node.isOurs = this.#starts.length > 0 && this.#isOurs(node);
-    (this.#parent?.content ?? this.#content).push(node);
-    node.at = this.#nodes.push(node) - 1;
-    if (node.name === 'style' || node.name === 'link') this.#sheets.push(node);
-    if (node.isOurs) this.#ours.push(node);
   }
 
-  #isOurs(node: TreeNode): boolean {
-    while (this.#starts[this.#next]! < node.start) this.#next += 1;
-    return this.#starts[this.#next]! < node.open && node.value('data-kamino') !== null;
+  /** Of two tags the first counts. */
+  #onRoot(name: RootName): void {
+    const { start, end } = this.#walk.scanner;
+    if (name !== 'head' && this.#roots[name].start < 0)
+      this.#roots[name] = new RootElement(this.#walk.raw, name, start, end);
+  }
+
+  #isOurs(row: number): boolean {
+    const table = this.#table;
+    while (this.#starts[this.#next]! < table.start(row)) this.#next += 1;
+    return this.#starts[this.#next]! < table.open(row) && table.value(row, 'data-kamino') !== null;
   }
 
   onText(): void {
     const { start, end } = this.#walk.scanner;
-    (this.#innermost()?.content ?? this.#content).push({ start, end });
+    this.#table.addText(start, end, this.#walk.outline.row);
   }
 
   onEndTag(): void {
@@ -111,40 +158,22 @@ export class TreeBuilder implements Listener {
   onEnd(): void {
     const { scanner, outline } = this.#walk;
     if (scanner.name !== 'li' || outline.depth !== this.#depth) return;
-    const list = this.#innermost();
-    if (list?.parent?.name === 'li' && (list.name === 'ul' || list.name === 'ol')) list.isLeftOpen = true;
+    const table = this.#table;
+    const list = outline.row;
+    const isList = table.name(list) === 'ul' || table.name(list) === 'ol';
+    if (isList && table.name(table.parent(list)) === 'li') table.setLeftOpen(list);
   }
 
   /** Once the walk is over. */
   tree(charset: Charset): Tree {
-    return {
-      raw: this.#walk.raw,
-      charset,
-      content: this.#content,
-      nodes: this.#nodes,
+    return new Tree(charset, {
+      table: this.#table,
+      records: this.#records,
+      roots: this.#roots,
       sheets: this.#sheets,
       ours: this.#ours,
-      bodyPoint: 0,
-      ...this.#roots,
-    };
+    });
   }
-
-  #innermost(): TreeNode | null {
-    return this.#walk.outline.innermost as TreeNode | null;
-  }
-}
-
-function rootNode(name: string, start = -1, open = -1): PageElement {
-  const node = new PageElement(name, start, open);
-  node.content = [];
-  return node;
-}
-
-/** Of two tags the first counts. */
-function rootAt(source: TagSource, { name, start, end }: Scanner): PageElement {
-  const node = rootNode(name, start, end);
-  node.source = source;
-  return node;
 }
 
 const roots: ReadonlySet<string> = new Set(['html', 'head', 'body']);
@@ -191,29 +220,8 @@ export function* descendants(node: TreeNode): Generator<TreeNode> {
   }
 }
 
-/** What no entry of a menu holds: a list that is never closed ends there. */
-const noEntry: ReadonlySet<string> = new Set(
-  'h1 h2 h3 h4 h5 h6 p div table section article main form footer hr pre blockquote'.split(' '),
-);
-
 /** The first element in a list that is never closed which cannot be meant to lie in it; null where there is none. */
 export function firstBehind(list: TreeNode): TreeNode | null {
-  for (const node of descendants(list)) if (node !== list && noEntry.has(node.name)) return node;
+  for (const node of descendants(list)) if (node !== list && cannotBeInEntry(node.name)) return node;
   return null;
-}
-
-/** The same for every element of a page that has one, in one pass. */
-export function firstsBehind(tree: Tree): Map<TreeNode, TreeNode> {
-  const firsts = new Map<TreeNode, TreeNode>();
-  for (const node of tree.nodes.toReversed()) {
-    const first = noEntry.has(node.name) ? node : firsts.get(node);
-    if (first && node.parent) firsts.set(node.parent, first);
-  }
-  return firsts;
-}
-
-/** The same element with other content. */
-export function holding(node: TreeNode, content: TreeNode['content']): TreeNode {
-  const { name, start, open } = node;
-  return Object.assign(new PageElement(name, start, open), node, { content });
 }

@@ -124,18 +124,20 @@ export interface MainContent {
 
 /** An element with what it lies in and what lies in it. */
 export interface TreeNode extends Element {
-  parent: TreeNode | null;
-  content: (TreeNode | TreeText)[];
-  /** Its number among the elements of the page; -1 for what is none of them. */
+  readonly parent: TreeNode | null;
+  readonly content: (TreeNode | TreeText)[];
+  /** Its number among the elements of the page, from 1 on; -1 for what is none of them. */
   readonly at: number;
   readonly attributes: readonly Attribute[];
   readonly hasAttributes: boolean;
   /** An attribute as it is written; null where there is none of that name. */
   value: (name: string) => Raw | null;
   /** Kamino put it in: the name of its menu stands in it. */
-  isOurs: boolean;
+  readonly isOurs: boolean;
   /** A list in an item that ends before the list does: its end tag is missing here, wherever the next one stands. */
-  isLeftOpen?: true;
+  readonly isLeftOpen: boolean;
+  /** The same element with other content. */
+  holding: (content: (TreeNode | TreeText)[]) => TreeNode;
 }
 
 /** A stretch of text: byte offsets. */

@@ -12,11 +12,8 @@ export interface Listener {
   isDone?: () => boolean;
   /** Whether texts are told too. */
   hearsText?: () => boolean;
-  /**
-   * A start tag is met: whether a record of its element is wanted; `plain`, where it does not matter what it lies in.
-   * Nothing has been closed by it yet.
-   */
-  asks?: () => boolean | 'plain';
+  /** A start tag is met: whether a record of its element is wanted. Nothing has been closed by it yet. */
+  asks?: () => boolean;
   /** What the tag closes is closed, and its element is not open yet. */
   onTag?: () => void;
   /** The element is open, where it has content. @param element its record, where some listener asked for one */
@@ -63,16 +60,12 @@ export class Walk {
 
   #start({ asks, onTag, onStart }: Hearers): void {
     const { outline } = this;
-    let [isAsked, isPlain] = [false, false];
-    for (const one of asks) {
-      const asked = one.asks!();
-      if (asked === 'plain') isPlain = true;
-      else if (asked) isAsked = true;
-    }
+    let isAsked = false;
+    for (const one of asks) if (one.asks!()) isAsked = true;
     const openBefore = isAsked ? outline.within() : null;
     if (!outline.before()) return;
     for (const one of onTag) one.onTag!();
-    const element = isAsked || isPlain ? outline.enter(openBefore) : null;
+    const element = openBefore ? outline.enter(openBefore) : null;
     if (element === null) outline.open();
     for (const one of onStart) one.onStart!(element);
   }
