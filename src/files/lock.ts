@@ -17,6 +17,8 @@ export class AtWork extends Error {
 
 const patience = 10_000;
 const pause = 50;
+/** No run takes so long from making its lock to writing its name into it. */
+const nameless = 2000;
 
 /**
  * Does work that reads the record and writes, while nobody else does so by the same plan. A run that was killed holds
@@ -43,9 +45,7 @@ function take(file: string): void {
   for (;;) {
     ensureReal(file, '');
     try {
-      const handle = openSync(file, 'wx');
-      writeSync(handle, JSON.stringify({ process: process.pid, host: hostname(), since: Date.now() }));
-      closeSync(handle);
+      makeLock(file);
       return;
     } catch (error) {
       if ((error as NodeJS.ErrnoException).code !== 'EEXIST') throw error;
@@ -57,6 +57,20 @@ function take(file: string): void {
   }
 }
 
+/** @throws where there is one already, or the disk is full */
+function makeLock(file: string): void {
+  const handle = openSync(file, 'wx');
+  let isNamed = false;
+  try {
+    writeSync(handle, JSON.stringify({ process: process.pid, host: hostname(), since: Date.now() }));
+    isNamed = true;
+  } finally {
+    closeSync(handle);
+    // One without a holder would hold up the next run.
+    if (!isNamed) rmSync(file, { force: true });
+  }
+}
+
 /** Who holds a lock; null for one that nobody holds any more. */
 function holderOf(file: string): string | null {
   let held: { process?: unknown; host?: unknown };
@@ -65,7 +79,7 @@ function holderOf(file: string): string | null {
   } catch {
     // It is being written, or is no lock: whatever is as old as that is none.
     const there = lookAt(file);
-    return there && Date.now() - there.mtimeMs < patience ? 'another run' : null;
+    return there && Date.now() - there.mtimeMs < nameless ? 'another run' : null;
   }
   const { process: id, host } = held;
   if (typeof id !== 'number' || typeof host !== 'string') return null;

@@ -1,10 +1,17 @@
 // Loaded before the program. KILL_AT: it ends itself, as nothing can foresee, at the nth thing that it does to the disk.
-// FULL_AT: from the nth write on the disk is full.
+// FULL_AT: from the nth write on the disk is full. What is kept for many commands is armed for each of them.
 import fs from 'node:fs';
 import { syncBuiltinESMExports } from 'node:module';
 
-let left = Number(process.env.KILL_AT ?? Infinity);
-let room = Number(process.env.FULL_AT ?? Infinity);
+let left = Infinity;
+let room = Infinity;
+
+export function arm({ KILL_AT, FULL_AT }) {
+  left = Number(KILL_AT ?? Infinity);
+  room = Number(FULL_AT ?? Infinity);
+}
+
+arm(process.env);
 
 for (const name of ['writeSync', 'renameSync', 'copyFileSync', 'mkdirSync', 'rmSync']) {
   const own = fs[name];

@@ -1,6 +1,7 @@
 // The program, kept running: each line of standard input is a command line to run in this one process, and its result goes
 // into a pipe by name. So a test that runs fifty commands starts Node.js once.
 import { closeSync, openSync, readSync, writeSync } from 'node:fs';
+import { arm } from './kill-at.mjs';
 import { run } from '../../dist/index.js';
 
 const reply = process.argv[2];
@@ -32,6 +33,7 @@ for (let line = nextLine(); line !== null; line = nextLine()) {
   for (const name of Object.keys(process.env)) if (!(name in env)) Reflect.deleteProperty(process.env, name);
   Object.assign(process.env, env);
   let status;
+  arm({ FULL_AT: env.FULL_AT });
   try {
     status = await run(args, {
       out: text => void (said.out += text),
@@ -44,6 +46,7 @@ for (let line = nextLine(); line !== null; line = nextLine()) {
     said.err += `${error.stack}\n`;
     status = 1;
   }
+  arm({});
   const bytes = Buffer.from(JSON.stringify({ status, ...said }));
   for (let at = 0; at < bytes.length;) at += writeSync(pipe, bytes, at);
   closeSync(pipe);

@@ -11,14 +11,11 @@ import {
   symlinkSync,
   writeFileSync,
 } from 'node:fs';
-import { spawnSync } from 'node:child_process';
 import { dirname, join } from 'node:path';
-import { pathToFileURL } from 'node:url';
 import { describe, expect, it, test } from '@jest/globals';
 import fc from 'fast-check';
 import { contents, folderWith, kamino, page, plainly, put, toldFiles } from '../helpers/site.ts';
-
-const program = join(import.meta.dirname, '../../dist/kamino.cjs');
+import { runWarm } from '../helpers/warm.ts';
 
 // Folders that somebody else made: what lies outside of them stays as it is, whatever they hold.
 const pages = {
@@ -244,30 +241,26 @@ test('a page that may not be written is told by its own name, keeps its mode, an
 test.each(['in-place', 'built'])(
   'a disk that is full at any write leaves whole files, and is told: %s',
   output => {
-    const helper = pathToFileURL(join(import.meta.dirname, '../helpers/kill-at.mjs')).href;
     const said = new Set<string>();
     for (let at = 0; ; at += 1) {
       const { site } = place(output);
       expect(safely(site, 'build').status).toBe(0);
       for (const path of Object.keys(pages)) put(site, { [path]: page(`${path} anew`) });
       const before = contents(site);
-      const env = { ...plainly, FULL_AT: String(at) };
-      const ran = spawnSync(process.execPath, ['--import', helper, program, 'build'], {
-        cwd: site,
-        encoding: 'utf8',
-        env,
-      });
+      const ran = runWarm({ cwd: site, args: ['build'], env: { ...plainly, FULL_AT: String(at) } });
       if (ran.status === 0) break;
-      expect([ran.status, ran.stderr]).toEqual([
+      expect([ran.status, ran.err]).toEqual([
         2,
         expect.stringMatching(/error cannot-write: .*the disk is full/),
       ]);
       const after = contents(site);
       const written = Object.keys(before).filter(path => after[path] !== before[path]);
-      said.add(/^Nothing was written|half way/m.exec(ran.stderr)![0]);
-      expect([at, ran.stderr.includes('\nNothing was written.')]).toEqual([at, written.length === 0]);
+      said.add(/^Nothing was written|half way/m.exec(ran.err)![0]);
+      expect([at, ran.err.includes('\nNothing was written.')]).toEqual([at, written.length === 0]);
       for (const path of written) expect(after[path]).toMatch(/anew<\/h1>[^]*<\/html>\n$/);
       expect(Object.keys(after)).toEqual(Object.keys(before));
+      // It would hold up the next run.
+      expect(existsSync(join(site, '.kamino/lock'))).toBe(false);
       expect(safely(site, 'build').status).toBe(0);
       expect(contents(site)[output === 'built' ? 'built/a.html' : 'a.html']).toContain('anew');
     }
