@@ -6,7 +6,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { clearTimeout, setTimeout } from 'node:timers';
 
-const moment = 200;
+const moment = 60;
 
 let program = null;
 const browsers = new Map();

@@ -73,7 +73,7 @@ function drawn(
       const [own, before] = [border(state).split(' ')[0]!, base.split(' ')[0]!];
       values.set(`${name}-border`, border(state));
       // A wider border grows outwards, a narrower one leaves its room: nothing beside it moves.
-      values.set(`${name}-margin`, own === before ? '0' : `calc(${before} - ${own})`);
+      values.set(`${name}-margin`, own === before ? '0' : lengthBetween(before, own));
     }
   }
   if (uses.shadow) {
@@ -152,4 +152,12 @@ function markPlace(padding: string): [name: string, value: string][] {
     ['mark-inline', side === '0' ? '0px' : side],
     ['mark-block', bottom === '0' ? '0px' : `calc(${bottom} / 2)`],
   ];
+}
+
+/** A width less another one. */
+function lengthBetween(one: string, other: string): string {
+  const [pixels, less] = [one, other].map(width => /^(\d+)px$/.exec(width)?.[1]);
+  return pixels === undefined || less === undefined
+    ? `calc(${one} - ${other})`
+    : `${Number(pixels) - Number(less)}px`;
 }

@@ -23,6 +23,10 @@ export function covers(menu: Folding): boolean {
 export const hasSubmenus = ({ entries }: Pick<ResolvedMenu, 'entries'>): boolean =>
   entries.some(one => one.entries.length > 0);
 
+/** How many levels lie below entries. */
+export const levelsBelow = (entries: ResolvedMenu['entries']): number =>
+  Math.max(0, ...entries.map(one => (one.entries.length > 0 ? 1 + levelsBelow(one.entries) : 0)));
+
 /** Whether its submenus ever lie over the page, as sheets that the pointer may open. */
 export function hasSheets(menu: Pick<ResolvedMenu, 'form' | 'opens' | 'entries' | 'fold'>): boolean {
   const { isRow, opensInFlow } = forms[menu.form];

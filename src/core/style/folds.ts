@@ -1,4 +1,4 @@
-import { covers, folds, hasSheets, hasSubmenus } from '../menu/folds.ts';
+import { covers, folds, hasSheets, hasSubmenus, levelsBelow } from '../menu/folds.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import { forms } from '../plan/forms.ts';
 import type { ResolvedLooks } from '../look/types.ts';
@@ -8,7 +8,7 @@ import { foldStyles, pageRules } from './fold-kinds.ts';
 import { containerOf, roomOf, when } from './room.ts';
 import { narrowLists, reservedLabels, wideLists } from './lists.ts';
 import { sheetLines } from './scopes.ts';
-import { menuMarks } from './markers.ts';
+import { hideUsual, menuMarks } from './markers.ts';
 import { aligned, columns, highlight, lines } from './rules.ts';
 import { sheetWidths, sheets } from './sheets.ts';
 import { tabs } from './tabs.ts';
@@ -67,14 +67,19 @@ const crowded = ({ name }: ResolvedMenu, em: number): string => `.${parts.menu}.
 `;
 
 /** Submenus over the page; a sheet has a ground, where its menu has none. */
-function sheetRules({ name, form, opens }: ResolvedMenu, looks: ResolvedLooks): string {
+function sheetRules(menu: ResolvedMenu, looks: ResolvedLooks): string {
+  const { name, form, opens } = menu;
   const own = `.${menuClass(name)}`;
   const lines = sheetLines(looks, name);
   return [
-    sheets(own, forms[form].isRow),
+    sheets(own, {
+      isBar: forms[form].isRow,
+      levels: levelsBelow(menu.entries),
+      isInColumns: opens.columns > 1,
+    }),
     lines === '' ? '' : `.${parts.menu}${own} .${parts.submenu} {\n${lines}}\n`,
-    opens.columns > 1 ? columns(own, opens.columns) : '',
-    sheetWidths(own, opens),
+    opens.columns > 1 ? columns(own, opens.columns, levelsBelow(menu.entries)) : '',
+    sheetWidths(own, menu),
   ].join('');
 }
 
@@ -114,7 +119,7 @@ function narrowRules(menu: ResolvedMenu, looks: ResolvedLooks): string {
   align-items: center;
 }
 `
-  }${lines(`${own} .${parts.list}`, own, opens)}${own} .${parts.toggle} {
+  }${lines(`${own} .${parts.list}`, own, { opens, hasUsual: !hideUsual([menu], looks) })}${own} .${parts.toggle} {
   ${menu.fold.toggle.at === 'end' ? 'margin-inline-start: auto' : 'order: -1'};
 }
 ${menu.separators ? separatedBelow(own, menu.separators, gapOf(looks.uses, 'block')) : ''}${

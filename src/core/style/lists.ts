@@ -14,7 +14,7 @@ export function wideLists(menu: ResolvedMenu): string {
   const apart = entries.some(one => one.remains && (one.apart || align === 'spread'))
     ? `${own} .${parts.list}.${parts.remains} {\n  flex: none;\n  margin-inline-start: auto;\n}\n`
     : '';
-  const ends = isCentredBar(menu) ? centred(own, home?.at === 'start') : apart;
+  const ends = isCentredBar(menu) ? centred(own, menu, home?.at === 'start') : apart;
   if (!home || home.at === 'start' || !forms[form].isRow) return ends;
   if (!hasHomeInMiddle({ form, home }))
     return `${own} .${parts.room}::before {
@@ -27,7 +27,7 @@ ${own} .${parts.home}.${parts.home}.${parts.home} {
 }
 ${ends}`;
   // Both sides are as wide as each other, so that the home stands in the middle of the bar, whatever stays at its end.
-  const remaining = remainsIn(entries) && align !== 'spread' ? centred(own, false) : apart;
+  const remaining = remainsIn(entries) && align !== 'spread' ? centred(own, menu, false) : apart;
   return `${own} :is(.${parts.before}, .${parts.after}) {
   flex: 1 1 0;
 }
@@ -49,19 +49,20 @@ ${remaining}`;
  * In the middle of the bar, not of what its neighbours leave: these lie at its ends, and it is folded before they meet.
  * The room of a bar that folds by itself cannot be changed by its own width, what is in it can.
  */
-const centred = (own: string, hasHome: boolean): string => `${own} .${parts.room} {
-  position: relative;
-}
-${hasHome ? `${own} .${parts.home}.${parts.home}.${parts.home},\n` : ''}${own} ${topList}.${parts.remains} {
+const centred = (own: string, { fold }: ResolvedMenu, hasHome: boolean): string => {
+  const atEnd = (selector: string, inline: string): string => `${selector} {
   position: absolute;
   inset-block: auto 0;
-  inset-inline: 0 auto;
+  inset-inline: ${inline};
   margin: 0;
 }
-${own} ${topList}.${parts.remains} {
-  inset-inline: auto 0;
-}
 `;
+  return `${holder(own, fold)}${hasHome ? atEnd(`${own} .${parts.home}.${parts.home}.${parts.home}`, '0 auto') : ''}${atEnd(`${own} ${topList}.${parts.remains}`, 'auto 0')}`;
+};
+
+/** The room of a menu holds what is placed in it; where the menu folds by its own room it does so already. */
+export const holder = (own: string, { when }: ResolvedMenu['fold']): string =>
+  when === 'crowded' ? '' : `${own} .${parts.room} {\n  position: relative;\n}\n`;
 
 /** A label that keeps room for a bolder one stands in it where its entry says; entries of one width have it in the middle. */
 export function reservedLabels(own: string, { align, widths, entries }: ResolvedMenu): string {

@@ -4,7 +4,7 @@ import { isUsual } from '../look/markers.ts';
 import type { ResolvedLooks, Scope } from '../look/types.ts';
 import { entryAttribute, menuClass, parts } from '../markup/names.ts';
 import { forms } from '../plan/forms.ts';
-import { type StateName, passingStates } from '../plan/look-types.ts';
+import { type Marker, type StateName, passingStates } from '../plan/look-types.ts';
 import { type MarkPlace, markEndOfPair, markGeometry, markMotion } from './mark-geometry.ts';
 import { when } from './room.ts';
 import { scopeOf } from './around.ts';
@@ -43,16 +43,22 @@ interface Drawn {
   uses: Uses;
   place: MarkPlace;
   own?: MarkPlace;
+  /** What is the same wherever entries stand is said by other rules. */
+  isShared?: boolean;
 }
 
 /** Rules for the marks of one carrier: what they have alike, then what each has for itself. */
-function rules(carrier: Carrier, marks: Marks, { uses, place, own = place }: Drawn): string {
+function rules(
+  carrier: Carrier,
+  marks: Marks,
+  { uses, place, own = place, isShared = false }: Drawn,
+): string {
   const all = [...marks]
     .filter(([name]) =>
       name === 'within' ? carrier.within !== null : name !== 'current' || carrier.hasCurrent,
     )
     .map(([name, { marker, isOwn }]) => ({ name, marker, place: isOwn ? own : place }));
-  const coming = all.find(({ name, marker }) => passing.has(name) && marker.at !== 'none');
+  const coming = all.find(({ name, marker }) => isComing(name, marker));
   // The usual marks have their rules already; one that comes hides what is there at rest.
   const states = coming ? all : all.filter(({ marker }) => !isUsual(marker));
   const first = coming ?? states.find(({ marker }) => marker.at !== 'none');
@@ -62,10 +68,8 @@ function rules(carrier: Carrier, marks: Marks, { uses, place, own = place }: Dra
   const motion = coming ? markMotion(coming.marker, coming.place) : { before: '', there: '' };
   const drawn = states.flatMap(state => {
     const lines = markGeometry(state.marker, state.place, state.name).filter(line => !alike.includes(line));
-    const ground = uses.markerColors.has(state.name)
-      ? `  background: var(--kamino-${state.name}-marker);\n`
-      : '';
-    const body = lines.join('') + (state.marker.at === 'none' ? '' : ground + motion.there);
+    const there = isShared || state.marker.at === 'none' ? '' : groundOf(state.name, uses) + motion.there;
+    const body = lines.join('') + there;
     return body === '' ? [] : [{ name: state.name, body }];
   });
   const each = drawn.flatMap(({ name, body }, at) => {
@@ -77,10 +81,11 @@ function rules(carrier: Carrier, marks: Marks, { uses, place, own = place }: Dra
     return [name === 'hover' ? `@media (hover: hover) {\n${text}}\n` : text];
   });
   if (!first) return each.join('');
+  const isDrawn = (coming || place === 'flat') && !isShared;
   const marked = coming ? `${carrier.element}::after` : states.map(({ name }) => selectorOf(name)).join(',');
   const end = markEndOfPair(first.marker, first.place);
   return `${marked} {
-${coming || place === 'flat' ? shared : ''}${alike.join('')}${motion.before}${coming?.marker.comes === 'at-once' ? '  transition: none;\n' : ''}}
+${isDrawn ? shared : ''}${alike.join('')}${motion.before}${coming?.marker.comes === 'at-once' ? '  transition: none;\n' : ''}}
 ${each.join('')}${
     end === null || carrier.within === null
       ? ''
@@ -88,7 +93,15 @@ ${each.join('')}${
   }`;
 }
 
+const groundOf = (name: StateName, { markerColors }: Uses): string =>
+  markerColors.has(name) ? `  background: var(--kamino-${name}-marker);\n` : '';
+
 const passing: ReadonlySet<StateName> = new Set(passingStates);
+const isComing = (name: StateName, marker: Marker): boolean => passing.has(name) && marker.at !== 'none';
+
+/** Some state that passes brings a mark: then all of them are drawn by rules of their menu's own. */
+const haveComing = (marks: Marks | null): marks is Marks =>
+  marks !== null && [...marks].some(([name, { marker }]) => isComing(name, marker));
 const shared = `  content: "";
   position: absolute;
   border-radius: 1em;
@@ -96,13 +109,46 @@ const shared = `  content: "";
   pointer-events: none;
 `;
 
+/** What marks that come have alike in all lists of a menu: how they are drawn, and when they are there. */
+function sharedMarks(own: string, marks: Marks, uses: Uses): string {
+  // Stronger than what each list says of its marks before they come.
+  const { element, within } = linkIn(`${own} `);
+  const drawn = new Map<string, string[]>();
+  const [coming] = [...marks].flatMap(([name, { marker }]) => (isComing(name, marker) ? [marker] : []));
+  const { there } = markMotion(coming!, 'line');
+  for (const [name, { marker }] of marks) {
+    if (marker.at === 'none') continue;
+    const selector =
+      name === 'within' ? `${within!}.${parts.link}` : `${element}.${parts.link}${pseudo[name]}`;
+    const body = groundOf(name, uses) + there;
+    const key = name === 'hover' ? `@media (hover: hover) {\n${body}` : body;
+    drawn.set(key, [...(drawn.get(key) ?? []), `${selector}::after`]);
+  }
+  const each = [...drawn].map(([key, selectors]) =>
+    key.startsWith('@')
+      ? key.replace('\n', `\n${selectors.join(',')} {\n`) + '}\n}\n'
+      : `${selectors.join(',')} {\n${key}}\n`,
+  );
+  return `${element}::after {\n${shared}}\n${each.join('')}`;
+}
+
+/** The marks of a menu, where it has some of its own. */
+const marksOf = (name: string, { scopes }: ResolvedLooks): Marks | null =>
+  scopeOf(scopes, name)?.markers ?? scopes[0]?.markers ?? null;
+
+/** The usual marks are seen in none of these menus. */
+export const hideUsual = (menus: readonly ResolvedMenu[], looks: ResolvedLooks): boolean =>
+  menus.every(
+    ({ name, form }) => forms[form].canFold && !forms[form].isGroundless && haveComing(marksOf(name, looks)),
+  );
+
 /** The marks of one menu: where its entries stand in a line, where it is folded, and what holds in both. */
 export function menuMarks(
   menu: ResolvedMenu,
   looks: ResolvedLooks,
 ): { wide: string; narrow: string; always: string } {
   const own = `.${parts.menu}.${menuClass(menu.name)}`;
-  const marks = scopeOf(looks.scopes, menu.name)?.markers ?? looks.scopes[0]?.markers ?? null;
+  const marks = marksOf(menu.name, looks);
   const { uses } = looks;
   const { isRow, isGroundless } = forms[menu.form];
   const entries = looks.scopes
@@ -121,19 +167,21 @@ export function menuMarks(
       )
       .join('');
   const line: MarkPlace = isGroundless ? 'flat' : 'line';
+  const isShared = entries.length === 0 && marks !== null && hideUsual([menu], looks);
   const list = (inside: string, place: MarkPlace): string =>
-    marks ? rules(linkIn(`${own} ${inside}>`), marks, { uses, place }) : '';
+    marks ? rules(linkIn(`${own} ${inside}>`), marks, { uses, place, isShared }) : '';
+  const before = isShared ? sharedMarks(own, marks, uses) : '';
   const place = isRow || isGroundless ? line : 'own-stack';
   // What stands at the side of its label does so wherever that is.
   const turns = entries
     .concat(marks ? { carrier: linkIn(''), marks } : [])
     .some(one => turnsAside(one.marks));
   if (isRow && !turns)
-    return { wide: '', narrow: '', always: list(`.${parts.list}`, 'stack') + each('stack') };
+    return { wide: '', narrow: '', always: before + list(`.${parts.list}`, 'stack') + each('stack') };
   return {
     wide: list(`:not(li)>.${parts.list}`, place) + each(place),
     narrow: folds(menu) ? list(`.${parts.list}`, 'stack') + each('stack') : '',
-    always: hasSubmenus(menu) ? list(`.${parts.submenu}`, isRow ? 'stack' : place) : '',
+    always: before + (hasSubmenus(menu) ? list(`.${parts.submenu}`, isRow ? 'stack' : place) : ''),
   };
 }
 

@@ -7,7 +7,7 @@ const inside = `.${parts.menu} .${parts.within}>a.${parts.link}::after`;
 const marked = (has: StyleParts): string =>
   `.${parts.menu} ${has.home ? `:is(.${parts.link},.${parts.home})` : `.${parts.link}`}[aria-current]::after,${inside}`;
 
-export const marks = (has: StyleParts): string => `${marked(has)} {
+const usual = (selectors: string): string => `${selectors} {
   content: "";
   position: absolute;
   inset-inline: var(--kamino-mark-inline);
@@ -16,11 +16,17 @@ export const marks = (has: StyleParts): string => `${marked(has)} {
   border-radius: 1em;
   background: var(--kamino-marker);
 }
-${inside} {
+`;
+
+/** @param hasUsual some entries show the usual marks; the home does so in any case */
+export function marks(has: StyleParts, hasUsual: boolean): string {
+  if (!hasUsual) return has.home ? usual(`.${parts.menu} .${parts.home}[aria-current]::after`) : '';
+  return `${usual(marked(has))}${inside} {
   inline-size: 1.2em;
   margin-inline: auto;
 }
 `;
+}
 
 /** In a line of entries the mark lies below the label; where entries stand below each other, beside it. */
 export const markBeside = (
@@ -46,15 +52,15 @@ export const markPlain = `.${parts.plain} .${parts.entry} a.${parts.link}.${part
 `;
 
 /** What changes in a state, and in what time. */
-const changes = ({ ofStates }: ResolvedLooks['uses'], time: string): string =>
-  [
-    'color',
-    'background-color',
-    ...(ofStates.border ? ['border-color'] : []),
-    ...(ofStates.shadow ? ['box-shadow'] : []),
-  ]
-    .map(one => `${one} ${time}`)
-    .join(', ');
+export const changes = (properties: readonly string[], time: string): string =>
+  `transition: ${time};\n    transition-property: ${properties.join(', ')};\n`;
+
+const ofState = ({ ofStates }: ResolvedLooks['uses']): string[] => [
+  'color',
+  'background-color',
+  ...(ofStates.border ? ['border-color'] : []),
+  ...(ofStates.shadow ? ['box-shadow'] : []),
+];
 
 /** Whatever may carry a mark that comes. */
 const coming = `.${parts.menu} :is(a.${parts.link},.${parts.home},.${parts.toggle}>*)::after`;
@@ -62,13 +68,11 @@ const coming = `.${parts.menu} :is(a.${parts.link},.${parts.home},.${parts.toggl
 export function conditions(has: StyleParts, uses: ResolvedLooks['uses']): string {
   const time = uses.motion ? 'var(--kamino-motion)' : '0.14s ease-out';
   const comes = `  ${coming} {
-    transition: opacity ${time}, scale ${time};
-  }
+    ${changes(['opacity', 'scale'], time)}  }
 `;
   return `@media (prefers-reduced-motion: no-preference) {
   ${pick(has)} {
-    transition: ${changes(uses, time)};
-  }
+    ${changes(ofState(uses), time)}  }
 ${uses.comes ? comes : ''}}
 @media (pointer: coarse) {
   ${pick(has)} {

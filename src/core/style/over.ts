@@ -1,6 +1,7 @@
 import type { ResolvedMenu } from '../menu/types.ts';
 import { menuClass, parts } from '../markup/names.ts';
 import { conditionOfStaying } from './arrange.ts';
+import { changes } from './marks.ts';
 
 /**
  * A menu over what follows it. It takes no room; the script says when the page has been scrolled to it, and from there
@@ -21,8 +22,7 @@ export function overRules({ name, stays }: ResolvedMenu): string {
 }
 @media (prefers-reduced-motion: no-preference) {
   ${own} {
-    transition: background-color var(--kamino-motion, 0.14s ease-out), color var(--kamino-motion, 0.14s ease-out);
-  }
+    ${changes(['color', 'background-color'], 'var(--kamino-motion, 0.14s ease-out)')}  }
 }
 `
     : '';

@@ -149,15 +149,16 @@ ${within('entry')} {
   text-decoration: none;
   overflow-wrap: anywhere;
 }
-${
-  has.home
-    ? `${within('home')} {
-  margin-inline-end: 0.6em;
-  font-weight: 700;
+${has.home ? home(uses) : ''}`;
+
+/** What it keeps in every state is said with those. */
+function home({ ofStates, weight }: ResolvedLooks['uses']): string {
+  const lines = [
+    ...(ofStates.border ? [] : ['  margin-inline-end: 0.6em;\n']),
+    ...(weight ? [] : ['  font-weight: 700;\n']),
+  ];
+  return lines.length === 0 ? '' : `${within('home')} {\n${lines.join('')}}\n`;
 }
-`
-    : ''
-}`;
 
 /** The marks of openers and toggles are drawn, and turn when open. */
 function summaries(has: StyleParts, uses: ResolvedLooks['uses']): string {

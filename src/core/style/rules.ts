@@ -14,9 +14,14 @@ export const bar = `.${parts.bar} .${parts.room} {
 
 /**
  * Entries that stand below each other: in a column, a submenu, a folded menu.
- * @param lists their lists; @param scope what holds them; @param opens whether any of them have submenus
+ * @param lists their lists; @param scope what holds them; @param opens whether any of them have submenus; @param hasUsual
+ * and the usual marks
  */
-export const lines = (lists: string, scope: string, opens: boolean): string => `${lists} {
+export const lines = (
+  lists: string,
+  scope: string,
+  { opens, hasUsual }: { opens: boolean; hasUsual: boolean },
+): string => `${lists} {
   flex-direction: column;
   flex-wrap: nowrap;
 }
@@ -38,7 +43,7 @@ ${scope} .${parts.link}+.${parts.opener}>* {
 }
 `
     : ''
-}${markBeside(scope)}`;
+}${hasUsual ? markBeside(scope) : ''}`;
 
 /** Room and gaps of a menu on the page's own ground, where its look gives any: by default there is little. */
 export const ownSpaces = ({ name, look }: ResolvedMenu): string => {
@@ -71,14 +76,20 @@ ${within('submenu')} {
 `;
 
 /** A submenu in columns: no part of it opens, each stands under its own entry as a small heading. */
-export const columns = (menu: string, count: number): string => `${menu} .${parts.columns} {
+export const columns = (menu: string, count: number, levels: number): string => `${menu} .${parts.columns} {
   display: grid;
   grid-template-columns: repeat(${count}, auto);
   align-items: start;
   column-gap: 1em;
   max-inline-size: min(${count * 16}em, 92vw);
 }
-${menu} .${parts.columns} .${parts.submenu} {
+${levels > 1 ? inColumns(menu) : ''}${menu} .${parts.columns} .${parts.link} {
+  flex: 1 1 100%;
+}
+`;
+
+/** Lists below the headings of columns. */
+const inColumns = (menu: string): string => `${menu} .${parts.columns} .${parts.submenu} {
   position: static;
   inline-size: auto;
   min-inline-size: 0;
@@ -86,9 +97,6 @@ ${menu} .${parts.columns} .${parts.submenu} {
   padding-block-end: 0.6em;
   border: 0;
   box-shadow: none;
-}
-${menu} .${parts.columns} .${parts.link} {
-  flex: 1 1 100%;
 }
 ${menu} .${parts.heading} {
   font-size: 0.85em;

@@ -4,6 +4,7 @@ import type { ResolvedLooks, Scope, ScopeAddress } from '../look/types.ts';
 import { entryAttribute, highlightClass, menuClass, parts } from '../markup/names.ts';
 import { type Around, aroundEach, aroundOf } from './around.ts';
 import { when } from './room.ts';
+import { type Written, isSaidOfSubmenus, submenusOf } from './said.ts';
 import { openFold, withGround } from './selectors.ts';
 
 /**
@@ -17,13 +18,24 @@ export function scopeRules(
 ): { values: string; drawn: string } {
   const [rules, dark, drawn] = [new Rules(), new Rules(), new Rules()];
   const constant = constantsOf(scopes);
+  // What covers the page draws its ground itself.
+  const covering = new Set(menus.filter(covers).map(one => openFold(one, true)));
   for (const scope of scopes) {
     if (scope.isOfSheets) continue;
-    const around = aroundEach(scope, scopes);
+    const written = (one: Scope): Written => {
+      const around = aroundEach(one, scopes);
+      return {
+        values: body(one, { around, scheme, constant }),
+        dark: darkBody(one, { around, constant }),
+        drawn: drawnBody(one, { around, constant }),
+      };
+    };
+    const own = written(scope);
+    if (isSaidOfSubmenus(own, submenusOf(scope, scopes, menus).map(written))) continue;
     for (const [selector, condition] of selectorsOf(scope.address, menus, narrow)) {
-      rules.add(body(scope, { around, scheme, constant }), selector, condition);
-      dark.add(darkBody(scope, { around, constant }), selector, condition);
-      drawn.add(drawnBody(scope, { around, constant }), selector, condition);
+      rules.add(own.values, selector, condition);
+      dark.add(own.dark, selector, condition);
+      if (own.drawn !== ground || !covering.has(selector)) drawn.add(own.drawn, selector, condition);
     }
   }
   const inDark = dark.text();
@@ -125,11 +137,10 @@ function drawnBody(
       around(name)?.values.get(name) !== value &&
       !constant.has(name),
   );
-  const painted = paints
-    ? ['  color: var(--kamino-color);\n', '  background: var(--kamino-background);\n']
-    : [];
-  return [...type.map(([name]) => `  ${name}: var(--kamino-${name});\n`), ...painted].join('');
+  return [...type.map(([name]) => `  ${name}: var(--kamino-${name});\n`), paints ? ground : ''].join('');
 }
+
+const ground = '  color: var(--kamino-color);\n  background: var(--kamino-background);\n';
 
 function darkBody(
   scope: Scope,

@@ -1,4 +1,4 @@
-import { covers, folds, hasSubmenus, isSingle } from '../menu/folds.ts';
+import { covers, folds, hasSubmenus, isSingle, levelsBelow } from '../menu/folds.ts';
 import { forms } from '../plan/forms.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import type { ResolvedPanels } from '../target/facts.ts';
@@ -20,7 +20,7 @@ import { pictureRules } from './pictures.ts';
 import { panelRules } from './panels.ts';
 import { inPage, overStaying, singles } from './page.ts';
 import { base, stateRules } from './looks.ts';
-import { partMarks } from './markers.ts';
+import { hideUsual, partMarks } from './markers.ts';
 import { type StyleParts, partRules, within } from './parts.ts';
 import { conditions, markPlain, marks } from './marks.ts';
 import { bar, lines, ownSpaces, plain, skip, submenus } from './rules.ts';
@@ -42,8 +42,7 @@ export function styleSheet(
     boxes: looks.scopes.some(one => one.values.has('entry-background')),
   };
   const used = new Set(menus.flatMap(menu => forms[menu.form].classes));
-  // A menu of several languages stands once for each.
-  const named = [...new Map(menus.map(menu => [menu.name, menu])).values()];
+  const named = onePerName(menus);
   const below = [
     ...(used.has('column') ? [`.${parts.column}`] : []),
     ...(has.submenu ? [`.${parts.submenu}`] : []),
@@ -52,6 +51,7 @@ export function styleSheet(
     ...(used.has('column') ? [`.${parts.column} .${parts.list}`] : []),
     ...(has.submenu ? [within('submenu')] : []),
   ];
+  const hasUsual = !hideUsual(named, looks);
   const narrow: Narrow = menu => roomOf(menu, fits.get(menu.name))?.narrow ?? null;
   const { values, drawn } = scopeRules(looks, named, narrow);
   const rules = [
@@ -64,9 +64,14 @@ export function styleSheet(
     ...(has.submenu ? [submenus] : []),
     ...panels.map(group => panelRules(group, uses)),
     stateRules(uses, has),
-    marks(has),
+    marks(has, hasUsual),
     ...(below.length > 0
-      ? [lines(lists.join(','), below.length > 1 ? `:is(${below.join(',')})` : below[0]!, has.submenu)]
+      ? [
+          lines(lists.join(','), below.length > 1 ? `:is(${below.join(',')})` : below[0]!, {
+            opens: has.submenu,
+            hasUsual,
+          }),
+        ]
       : []),
     ...(used.has('plain') ? [markPlain] : []),
     arrangements(named, uses),
@@ -87,4 +92,14 @@ export function styleSheet(
   const all = compact(rules);
   const sheet = `${head}\n${values}${besideReset(all)}${all}\n`;
   return sheet.replace(/[^\0-\x7f]/gu, letter => `\\${letter.codePointAt(0)!.toString(16)} `);
+}
+
+/** A menu of several languages stands once for each; the one with most below its entries needs the most rules. */
+function onePerName(menus: readonly ResolvedMenu[]): ResolvedMenu[] {
+  const found = new Map<string, ResolvedMenu>();
+  for (const menu of menus) {
+    const known = found.get(menu.name);
+    if (!known || levelsBelow(known.entries) <= levelsBelow(menu.entries)) found.set(menu.name, menu);
+  }
+  return [...found.values()];
 }

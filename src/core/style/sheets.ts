@@ -1,12 +1,17 @@
 import type { ResolvedMenu } from '../menu/types.ts';
 import { parts } from '../markup/names.ts';
+import { holder } from './lists.ts';
+import { changes } from './marks.ts';
 import { topEntry } from './parts.ts';
 
 /**
  * Submenus as sheets: below the entries of a bar; beside those of a column, and of another sheet.
- * @param menu its class; @param isBar or a column
+ * @param menu its class; @param isBar or a column; @param levels below its entries
  */
-export function sheets(menu: string, isBar: boolean): string {
+export function sheets(
+  menu: string,
+  { isBar, levels, isInColumns }: { isBar: boolean; levels: number; isInColumns: boolean },
+): string {
   const sheet = `${menu} .${parts.submenu}`;
   const beside = isBar ? `${sheet} .${parts.submenu}` : sheet;
   const inside = isBar ? `${sheet} ` : `${menu} `;
@@ -24,16 +29,10 @@ export function sheets(menu: string, isBar: boolean): string {
   color: var(--kamino-color);
   background: var(--kamino-background);
   box-shadow: var(--kamino-sheet-shadow, 0 0.6em 1.8em rgb(0 0 0 / 0.18));
-}
-${sheet}:not(:has(ul)) {
-  max-block-size: 85vh;
+${levels > 1 ? `}\n${sheet}:not(:has(ul)) {\n` : ''}  max-block-size: 85vh;
   overflow-y: auto;
 }
-${beside} {
-  inset-block-start: calc(-0.4em - 1px);
-  inset-inline-start: calc(100% + 0.4em);
-}
-${besideRules(sheet, inside)}${
+${isBar && (levels < 2 || isInColumns) ? '' : besideRules(beside, inside)}${levels < 2 ? '' : deeper(sheet)}${
     isBar
       ? `${menu} ${topEntry}:nth-last-child(-n + 2):not(:nth-child(-n + 2))>.${parts.submenu} {
   inset-inline: auto 0;
@@ -46,16 +45,9 @@ ${besideRules(sheet, inside)}${
 ${sheet}.${parts.tall} {
   overflow-y: auto;
 }
-${sheet}.${parts.tall} .${parts.submenu} {
-  position: static;
-  max-block-size: none;
-  border: 0;
-  box-shadow: none;
-}
 @media (prefers-reduced-motion: no-preference) {
   ${sheet} {
-    transition: opacity var(--kamino-ease), translate var(--kamino-ease);
-    @starting-style {
+    ${changes(['opacity', 'translate'], 'var(--kamino-ease)')}    @starting-style {
       opacity: 0;
       translate: 0 -0.3em;
     }
@@ -65,7 +57,7 @@ ${sheet}.${parts.tall} .${parts.submenu} {
 }
 
 /** Sheets below the entries of the menu itself as wide as that, or of a given width. */
-export function sheetWidths(menu: string, { width, columns }: ResolvedMenu['opens']): string {
+export function sheetWidths(menu: string, { opens: { width, columns }, fold }: ResolvedMenu): string {
   if (width === null) return '';
   const sheet = `${menu} ${topEntry}>.${parts.submenu}`;
   if (width !== 'menu')
@@ -74,10 +66,7 @@ export function sheetWidths(menu: string, { width, columns }: ResolvedMenu['open
   max-inline-size: 92vw;
 }
 `;
-  return `${menu} .${parts.room} {
-  position: relative;
-}
-${menu} ${topEntry}:has(>.${parts.opener}[open]) {
+  return `${holder(menu, fold)}${menu} ${topEntry}:has(>.${parts.opener}[open]) {
   position: static;
 }
 ${menu} ${topEntry}:has(>.${parts.opener}[open])::before {
@@ -94,11 +83,30 @@ ${sheet}.${parts.columns} {
 `;
 }
 
-/** Signs that point to where a sheet lies, and what becomes of one beside another where no script moves it into the window. */
-const besideRules = (
-  sheet: string,
-  inside: string,
-): string => `${inside}.${parts.opener}.${parts.opener}>*::after {
+/** Sheets in sheets where no script moves them into the window, and in one that scrolls. */
+const deeper = (sheet: string): string => `@media (scripting: none) {
+  ${sheet} .${parts.submenu} {
+    position: static;
+    max-inline-size: none;
+    padding-block: 0;
+    border: 0;
+    box-shadow: none;
+  }
+}
+${sheet}.${parts.tall} .${parts.submenu} {
+  position: static;
+  max-block-size: none;
+  border: 0;
+  box-shadow: none;
+}
+`;
+
+/** Sheets beside what opens them, and signs that point to where they lie. */
+const besideRules = (beside: string, inside: string): string => `${beside} {
+  inset-block-start: calc(-0.4em - 1px);
+  inset-inline-start: calc(100% + 0.4em);
+}
+${inside}.${parts.opener}.${parts.opener}>*::after {
   margin: 0;
   rotate: -45deg;
 }
@@ -108,14 +116,5 @@ ${inside}.${parts.opener}:has(+.${parts.turned})>*::after {
 }
 ${inside}.${parts.opener}:has(+.${parts.turned})>:dir(rtl)::after {
   rotate: -45deg;
-}
-@media (scripting: none) {
-  ${sheet} .${parts.submenu} {
-    position: static;
-    max-inline-size: none;
-    padding-block: 0;
-    border: 0;
-    box-shadow: none;
-  }
 }
 `;
