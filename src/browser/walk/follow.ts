@@ -16,19 +16,25 @@ export interface Followed {
 
 const step = 15;
 const longest = 1500;
+/** Where so many links in a row led nowhere, the next ones are waited for so long. */
+const mostSilent = 3;
+const shorter = 400;
 
 /** Follows links as the visitor would; whatever they lead to, the visitor stays on the page. */
 export async function follow(visit: Visit, page: string, found: readonly FoundWay[]): Promise<Followed[]> {
   const followed: Followed[] = [];
   await visit.fresh(page);
   const inOrder = [...found].sort((one, other) => compareWays(one, other));
+  let silent = 0;
   for (const one of inOrder) {
     const isPressed =
       (await pressed(visit, page, one)) ||
       ((await visit.again(page, one.way!)) && (await visit.hand.link(one.link.index)));
-    followed.push(
-      isPressed ? await arrival(visit, page, one) : { found: one, isRight: false, came: null, section: null },
-    );
+    const end = isPressed
+      ? await arrival(visit, { page, found: one, most: silent < mostSilent ? longest : shorter })
+      : { found: one, isRight: false, came: null, section: null };
+    silent = isPressed && end.came === null ? silent + 1 : 0;
+    followed.push(end);
   }
   return followed;
 }
@@ -46,12 +52,16 @@ function compareWays(one: FoundWay, other: FoundWay): number {
   return a < b ? -1 : a > b ? 1 : one.link.index - other.link.index;
 }
 
-async function arrival(visit: Visit, page: string, found: FoundWay): Promise<Followed> {
+/** @param most so many milliseconds are waited for it */
+async function arrival(
+  visit: Visit,
+  { page, found, most }: { page: string; found: FoundWay; most: number },
+): Promise<Followed> {
   const { href } = found.link;
   const target = visit.server.pathOf(href);
   const hash = hashOf(href);
-  if (target === page && href.includes('#')) return { found, ...(await arrivalInPage(visit, hash)) };
-  for (let waited = 0; waited < longest; waited += step) {
+  if (target === page && href.includes('#')) return { found, ...(await arrivalInPage(visit, hash, most)) };
+  for (let waited = 0; waited < most; waited += step) {
     const [asked] = visit.server.asked();
     if (asked !== undefined) return { found, isRight: asked === target, came: asked, section: null };
     await pause(step);
@@ -60,10 +70,14 @@ async function arrival(visit: Visit, page: string, found: FoundWay): Promise<Fol
 }
 
 /** Scrolling goes on for a while after the address has changed. */
-async function arrivalInPage(visit: Visit, hash: string): Promise<Omit<Followed, 'found'>> {
+async function arrivalInPage(
+  visit: Visit,
+  hash: string,
+  most: number,
+): Promise<Omit<Followed, 'found'>> {
   let last = -1;
   let section: SeenSection | null = null;
-  for (let waited = 0; waited < longest; waited += 60) {
+  for (let waited = 0; waited < most; waited += 60) {
     await pause(60);
     const { scrolled, hash: now } = await visit.state();
     const isThere = hashOf(now) === hash;

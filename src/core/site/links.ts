@@ -90,8 +90,8 @@ interface Target {
 /** So many folders are known at once: the pages of one come together. */
 const mostFolders = 8;
 
-/** Neither a scheme, a query, the root of a server nor anything encoded. */
-const plain = /^(?!\/)[\w./-]*(?:#[\w.-]+)?$/;
+/** Neither a scheme, a query, the root of a server nor anything encoded; in the place, any other sign of ASCII. */
+const plain = /^(?!\/)[\w./-]*(?:#[!-$&-~]+)?$/;
 
 /** Where links lead: most are plain, and the pages of a folder have their files in common. */
 class Ends {
