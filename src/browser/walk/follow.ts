@@ -70,11 +70,7 @@ async function arrival(
 }
 
 /** Scrolling goes on for a while after the address has changed. */
-async function arrivalInPage(
-  visit: Visit,
-  hash: string,
-  most: number,
-): Promise<Omit<Followed, 'found'>> {
+async function arrivalInPage(visit: Visit, hash: string, most: number): Promise<Omit<Followed, 'found'>> {
   let last = -1;
   let section: SeenSection | null = null;
   for (let waited = 0; waited < most; waited += 60) {
