@@ -125,6 +125,21 @@ describe('a draft from folders and titles', () => {
     expect(kamino(folder, 'build').out).toContain('Nothing to do');
   });
 
+  it('has of a large folder without an index page the one that its pages link to', () => {
+    const pages = Array.from({ length: 14 }, (_, at) => [
+      `log/p${at + 10}.html`,
+      page(`Log ${at}`, '<a href="p11.html">Other</a> <a href="contents.html">Log</a>'),
+    ]);
+    const site = folderWith({
+      ...Object.fromEntries(pages),
+      'log/contents.html': page('All of the log'),
+      'sky/a.html': page('Sky'),
+    });
+    expect(kamino(site, 'draft').status).toBe(0);
+    expect(planOf(site).match(/(?<=^ +- )\S+\.html/gm)).toEqual(['log/contents.html', 'sky/a.html']);
+    expect(planOf(site)).toContain('# Left out: 14 pages in log/; most of them link to contents.html');
+  });
+
   const many = (folder: string): Record<string, string> =>
     Object.fromEntries(
       Array.from({ length: 30 }, (_, at) => [

@@ -50,6 +50,23 @@ it('takes no index in the text of a page for a menu, and no way to the next page
   expect(checked({ ...site, ...files }).findings.map(one => one.rule)).not.toContain('other-words');
 });
 
+it('takes nothing for part of a header that is never closed, nor an old name beside its id for a second place', () => {
+  const row = (one: string, other: string): string =>
+    `<p><a href="${one}">Dome</a>, <a href="${other}">Hill</a> | <a href="index.html">Top of all</a></p>`;
+  const told = (text: string): string[] =>
+    checked({ ...site, 'index.html': page('Observatory', text, `<div class="header">${nav}`) }).findings.map(
+      ({ rule, place }) => `${rule}:${place.position?.line ?? ''}`,
+    );
+  expect(
+    told(row('book.html', 'visit.html') + row('visit.html', 'book.html') + '<p>Words</p>'.repeat(40)),
+  ).toEqual([]);
+  const double = '<a name="way"></a><a name="way"></a>\n<h2 id="way">The way</h2>';
+  expect(told(`${double}<p><a href="#way">Way</a></p>`)).toEqual([]);
+  expect(told(`${double}<p>A word</p>\n<a name="way">Here</a>`)).toEqual([
+    expect.stringMatching(/^same-id:/),
+  ]);
+});
+
 const plants: [rule: string, severity: string, of: Record<string, string>][] = [
   ['same-words', 'warning', everywhere(nav.replace('Book', 'Visit'))],
   [

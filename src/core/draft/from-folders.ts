@@ -1,5 +1,5 @@
 import { folderOfAll } from '../address/front.ts';
-import { type SitePath, folderOf, isIndex } from '../address/path.ts';
+import { type SitePath, folderOf, isIndex, nameOf } from '../address/path.ts';
 import { fileLabel } from '../menu/labels.ts';
 import { spaced } from '../text/names.ts';
 import { compare } from '../text/finding.ts';
@@ -46,6 +46,8 @@ class FolderMenu {
   readonly #site: DraftSite;
   readonly #paths: readonly SitePath[];
   readonly #ranks: ReadonlyMap<SitePath, number>;
+  readonly #tree: FolderTree;
+  readonly #folderRanks = new Map<SitePath, number>();
 
   constructor(site: DraftSite) {
     this.#site = site;
@@ -58,6 +60,7 @@ class FolderMenu {
       );
     this.#paths = [...site.pages.keys()].filter(path => !unlisted.has(path)).sort(compare);
     this.top = folderOfAll(this.#paths);
+    this.#tree = new FolderTree(this.#paths);
     this.#ranks = linkRanks(site);
   }
 
@@ -70,27 +73,32 @@ class FolderMenu {
   /** The pages of a folder and the folders in it, in order; without its own index page, but for the site's. */
   entriesOf(folder: SitePath): DraftEntry[] {
     const isTop = folder === this.top;
-    const start = folder === '' ? '' : `${folder}/`;
-    const inside = this.#paths.filter(path => path.startsWith(start));
-    const pages = inside.filter(path => folderOf(path) === folder && !(!isTop && isIndex(path)));
-    const folders = [
-      ...new Set(inside.map(path => /^[^/]+(?=\/)/.exec(path.slice(start.length))?.[0] ?? '')),
-    ].filter(Boolean);
+    const pages = this.#tree.pagesIn(folder).filter(path => isTop || !isIndex(path));
     if (isTop && this.#areMany(pages)) pages.splice(0, pages.length, ...this.#first(pages));
-    if (!isTop && pages.length > mostInFolder) {
-      this.notes.push(`Left out: ${counted(pages.length, 'page')} in ${folder}/`);
-      pages.length = 0;
-    }
+    if (!isTop && pages.length > mostInFolder)
+      pages.splice(0, pages.length, ...this.#ofCollection(folder, pages));
     const items = [
       ...pages.map(path => ({ rank: this.#rank(path), key: path, entry: this.#page(path) })),
-      ...folders.map(name => {
-        const path = `${start}${name}`;
-        return { rank: this.#folderRank(path), key: path, entry: this.#folder(path, name) };
-      }),
+      ...this.#tree.foldersIn(folder).map(path => ({
+        rank: this.#folderRank(path),
+        key: path,
+        entry: this.#folder(path),
+      })),
     ];
     return items
       .sort((one, other) => one.rank - other.rank || compare(one.key, other.key))
       .flatMap(({ entry }) => entry ?? []);
+  }
+
+  /** Where it has no index page, the one that most of its pages link to stands for a collection. */
+  #ofCollection(folder: SitePath, pages: readonly SitePath[]): SitePath[] {
+    const hasIndex = this.#tree.pagesIn(folder).some(isIndex);
+    const first = hasIndex ? null : mostLinked(pages, this.#site);
+    const left = pages.length - (first === null ? 0 : 1);
+    this.notes.push(
+      `Left out: ${counted(left, 'page')} in ${folder}/${first === null ? '' : `; most of them link to ${nameOf(first)}`}`,
+    );
+    return first === null ? [] : [first];
   }
 
   /** No bar of a few lines. */
@@ -125,24 +133,70 @@ class FolderMenu {
     return this.#site.pages.get(path)?.label ?? fileLabel(path);
   }
 
-  #folder(path: SitePath, name: string): DraftEntry | null {
-    const index = this.#paths.find(one => folderOf(one) === path && isIndex(one));
+  #folder(path: SitePath): DraftEntry | null {
+    const index = this.#tree.pagesIn(path).find(isIndex);
     const entries = this.entriesOf(path);
     if (index !== undefined) return { ...this.#page(index), entries };
     if (entries.length === 0) return null;
     // A folder of one page is that page.
     if (entries.length === 1) return entries[0]!;
-    return { label: spaced(name), target: null, highlight: false, mayBeMissing: false, entries };
+    return { label: spaced(nameOf(path)), target: null, highlight: false, mayBeMissing: false, entries };
   }
 
   #rank(path: SitePath): number {
     return path === this.#site.front ? -1 : (this.#ranks.get(path) ?? Infinity);
   }
 
+  /** That of the first page in it, at any depth. */
   #folderRank(folder: SitePath): number {
-    const ranks = this.#paths.filter(path => path.startsWith(`${folder}/`)).map(path => this.#rank(path));
-    return Math.min(...ranks);
+    const known = this.#folderRanks.get(folder);
+    if (known !== undefined) return known;
+    const pages = this.#tree.pagesIn(folder).map(path => this.#rank(path));
+    const folders = this.#tree.foldersIn(folder).map(path => this.#folderRank(path));
+    const rank = [...pages, ...folders].reduce((least, one) => Math.min(least, one), Infinity);
+    this.#folderRanks.set(folder, rank);
+    return rank;
   }
+}
+
+/** The pages and folders that lie in each folder, in the order of their paths. */
+class FolderTree {
+  readonly #pages = new Map<SitePath, SitePath[]>();
+  readonly #folders = new Map<SitePath, SitePath[]>();
+
+  constructor(paths: readonly SitePath[]) {
+    for (const path of paths) {
+      const folder = folderOf(path);
+      if (!this.#pages.has(folder)) this.#enter(folder);
+      this.#pages.get(folder)!.push(path);
+    }
+  }
+
+  #enter(folder: SitePath): void {
+    this.#pages.set(folder, []);
+    const around = folderOf(folder);
+    if (folder === '') return;
+    if (!this.#pages.has(around)) this.#enter(around);
+    this.#folders.set(around, [...this.foldersIn(around), folder]);
+  }
+
+  pagesIn(folder: SitePath): readonly SitePath[] {
+    return this.#pages.get(folder) ?? [];
+  }
+
+  foldersIn(folder: SitePath): readonly SitePath[] {
+    return this.#folders.get(folder) ?? [];
+  }
+}
+
+/** The page that most of some pages link to; null where it is not half of them. */
+function mostLinked(pages: readonly SitePath[], site: DraftSite): SitePath | null {
+  const counts = new Map(pages.map(path => [path, 0]));
+  for (const path of pages)
+    for (const target of new Set(site.pages.get(path)?.links))
+      if (counts.has(target)) counts.set(target, counts.get(target)! + 1);
+  const [best] = [...counts].sort(([, one], [, other]) => other - one);
+  return best && best[1] * 2 >= pages.length - 1 ? best[0] : null;
 }
 
 /** The order in which the front page links to pages; behind these, that of most pages. */

@@ -31,7 +31,7 @@ export function handMenus(tree: Tree, page: SitePath): HandMenu[] {
   if (rows.length === 0) return [];
   const menus = rows.map(row => {
     const node = tree.node(row);
-    return named(look, { node, menu: menuOf(tree, node, { unclosed, page }) });
+    return named(look, { node, menu: menuOf(look, node, { unclosed, page }) });
   });
   // Nobody asks for a list that is no menu and has no name.
   const sought = menus.filter(({ menu }) => menu.kind !== 'list' || menu.element.includes(' '));
@@ -134,10 +134,11 @@ function menuInTable(row: number, inner: () => number[], holdings: Holdings): nu
 }
 
 function menuOf(
-  tree: Tree,
+  look: Look,
   node: TreeNode,
   { unclosed: open, page }: { unclosed: readonly number[]; page: SitePath },
 ): HandMenu {
+  const { tree } = look;
   const unclosed = open
     .filter(one => one === node.at || tree.table.liesIn(one, node.at))
     .map(one => tree.node(one))
@@ -152,7 +153,7 @@ function menuOf(
     selectors: [],
     kind,
     element: elementOf(tree, node),
-    region: regionOf(tree, node),
+    region: regionOf(look, node),
     entries,
     isStacked: isStacked(node),
     unclosed,
@@ -195,8 +196,15 @@ function* textsBeside(tree: Tree, node: TreeNode): Generator<string> {
   }
 }
 
-function regionOf(tree: Tree, node: TreeNode): HandMenu['region'] {
-  for (let one: TreeNode | null = node; one; one = one.parent) {
+/** What lies around most of a page and its title is no part of it, whatever it is called: its end tag may be missing. */
+function isAroundAll({ tree, holdings }: Look, { start, stop, at }: TreeNode): boolean {
+  const end = stop < 0 ? tree.raw.length : stop;
+  return (end - start) * 5 > tree.raw.length * 3 && holdings.of(at).hasTitle;
+}
+
+function regionOf(look: Look, node: TreeNode): HandMenu['region'] {
+  const { tree } = look;
+  for (let one: TreeNode | null = node; one && !isAroundAll(look, one); one = one.parent) {
     const words = `${one.name} ${valueOf(one, 'id', tree.charset) ?? ''} ${valueOf(one, 'class', tree.charset) ?? ''}`;
     if (/foot|bottom/i.test(words)) return 'footer';
     if (one.name === 'aside' || /side/i.test(words)) return 'aside';

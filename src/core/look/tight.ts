@@ -9,6 +9,8 @@ import type { MenuFonts } from './fonts.ts';
 
 /** The em of a media query, in px: the browser's own, whatever the page has (https://www.w3.org/TR/mediaqueries-4/#units). */
 const mediaEm = 16;
+/** The window of most laptops, in em of media queries. */
+const usualWindow = 80;
 /** The window of a usual phone, in px. */
 const phone = 390;
 
@@ -50,6 +52,13 @@ function tooLate(menu: ResolvedMenu, fonts: MenuFonts): Told | null {
   const { belowEm } = menu.fold;
   const needed = windowEm(fonts.fit(menu));
   if (belowEm === null || belowEm >= needed) return null;
+  if (needed > usualWindow)
+    return {
+      rule: 'late-fold',
+      message: `\`${menu.name}\` takes ${needed}em, which few windows have: from ${belowEm}em on it goes into several lines`,
+      remedy:
+        'Give its entries shorter labels, such as  label: News  or put some of them below others. Folded where it has no room, it is so in most windows:  when: crowded',
+    };
   return {
     rule: 'late-fold',
     message: `\`${menu.name}\` folds below ${belowEm}em and takes ${needed}em: in windows between the two it goes into several lines`,

@@ -4,6 +4,7 @@ import { decode } from '../text/charset.ts';
 import { readAttributeReferences, readReferences } from '../text/references.ts';
 import type { Extent, FullPage, Heading, Identified } from './content.ts';
 import { FrameReader } from './frame.ts';
+import { withoutDoubles } from './old-names.ts';
 import { attributeStarts, nothingWanted } from './wanted.ts';
 import { UsedReader, type Used } from './used.ts';
 import { collapse, wordsIn } from './words.ts';
@@ -63,6 +64,7 @@ class FullReader implements Listener {
   readonly #hasMenus: boolean;
   /** With the value raw until the charset is known. */
   readonly #ids: Identified[] = [];
+  readonly #oldNames = new Set<Identified>();
   readonly #page: Omit<FullPage, 'frame' | 'ids' | keyof Used> = {
     headings: [],
     links: [],
@@ -102,18 +104,9 @@ class FullReader implements Listener {
     if (page.date !== null) page.date = value(page.date);
     for (const one of used.resources) one.address = value(one.address);
     const isUnlisted = page.isUnlisted || used.refreshes.length > 0;
-    return { frame, ids: this.#identified(value), ...page, ...used, isUnlisted };
-  }
-
-  /** An old `name` of a link counts where its id is another. */
-  #identified(text: (raw: Raw) => string): Identified[] {
-    let last: Identified | null = null;
-    return this.#ids.filter(one => {
-      one.id = text(one.id);
-      const isSame: boolean = last !== null && last.start === one.start && last.id === one.id;
-      last = one;
-      return one.id !== '' && !isSame;
-    });
+    for (const one of this.#ids) one.id = value(one.id);
+    const ids = withoutDoubles(this.#ids, this.#oldNames, this.#walk.raw);
+    return { frame, ids, ...page, ...used, isUnlisted };
   }
 
   hearsText(): boolean {
@@ -148,8 +141,11 @@ class FullReader implements Listener {
     const heading = this.#open.length > 0 ? this.#headingAround() : null;
     if (id !== null && id !== '') this.#ids.push({ start, end, id, element: name, heading });
     const oldName = name === 'a' ? scanner.value('name') : null;
-    if (oldName !== null && oldName !== '')
-      this.#ids.push({ start, end, id: oldName, element: name, heading });
+    if (oldName !== null && oldName !== '') {
+      const named = { start, end, id: oldName, element: name, heading };
+      this.#ids.push(named);
+      this.#oldNames.add(named);
+    }
     if (headings.has(name)) this.#readHeading(name, id === '' ? null : id, extent);
     else if (name === 'a' || name === 'area') this.#readLink(extent);
     else if (name === 'meta') this.#readMeta();
