@@ -140,6 +140,82 @@ describe('a draft from folders and titles', () => {
     expect(planOf(site)).toContain('# Left out: 14 pages in log/; most of them link to contents.html');
   });
 
+  const drafted = (menu: string, { css = '', pages = {}, from = '#m' } = {}): string => {
+    const [one, two, three] = ['index', 'a', 'b'].map(name =>
+      page(name).replace('<body>', `<body>\n${menu}`),
+    );
+    const files = { 'index.html': one!, 'a.html': two!, 'b.html': three!, 'c.css': css, ...pages };
+    const linked = Object.fromEntries(
+      Object.entries(files).map(([path, text]) => [
+        path,
+        text.replace('</head>', '<link rel="stylesheet" href="c.css"></head>'),
+      ]),
+    );
+    const site = folderWith(linked);
+    expect(kamino(site, 'draft', '--from', from).status).toBe(0);
+    return planOf(site);
+  };
+  const links = (item: string): string =>
+    ['index', 'a', 'b'].map(name => item.replace('$', `<a href="${name}.html">${name}!</a>`)).join('');
+
+  it.each([
+    ['a narrow fixed element', '#m{position:fixed;width:180px}', links('<div>$</div>'), 'column'],
+    [
+      'a narrow cell',
+      '',
+      `<ul>${links('<li>$</li>')}</ul>`,
+      'column',
+      '<table><tr><td width="160"><div id="m">$</div></td></tr></table>',
+    ],
+    ['a narrow element, in a line', '#m{width:300px} #m div{float:left}', links('<div>$</div>'), 'bar'],
+    ['a narrow element, as a row', '#m{width:20em;display:flex}', links('<div>$</div>'), 'bar'],
+    ['a wide element', '#m{width:960px}', links('<div>$</div>'), 'bar'],
+  ])(
+    'makes a column of entries below each other beside the content: %s',
+    (_, css, inside, form, around = '<div id="m">$</div>') => {
+      const plan = drafted(around.replace('$', inside), { css });
+      expect(/form: (\w+)/.exec(plan)?.[1] ?? 'bar').toBe(form);
+    },
+  );
+
+  it('takes over what only opens as one entry, though it is called as a page in it, and without its sign', () => {
+    const plan = drafted(
+      '<ul id="m"><li><a href="index.html">Start</a></li><li><a href="#">\u25ba A! \u25bc</a><ul><li><a href="a.html">A!</a></li><li><a href="b.html">B!</a></li></ul></li></ul>',
+    );
+    expect(plan).toMatch(/- label: A!\n +entries:\n +- \{ page: a\.html, label: A! \}\n +- \{ page: b/);
+    expect(plan).not.toMatch(/[\u25ba\u25bc]/);
+  });
+
+  it('says which entry leads where none can', () => {
+    const plan = drafted(
+      `<ul id="m">${links('<li>$</li>')}<li><a href="ftp://files.example/">Files</a></li></ul>`,
+    );
+    expect(plan).toContain('# `Files` led to ftp://files.example/, where no entry can lead');
+    expect(plan).not.toContain('page: ftp');
+  });
+
+  it('takes rows that are called menus out of what only holds them, and names their pages by few patterns', () => {
+    const row = (name: string, pages: readonly string[]): string =>
+      `<div id="${name}" class="tabs"><ul>${pages.map(one => `<li><a href="${one}.html">${one}</a></li>`).join('')}</ul></div>`;
+    const of = (name: string, second: string): [string, string] => [
+      `${name}.html`,
+      page(name).replace(
+        '<body>',
+        `<body><div id="top">${row('row1', ['index', 'a', 'x-1'])}${second}</div>`,
+      ),
+    ];
+    const own = row('row2', ['x-1', 'x-2', 'x-3']);
+    const site = folderWith(
+      Object.fromEntries([
+        ...['index', 'a', 'b', 'c', 'd', 'e'].map(name => of(name, '')),
+        ...['x-1', 'x-2', 'x-3', 'x-4', 'x-5'].map(name => of(name, own)),
+      ]),
+    );
+    expect(kamino(site, 'inventory').out).toMatch(/"#row1" +on 11 of 11 pages[^]*"#row2" +on 5 of 11/);
+    expect(kamino(site, 'draft', '--from', '#row1', '--from', 'more=#row2').status).toBe(0);
+    expect(planOf(site)).toContain('carried-by: x-*');
+  });
+
   const many = (folder: string): Record<string, string> =>
     Object.fromEntries(
       Array.from({ length: 30 }, (_, at) => [

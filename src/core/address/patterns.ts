@@ -1,4 +1,4 @@
-import { type SitePath, folderOf } from './path.ts';
+import { type SitePath, folderOf, nameOf } from './path.ts';
 
 /** Few patterns that match these pages of a site, and no other page of it. */
 export function patternsOf(wanted: ReadonlySet<SitePath>, all: Iterable<SitePath>): string[] {
@@ -45,8 +45,46 @@ function patternsIn(folder: Folder, prefix: string, wanted: ReadonlySet<SitePath
   const direct =
     own.length === folder.pages.length && own.length > 1
       ? [`${prefix}*`]
-      : own.map(path => plainPattern(path));
+      : alikePatterns(
+          own,
+          folder.pages.filter(path => !wanted.has(path)),
+        );
   return [...direct, ...below.flatMap(one => one.make())];
+}
+
+/** Fewer pages are named one by one. */
+const fewPages = 4;
+const mostPatterns = 12;
+
+/** Patterns of many pages of a folder by what their names begin or end with, where no other one does; the rest by name. */
+function alikePatterns(wanted: readonly SitePath[], others: readonly SitePath[]): string[] {
+  const found: string[] = [];
+  let rest = [...wanted];
+  while (rest.length > fewPages && found.length < mostPatterns) {
+    const counts = new Map<string, number>();
+    for (const path of rest)
+      for (const pattern of patternsFor(path)) counts.set(pattern, (counts.get(pattern) ?? 0) + 1);
+    for (const path of others) for (const pattern of patternsFor(path)) counts.delete(pattern);
+    const [best] = [...counts].sort(
+      ([a, one], [b, other]) => other - one || a.length - b.length || (a < b ? -1 : 1),
+    );
+    if (!best || best[1] < fewPages) break;
+    found.push(best[0]);
+    rest = rest.filter(path => !patternsFor(path).includes(best[0]));
+  }
+  return [...found, ...rest.map(plainPattern)];
+}
+
+/** What a name begins and ends with, up to each sign between its words; none with a sign that means something in patterns. */
+function patternsFor(path: SitePath): string[] {
+  const name = nameOf(path);
+  if (plainPattern(path) !== path) return [];
+  const folder = path.slice(0, path.length - name.length);
+  const end = name.lastIndexOf('.');
+  const breaks = [...name.matchAll(/[-_.](?=[a-z0-9])/gi)].map(match => match.index);
+  return breaks
+    .filter(at => at > 0 && at < end)
+    .flatMap(at => [`${folder}*${name.slice(at)}`, `${folder}${name.slice(0, at + 1)}*`]);
 }
 
 function allIn({ pages, folders }: Folder): SitePath[] {

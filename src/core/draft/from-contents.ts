@@ -1,7 +1,7 @@
 import { carriersOf } from '../address/patterns.ts';
 import type { SitePath } from '../address/path.ts';
 import type { Navigation } from '../hand/navigation.ts';
-import { copyEntries } from '../hand/shared.ts';
+import { copyEntries } from '../hand/copy-entries.ts';
 import { mostFrequent } from '../text/frequent.ts';
 import type { HandSite } from '../hand/types.ts';
 import { besideLinks, wordsKey } from '../page/beside-links.ts';

@@ -1,7 +1,8 @@
 import { pictureMark } from '../hand/entries.ts';
 import { otherPicture } from '../hand/pictures.ts';
 import { flatEntries } from '../hand/types.ts';
-import { copyEntries, entryKey, flatShared, matched, type SiteEntry } from '../hand/shared.ts';
+import { copyEntries, entryKey } from '../hand/copy-entries.ts';
+import { flatShared, matched, type SiteEntry } from '../hand/shared.ts';
 import type { SiteMenu } from '../hand/site-menus.ts';
 import type { HandSite } from '../hand/types.ts';
 import type { WholeSite } from '../site/whole.ts';
@@ -9,7 +10,7 @@ import { counted, shortened } from '../text/nearest.ts';
 import { type ByTag, languageName, mergedEntries, switchesLanguage } from './by-language.ts';
 import { piecesToKeep } from './pieces.ts';
 import type { Places } from './place.ts';
-import { draftEntry, foldFor, mostNamed, saidText, threeLevels } from './targets.ts';
+import { draftEntry, foldFor, isOtherScheme, mostNamed, saidText, threeLevels } from './targets.ts';
 import type { DraftEntry, DraftMenu, DraftSite } from './types.ts';
 
 /** Words by which people call an entry that is set apart. */
@@ -37,7 +38,7 @@ export function menuFromHand(
   const tags = byTag ? [...byTag.keys()] : [];
   const isSwitching = byTag !== null && switchesLanguage(byTag, site);
   const entries = byTag ? mergedEntries(new Map(tags.map((tag, at) => [tag, versions[at]!]))) : versions[0]!;
-  const form = formOf(menus[0]!);
+  const form = formOf(menus[0]!, () => places.standBeside(menus, selectors));
   const { comments, title, pieces, ...where } = places.placeOf({
     menus,
     selectors,
@@ -64,10 +65,10 @@ export function menuFromHand(
   };
 }
 
-function formOf({ copies }: SiteMenu): DraftMenu['form'] {
+function formOf({ copies }: SiteMenu, standsBeside: () => boolean): DraftMenu['form'] {
   const [first] = copies.values();
   if (first!.region === 'footer') return 'plain';
-  return first!.region === 'aside' || first!.isStacked ? 'column' : 'bar';
+  return first!.region === 'aside' || first!.isStacked || standsBeside() ? 'column' : 'bar';
 }
 
 function sharedVersion(menus: readonly SiteMenu[], site: HandSite): string {
@@ -99,6 +100,14 @@ function entriesOf(menu: SiteMenu, { site, known, notes }: Context): DraftEntry[
     ),
     ...fewest(
       dead.map(one => `\`${one.label}\` led nowhere`),
+      'entry',
+    ),
+    ...fewest(
+      flatShared(menu.entries).flatMap(({ label, target }) =>
+        target !== null && isOtherScheme(target)
+          ? `\`${label}\` led to ${target}, where no entry can lead`
+          : [],
+      ),
       'entry',
     ),
     ...pictureNotes(menu),
@@ -187,7 +196,8 @@ function entriesFrom(
 ): DraftEntry[] {
   return entries.flatMap(one => {
     const below = entriesFrom(one.entries, known, byName);
-    const target = one.target ?? byName.get(one) ?? null;
+    const led = one.target ?? byName.get(one) ?? null;
+    const target = led === null || isOtherScheme(led) ? null : led;
     if (target === null && below.length === 0 && !isCaption(one, entries)) return [];
     const highlight = one.marks.some(mark => !mark.startsWith(otherPicture) && apart.test(mark));
     return [draftEntry(one.label || null, target, known, { highlight, entries: below })];

@@ -32,12 +32,17 @@ export interface OldElement {
 /** Whether a page has laid an old menu out beside its content: what stands in its place alone would stand in the flow. */
 export function isLaidOut({ node, tree, rules }: OldElement, isColumn: boolean): boolean {
   const anywhere = rules.filter(onScreen).map(rule => ({ ...rule, condition: null }));
-  const own = new Map(inlineOf(node, tree).map(({ property, value }) => [property, value]));
   return leaving.some(([name, isUsual, isOfColumns]) => {
     if (isOfColumns && !isColumn) return false;
-    const value = own.get(name) ?? declaredFor(node, name, tree, anywhere)?.value ?? '';
+    const value = styleOf(node, name, tree, anywhere);
     return value !== '' && !isUsual.test(value);
   });
+}
+
+/** What is declared for an element, in its own attribute or by rules; empty where nothing is. */
+export function styleOf(node: TreeNode, property: string, tree: Tree, rules: readonly StyleRule[]): string {
+  const own = inlineOf(node, tree).findLast(one => one.property === property);
+  return own?.value ?? declaredFor(node, property, tree, rules)?.value ?? '';
 }
 
 /** What its own attribute declares. */
@@ -89,6 +94,7 @@ export function layoutSheet(
   return [{ path: freePath('menus.css', files), text }];
 }
 
-const onScreen = ({ condition }: StyleRule): boolean => condition === null || !/\bprint\b/.test(condition);
+export const onScreen = ({ condition }: StyleRule): boolean =>
+  condition === null || !/\bprint\b/.test(condition);
 const byStrength = (one: StyleRule, other: StyleRule): number =>
   Number(atLeast(one.specificity, other.specificity)) - Number(atLeast(other.specificity, one.specificity));

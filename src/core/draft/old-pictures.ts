@@ -1,6 +1,7 @@
 import { readAddress } from '../address/href.ts';
 import { type SitePath, folderOf } from '../address/path.ts';
-import { type CopyEntry, type SiteEntry, copyEntries, matched } from '../hand/shared.ts';
+import { type CopyEntry, copyEntries } from '../hand/copy-entries.ts';
+import { type SiteEntry, matched } from '../hand/shared.ts';
 import { mostFrequent } from '../text/frequent.ts';
 import type { SiteMenu } from '../hand/site-menus.ts';
 import type { HandSite } from '../hand/types.ts';

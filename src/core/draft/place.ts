@@ -5,12 +5,14 @@ import { Selectors } from '../hand/selectors.ts';
 import { holdsNoNav, holdsOnlyOwnParts } from '../page/kinds.ts';
 import type { SiteMenu } from '../hand/site-menus.ts';
 import type { HandSite } from '../hand/types.ts';
-import { type BesideLinks, besideLinks, describeBeside, wordsKey } from '../page/beside-links.ts';
+import { type BesideLinks, describeBeside, wordsKey } from '../page/beside-links.ts';
 import { type StyleRule, inlineRules } from '../page/styles.ts';
 import { type TreeNode, childrenOf, classesOf, isNode, readTree } from '../page/tree.ts';
 import { counted } from '../text/nearest.ts';
+import { besideOf, captionOf, withoutShown } from './beside.ts';
 import type { Firsts } from './firsts.ts';
 import { type OldElement, isLaidOut, layoutOf, rulesInside } from './laid-out.ts';
+import { standsBeside } from './stacked.ts';
 import { type Copy, piecesIn } from './pieces.ts';
 import type { DraftMenu, DraftPiece, DraftSpot } from './types.ts';
 
@@ -157,14 +159,24 @@ export class Places {
     return chosen.every(one => one !== null) ? chosen : null;
   }
 
+  /** Whether the entries of a menu stand below each other, beside the content. */
+  standBeside(menus: readonly SiteMenu[], selectors: readonly string[]): boolean {
+    const old = this.#element(this.#copies(menus.slice(0, 1), selectors)[0]);
+    return old !== null && standsBeside(old);
+  }
+
   /** The first copy, where its page has laid it out. */
   #laidOut(copy: Copy | undefined, isColumn: boolean): OldElement | null {
+    const old = this.#element(copy);
+    return old && isLaidOut(old, isColumn) ? old : null;
+  }
+
+  #element(copy: Copy | undefined): OldElement | null {
     if (!copy) return null;
     const { raw, charset } = this.#site.pages.get(copy.path)!.frame;
     const tree = readTree(raw, charset, true);
     const node = tree.nodes.find(one => one.start === copy.extent.start);
-    const old = node && { node, tree, rules: [...this.#rules, ...inlineRules(copy.path, tree)] };
-    return old && isLaidOut(old, isColumn) ? old : null;
+    return node ? { node, tree, rules: [...this.#rules, ...inlineRules(copy.path, tree)] } : null;
   }
 
   #holdsAll(copies: readonly Copy[], selector: string, shown: ReadonlySet<string>): boolean {
@@ -178,14 +190,6 @@ export class Places {
   }
 }
 
-function besideOf({ raw, charset }: Copy, shown: ReadonlySet<string>): BesideLinks[] {
-  return withoutShown(besideLinks(raw, charset), shown);
-}
-
-function withoutShown(found: readonly BesideLinks[], shown: ReadonlySet<string>): BesideLinks[] {
-  return found.filter(one => one.what !== 'words' || !shown.has(wordsKey(one.text)));
-}
-
 /** The element itself, or the nearest one around it, before which a menu may stand. */
 function mayFollow(node: TreeNode | null): TreeNode | null {
   let found: TreeNode | null = null;
@@ -195,20 +199,6 @@ function mayFollow(node: TreeNode | null): TreeNode | null {
     if (found !== null && one.parent && holdsNoNav.has(one.parent.name)) found = null;
   }
   return found;
-}
-
-const longestCaption = 40;
-
-/** The same few words on nearly every copy, and nothing else: what the menu is called. */
-function captionOf(beside: readonly BesideLinks[][]): string | null {
-  const having = beside.filter(found => found.length > 0);
-  if (having.length * 5 < beside.length * 4) return null;
-  const [first] = having[0] ?? [];
-  if (first?.what !== 'words' || first.text.length > longestCaption) return null;
-  const key = wordsKey(first.text);
-  return having.every(found => found[0]!.what === 'words' && wordsKey(found[0]!.text) === key)
-    ? first.text
-    : null;
 }
 
 const linksIn = (raw: string): number => raw.match(/<(?:a|area)\s[^>]*href/gi)?.length ?? 0;

@@ -18,6 +18,11 @@ export function draftEntry(
   return { label: isGiven ? null : label, target, highlight, mayBeMissing: isOwn && !isThere, entries };
 }
 
+/** An address of another scheme than those that entries may have: of `ftp:`, say. */
+export function isOtherScheme(address: string): boolean {
+  return /^(?!https?:)[a-z][a-z0-9+.-]+:/i.test(address) && keyOfScheme(address) === null;
+}
+
 function targetOf(address: string, site: DraftSite): { key: TargetKey; value: string } | null {
   if (site.pages.has(address)) return { key: 'page', value: address };
   if (site.files.has(address)) return { key: 'file', value: address };

@@ -110,8 +110,17 @@ function candidatesIn(look: Look, row: number): number[] {
   }
   const menus = inner();
   const isMenu = menus.some(one => ['nav', 'table'].includes(table.name(one)) || lists.has(table.name(one)));
-  return isMenu && !isHeaded(look, row, menus[0]!) ? menus : [row];
+  const isApart = isMenu ? !isHeaded(look, row, menus[0]!) : areCalledSo(look, row, menus);
+  return isApart ? menus : [row];
 }
+
+/** What lies in an element is called a menu, and the element itself is not: it only holds them. */
+function areCalledSo({ table }: Look, row: number, menus: readonly number[]): boolean {
+  const isCalledSo = (one: number): boolean =>
+    menuWords.test(`${table.value(one, 'id') ?? ''} ${table.value(one, 'class') ?? ''}`);
+  return menus.length > 0 && menus.every(isCalledSo) && !isCalledSo(row);
+}
+const menuWords = /nav|menu|\btabs?(?:\b|\d)/i;
 
 /** Its links are those of a list, and of the headings above that. */
 function isHeaded({ tree, table, holdings }: Look, row: number, list: number): boolean {

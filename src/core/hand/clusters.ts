@@ -1,7 +1,7 @@
 import type { SitePath } from '../address/path.ts';
 import { mostFrequent } from '../text/frequent.ts';
 import { navigationKinds } from './kinds.ts';
-import { copyEntries } from './shared.ts';
+import { copyEntries } from './copy-entries.ts';
 import type { HandMenu, HandSite } from './types.ts';
 
 /** Menus on several pages that are alike enough to be copies of one. */
@@ -35,8 +35,10 @@ export class Cluster {
     const shared = keys.filter(key => this.#isUsual(this.counts.get(key) ?? 0)).length;
     if (shared < leastShared) return 0;
     const share = shared / Math.min(keys.length, this.#usualKeys());
-    if (share < leastShare) return 0;
     const [first] = this.copies.values();
+    // A long list in the text of a page may have the few words of a menu among others.
+    const [less, more] = [keys.length, this.#usualKeys()].sort((one, other) => one - other);
+    if (share < leastShare || (first!.element !== menu.element && more! > mostLonger * less!)) return 0;
     const nearness = (first!.element === menu.element ? 0.3 : 0) + (first!.region === menu.region ? 0.2 : 0);
     return share * 0.8 + (nearness || -0.2);
   }
@@ -60,6 +62,7 @@ export class Cluster {
 }
 
 const leastShared = 3;
+const mostLonger = 3;
 const leastShare = 0.4;
 const leastAlike = 0.5;
 

@@ -1,13 +1,6 @@
 import type { SitePath } from '../address/path.ts';
-import {
-  type CopyEntry,
-  type SiteEntry,
-  copyEntries,
-  entryKey,
-  flatShared,
-  matched,
-  withoutTurning,
-} from './shared.ts';
+import { type CopyEntry, copyEntries, entryKey } from './copy-entries.ts';
+import { type SiteEntry, flatShared, matched, withoutTurning } from './shared.ts';
 import { type SiteMenu, siteMenus } from './site-menus.ts';
 import type { HandEntry, HandMenu, HandSite } from './types.ts';
 

@@ -1,4 +1,4 @@
-import { collapse } from '../page/words.ts';
+import { collapse, withoutSigns } from '../page/words.ts';
 import { headings, rawTextElements } from '../page/kinds.ts';
 import {
   type Tree,
@@ -147,7 +147,7 @@ class EntryReader {
     ];
     const image = this.#pictureIn(node);
     if (image) marks.push(pictureMark);
-    const label = collapse(this.#text(node)) || (valueOf(node, 'title', charset) ?? '').trim();
+    const label = withoutSigns(collapse(this.#text(node))) || (valueOf(node, 'title', charset) ?? '').trim();
     const area = node.name === 'area' ? (valueOf(node, 'alt', charset) ?? '') : '';
     return {
       label: label || area,

@@ -1,6 +1,6 @@
 import type { SitePath } from '../address/path.ts';
 import { endOfLink } from '../site/links.ts';
-import { copyEntries } from './shared.ts';
+import { copyEntries } from './copy-entries.ts';
 import { type HandEntry, type HandMenu, type HandSite, type NavigationKind, flatEntries } from './types.ts';
 
 const longestLabel = 40;

@@ -1,6 +1,6 @@
 import type { SitePath } from '../address/path.ts';
 import { isTurning, navigationKinds } from './kinds.ts';
-import { copyEntries } from './shared.ts';
+import { copyEntries } from './copy-entries.ts';
 import { siteMenus } from './site-menus.ts';
 import type { HandMenu, HandSite, NavigationKind } from './types.ts';
 

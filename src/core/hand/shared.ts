@@ -1,13 +1,14 @@
 import type { SitePath } from '../address/path.ts';
-import { type LinkEnd, endOfLink } from '../site/links.ts';
 import type { WholeSite } from '../site/whole.ts';
 import { mostFrequent } from '../text/frequent.ts';
-import { targetKey } from './targets.ts';
-import { type HandEntry, type HandMenu, flatEntries } from './types.ts';
+import { type CopyEntry, copyEntries } from './copy-entries.ts';
+import type { HandMenu } from './types.ts';
 
 /** An entry as most copies of a menu have it. */
 export interface SiteEntry {
   label: string;
+  /** That, as it is compared. */
+  key: string;
   /** Where it leads: a path of the site with a section perhaps, or an address elsewhere; null for what only opens. */
   target: string | null;
   /** On how many copies it is. */
@@ -20,46 +21,6 @@ export interface SiteEntry {
   marks: readonly string[];
 }
 
-export interface CopyEntry {
-  entry: HandEntry;
-  parent: HandEntry | null;
-  /** Its label, as it is compared. */
-  key: string;
-  target: string | null;
-  /** Where its link leads; null for what is no link. */
-  end: LinkEnd | null;
-}
-
-/** Labels are the same whatever their case and white space. */
-export function entryKey(label: string): string {
-  return label.toLowerCase().replace(/\s+/g, ' ').trim();
-}
-
-const known = new WeakMap<HandMenu, CopyEntry[]>();
-
-/** The entries of one copy, each with where it leads, in order. */
-export function copyEntries(menu: HandMenu, path: SitePath, site: WholeSite): readonly CopyEntry[] {
-  const kept = known.get(menu);
-  if (kept) return kept;
-  const found = readEntries(menu, path, site);
-  known.set(menu, found);
-  return found;
-}
-
-function readEntries(menu: HandMenu, path: SitePath, site: WholeSite): CopyEntry[] {
-  const page = site.pages.get(path)!;
-  return flatEntries(menu.entries).map(({ entry, parent }) => {
-    const end = entry.href === null ? null : endOfLink(entry.href, page, site);
-    return {
-      entry,
-      parent,
-      key: entryKey(entry.label),
-      end,
-      target: end === null ? null : targetKey(end, entry.href!, path),
-    };
-  });
-}
-
 /** Which entry of most copies each entry of one copy stands for: by label and target, else by label, else by target. */
 export function matched(copy: readonly CopyEntry[], shared: readonly SiteEntry[]): Map<CopyEntry, SiteEntry> {
   const found = new Map<CopyEntry, SiteEntry>();
@@ -69,16 +30,16 @@ export function matched(copy: readonly CopyEntry[], shared: readonly SiteEntry[]
     key => key || null,
     (_, target) => target,
   ];
-  for (const keyOf of keys) {
+  for (const compared of keys) {
     const waiting = new Map<string, SiteEntry[]>();
     for (const entry of open) {
-      const key = keyOf(entryKey(entry.label), entry.target);
+      const key = compared(entry.key, entry.target);
       const alike = key === null ? undefined : waiting.get(key);
       if (alike) alike.push(entry);
       else if (key !== null) waiting.set(key, [entry]);
     }
     for (const one of waiting.size > 0 ? copy : []) {
-      const key = found.has(one) ? null : keyOf(one.key, one.target);
+      const key = found.has(one) ? null : compared(one.key, one.target);
       const entry = key === null ? undefined : waiting.get(key)?.shift();
       if (!entry) continue;
       found.set(one, entry);
@@ -176,7 +137,17 @@ function usualEntries(copies: readonly (readonly CopyEntry[])[], share: number):
     const target = mostFrequent(group.members.flatMap(one => one.target ?? []));
     const label = mostFrequent(group.members.map(one => one.entry.label).filter(Boolean)) ?? '';
     const isWords = group.members.every(one => one.entry.href === null);
-    found.push({ label, target, count: group.copies.size, isWords, parent: null, entries: [], marks: [] });
+    const key = mostFrequent(group.members.map(one => one.key)) ?? '';
+    found.push({
+      label,
+      key,
+      target,
+      count: group.copies.size,
+      isWords,
+      parent: null,
+      entries: [],
+      marks: [],
+    });
   };
   for (const group of labels.values()) if (isUsual(group)) add(group);
   const targets = new Set(found.map(one => one.target));

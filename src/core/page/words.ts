@@ -51,3 +51,11 @@ export function wordsIn(raw: Raw, from: number, end: number): number {
   }
   return words;
 }
+
+/** Triangles, and three lines, that show where something opens: no part of what it is called. */
+const sign = '[\\u25b2-\\u25c5\\u2630\\s]+';
+const signs = new RegExp(`^${sign}(?=\\S)|(?<=\\S)${sign}$`, 'gu');
+
+export function withoutSigns(label: string): string {
+  return label.replace(signs, '');
+}

@@ -16,16 +16,23 @@ export const sameWords: CheckRule = {
       site,
       one => saidOf(one.label),
       one => one.target,
-    ).map(({ other, all }) => {
-      const targets = listed(
-        all.map(one => `\`${one.target}\``),
-        'and',
-      );
-      const place = placeInRaw(site.pages.get(other.page)!.frame, other.start, other.end);
-      return tell(
-        place,
-        `\`${other.label}\` leads to ${targets} in menus of one page`,
-        'Say in each what is there.',
-      );
-    }),
+    )
+      .filter(({ all }) => !isPageAndPlace(all.map(one => one.target)))
+      .map(({ other, all }) => {
+        const targets = listed(
+          all.map(one => `\`${one.target}\``),
+          'and',
+        );
+        const place = placeInRaw(site.pages.get(other.page)!.frame, other.start, other.end);
+        return tell(
+          place,
+          `\`${other.label}\` leads to ${targets} in menus of one page`,
+          'Say in each what is there.',
+        );
+      }),
 };
+
+/** A page and a place in it: its first heading is called as the page is. */
+function isPageAndPlace([one = '', other = '', ...more]: readonly string[]): boolean {
+  return more.length === 0 && (one.startsWith(`${other}#`) || other.startsWith(`${one}#`));
+}

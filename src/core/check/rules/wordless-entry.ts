@@ -1,4 +1,5 @@
-import { copyEntries, flatShared, matched } from '../../hand/shared.ts';
+import { copyEntries } from '../../hand/copy-entries.ts';
+import { flatShared, matched } from '../../hand/shared.ts';
 import { siteMenus } from '../../hand/site-menus.ts';
 import { placeInRaw } from '../../text/place.ts';
 import { spaced } from '../../text/names.ts';

@@ -1,0 +1,53 @@
+import { type TreeNode, descendants } from '../page/tree.ts';
+import { type OldElement, onScreen, styleOf } from './laid-out.ts';
+
+/** Wider than this nothing stands beside the content of a page: in px, in em, and in hundredths of what is around. */
+const narrowest: Readonly<Record<string, number>> = { px: 320, '': 320, em: 20, rem: 20, '%': 30, vw: 30 };
+/** So many elements around a menu are asked how wide they are. */
+const farthest = 10;
+
+/** They have their width as an attribute on old pages. */
+const cells: ReadonlySet<string> = new Set(['td', 'th', 'table']);
+const blocks: ReadonlySet<string> = new Set('li div p dd dt h1 h2 h3 h4 h5 h6 section nav'.split(' '));
+
+/** Whether the entries of an old menu stand below each other in a narrow element, as blocks of its flow. */
+export function standsBeside({ node, tree, rules }: OldElement): boolean {
+  const anywhere = rules.filter(onScreen).map(rule => ({ ...rule, condition: null }));
+  const value = (one: TreeNode, property: string): string => styleOf(one, property, tree, anywhere);
+  const links = [...descendants(node)].filter(one => one.name === 'a' && one.value('href') !== null);
+  const [first, second] = links.map(link => itemOf(link, node, links));
+  if (!first || !second || first === second) return false;
+  return isNarrow(node, value) && [first, second].every(item => isBlock(item, value));
+}
+
+type ValueOf = (node: TreeNode, property: string) => string;
+
+function isNarrow(node: TreeNode, value: ValueOf): boolean {
+  let outer: TreeNode | null = node;
+  for (let far = 0; outer && far < farthest; far += 1, outer = outer.parent) {
+    const written = value(outer, 'width') || (cells.has(outer.name) ? (outer.value('width') ?? '') : '');
+    const [, number, unit] = /^([\d.]+)([a-z%]*)$/.exec(written.trim()) ?? [];
+    if (number !== undefined && Number(number) <= (narrowest[unit!] ?? 0)) return true;
+  }
+  return false;
+}
+
+/** The outermost element in the menu that holds this link alone. */
+function itemOf(link: TreeNode, menu: TreeNode, links: readonly TreeNode[]): TreeNode {
+  const holds = (one: TreeNode): number =>
+    links.filter(other => other.start >= one.start && other.start < Math.max(one.open, one.stop)).length;
+  let item = link;
+  for (let outer = link.parent; outer && outer !== menu && holds(outer) === 1; outer = outer.parent)
+    item = outer;
+  return item;
+}
+
+/** It takes a line of its own. */
+function isBlock(item: TreeNode, value: ValueOf): boolean {
+  const display = value(item, 'display') || (blocks.has(item.name) ? 'block' : 'inline');
+  const around = item.parent ? value(item.parent, 'display') : '';
+  const isRow =
+    /flex|grid/.test(around) && !/column/.test(item.parent ? value(item.parent, 'flex-direction') : '');
+  const floats = value(item, 'float');
+  return /^(?:block|list-item|flex|grid)$/.test(display) && !isRow && (floats === '' || floats === 'none');
+}

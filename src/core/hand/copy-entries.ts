@@ -1,0 +1,47 @@
+import type { SitePath } from '../address/path.ts';
+import { type LinkEnd, endOfLink } from '../site/links.ts';
+import type { WholeSite } from '../site/whole.ts';
+import { targetKey } from './targets.ts';
+import { type HandEntry, type HandMenu, flatEntries } from './types.ts';
+
+export interface CopyEntry {
+  entry: HandEntry;
+  parent: HandEntry | null;
+  /** Its label, as it is compared. */
+  key: string;
+  target: string | null;
+  /** Where its link leads; null for what is no link. */
+  end: LinkEnd | null;
+}
+
+/** Labels are the same whatever their case and white space. */
+export function entryKey(label: string): string {
+  return label.toLowerCase().replace(/\s+/g, ' ').trim();
+}
+
+const known = new WeakMap<HandMenu, CopyEntry[]>();
+
+/** The entries of one copy, each with where it leads, in order. */
+export function copyEntries(menu: HandMenu, path: SitePath, site: WholeSite): readonly CopyEntry[] {
+  const kept = known.get(menu);
+  if (kept) return kept;
+  const found = readEntries(menu, path, site);
+  known.set(menu, found);
+  return found;
+}
+
+function readEntries(menu: HandMenu, path: SitePath, site: WholeSite): CopyEntry[] {
+  const page = site.pages.get(path)!;
+  return flatEntries(menu.entries).map(({ entry, parent }) => {
+    const end = entry.href === null ? null : endOfLink(entry.href, page, site);
+    const target = end === null ? null : targetKey(end, entry.href!, path);
+    return { entry, parent, key: keyOf(entry, target !== null), end, target };
+  });
+}
+
+/** What only opens may be called as the first page in it: it is another entry. */
+function keyOf({ label, entries }: HandEntry, leads: boolean): string {
+  const key = entryKey(label);
+  const isOver = !leads && flatEntries(entries).some(({ entry }) => entryKey(entry.label) === key);
+  return isOver ? `${key}\nover` : key;
+}
