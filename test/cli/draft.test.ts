@@ -158,25 +158,17 @@ describe('a draft from folders and titles', () => {
   const links = (item: string): string =>
     ['index', 'a', 'b'].map(name => item.replace('$', `<a href="${name}.html">${name}!</a>`)).join('');
 
+  const narrow = '<table><tr><td width="160"><div id="m">$</div></td></tr></table>';
   it.each([
-    ['a narrow fixed element', '#m{position:fixed;width:180px}', links('<div>$</div>'), 'column'],
-    [
-      'a narrow cell',
-      '',
-      `<ul>${links('<li>$</li>')}</ul>`,
-      'column',
-      '<table><tr><td width="160"><div id="m">$</div></td></tr></table>',
-    ],
-    ['a narrow element, in a line', '#m{width:300px} #m div{float:left}', links('<div>$</div>'), 'bar'],
-    ['a narrow element, as a row', '#m{width:20em;display:flex}', links('<div>$</div>'), 'bar'],
-    ['a wide element', '#m{width:960px}', links('<div>$</div>'), 'bar'],
-  ])(
-    'makes a column of entries below each other beside the content: %s',
-    (_, css, inside, form, around = '<div id="m">$</div>') => {
-      const plan = drafted(around.replace('$', inside), { css });
-      expect(/form: (\w+)/.exec(plan)?.[1] ?? 'bar').toBe(form);
-    },
-  );
+    ['a narrow fixed element', '#m{position:fixed;width:180px}', '<div id="m">$</div>', 'column'],
+    ['a narrow cell', 'p{color:red}', narrow, 'column'],
+    ['a narrow element, in a line', '#m{width:300px} #m div{float:left}', '<div id="m">$</div>', 'bar'],
+    ['a narrow element, as a row', '#m{width:20em;display:flex}', '<div id="m">$</div>', 'bar'],
+    ['a wide element', '#m{width:960px}', '<div id="m">$</div>', 'bar'],
+  ])('makes a column of entries below each other beside the content: %s', (...[, css, around, form]) => {
+    const plan = drafted(around.replace('$', links('<div>$</div>')), { css });
+    expect(/form: (\w+)/.exec(plan)?.[1] ?? 'bar').toBe(form);
+  });
 
   it('takes over what only opens as one entry, though it is called as a page in it, and without its sign', () => {
     const plan = drafted(
