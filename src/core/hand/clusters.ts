@@ -10,7 +10,7 @@ export class Cluster {
   readonly at: number;
   readonly copies = new Map<SitePath, HandMenu>();
   /** How often each label, and each target, has been met. */
-  readonly counts = new Map<string, number>();
+  readonly counts = new Map<number, number>();
   #usual: number | null = null;
   /** How many keys have been met so often. */
   readonly #often: number[] = [];
@@ -19,7 +19,7 @@ export class Cluster {
     this.at = at;
   }
 
-  add(path: SitePath, menu: HandMenu, keys: readonly string[]): void {
+  add(path: SitePath, menu: HandMenu, keys: readonly number[]): void {
     this.copies.set(path, menu);
     for (const key of keys) {
       const count = (this.counts.get(key) ?? 0) + 1;
@@ -30,17 +30,20 @@ export class Cluster {
     this.#usual = null;
   }
 
-  /** Share of the smaller one's labels and targets that both have, and a little for standing at the same place. */
-  alike(menu: HandMenu, keys: readonly string[]): number {
-    const shared = keys.filter(key => this.#isUsual(this.counts.get(key) ?? 0)).length;
-    if (shared < leastShared) return 0;
-    const share = shared / Math.min(keys.length, this.#usualKeys());
+  /** Share of the smaller one's labels and targets that both have, and a little for standing at the same place. @param met so many of these keys some copy has */
+  alike(menu: HandMenu, keys: readonly number[], met: number): number {
     const [first] = this.copies.values();
-    // A long list in the text of a page may have the few words of a menu among others.
-    const [less, more] = [keys.length, this.#usualKeys()].sort((one, other) => one - other);
-    if (share < leastShare || (first!.element !== menu.element && more! > mostLonger * less!)) return 0;
     const nearness = (first!.element === menu.element ? 0.3 : 0) + (first!.region === menu.region ? 0.2 : 0);
-    return share * 0.8 + (nearness || -0.2);
+    const score = (share: number): number => share * 0.8 + (nearness || -0.2);
+    const smaller = Math.min(keys.length, this.#usualKeys());
+    if (score(met / smaller) < leastAlike) return 0;
+    // In one or two copies all is usual.
+    const shared =
+      this.copies.size <= 2 ? met : keys.filter(key => this.#isUsual(this.counts.get(key) ?? 0)).length;
+    // A long list in the text of a page may have the few words of a menu among others.
+    const larger = Math.max(keys.length, this.#usualKeys());
+    const isOther = first!.element !== menu.element && larger > mostLonger * smaller;
+    return shared < leastShared || shared / smaller < leastShare || isOther ? 0 : score(shared / smaller);
   }
 
   /** So many of its keys a menu of so many must have to be like these at all. */
@@ -68,16 +71,17 @@ const leastAlike = 0.5;
 
 /** The menus of a site with their copies. */
 export function clustersOf(site: HandSite): Cluster[] {
+  const keys = new Keys(site);
   const kinds = navigationKinds(site);
   const clusters = new Clusters();
   for (const [path, menus] of orderedPages(site)) {
     const own = menus.filter(menu => kinds.get(menu) === 'menu');
     clusters.place(
       path,
-      own.map(menu => ({ menu, keys: keysOf(menu, path, site) })),
+      own.map(menu => ({ menu, keys: keys.of(menu, path) })),
     );
   }
-  return clusters.all.flatMap(one => byAreas(one, site));
+  return clusters.all.flatMap(one => byAreas(one, site, keys));
 }
 
 /** The folder of the site that a page lies in, at any depth. */
@@ -87,7 +91,7 @@ export const areaOf = (path: SitePath): string => /^[^/]*(?=\/)/.exec(path)?.[0]
 const leastInArea = 3;
 
 /** Copies that are called the same, and lead into the part of the site that they stand in: each part has a menu of its own. */
-function byAreas(cluster: Cluster, site: HandSite): Cluster[] {
+function byAreas(cluster: Cluster, site: HandSite, keys: Keys): Cluster[] {
   const areas = new Map<string, [SitePath, HandMenu][]>();
   for (const [path, menu] of cluster.copies) {
     const copies = areas.get(areaOf(path));
@@ -98,7 +102,7 @@ function byAreas(cluster: Cluster, site: HandSite): Cluster[] {
   if (large.length < 2 || !leadIntoAreas(large, site)) return [cluster];
   return [...areas.values()].map(copies => {
     const own = new Cluster(cluster.at);
-    for (const [path, menu] of copies) own.add(path, menu, keysOf(menu, path, site));
+    for (const [path, menu] of copies) own.add(path, menu, keys.of(menu, path));
     return own;
   });
 }
@@ -141,24 +145,40 @@ function orderedPages(site: HandSite): [SitePath, readonly HandMenu[]][] {
   return [...all.filter(([path]) => path === site.front), ...all.filter(([path]) => path !== site.front)];
 }
 
-/** Labels and targets of a copy. */
-function keysOf(menu: HandMenu, path: SitePath, site: HandSite): string[] {
-  const keys = copyEntries(menu, path, site).flatMap(({ key, target }) => [
-    key === '' ? null : `label ${key}`,
-    target === null ? null : `target ${target}`,
-  ]);
-  return [...new Set(keys.filter(one => one !== null))];
+/** Labels and targets of copies, each with a number of its own. */
+class Keys {
+  readonly #site: HandSite;
+  readonly #known = new Map<string, number>();
+
+  constructor(site: HandSite) {
+    this.#site = site;
+  }
+
+  of(menu: HandMenu, path: SitePath): number[] {
+    const keys = copyEntries(menu, path, this.#site).flatMap(({ key, target }) => [
+      ...(key === '' ? [] : [this.#number(`label ${key}`)]),
+      ...(target === null ? [] : [this.#number(`target ${target}`)]),
+    ]);
+    return [...new Set(keys)];
+  }
+
+  #number(key: string): number {
+    const known = this.#known.get(key);
+    if (known !== undefined) return known;
+    this.#known.set(key, this.#known.size);
+    return this.#known.size - 1;
+  }
 }
 
 interface Keyed {
   menu: HandMenu;
-  keys: readonly string[];
+  keys: readonly number[];
 }
 
 class Clusters {
   readonly all: Cluster[] = [];
   /** The numbers of the clusters that have met a label or a target. */
-  readonly #having = new Map<string, number[]>();
+  readonly #having = new Map<number, number[]>();
   /** How many keys of the menu in hand each cluster has met; the numbers of those that have met any. */
   #met = new Int32Array(256);
   readonly #any: number[] = [];
@@ -166,7 +186,7 @@ class Clusters {
   /** Gives each menu of a page to the cluster that it is most like; each takes one a page. */
   place(path: SitePath, menus: readonly Keyed[]): void {
     const pairs = menus.flatMap(({ menu, keys }, at) =>
-      this.#near(keys).map(cluster => ({ at, cluster, score: cluster.alike(menu, keys) })),
+      this.#near(keys).map(({ cluster, met }) => ({ at, cluster, score: cluster.alike(menu, keys, met) })),
     );
     pairs.sort(
       (one, other) => other.score - one.score || one.at - other.at || one.cluster.at - other.cluster.at,
@@ -198,7 +218,7 @@ class Clusters {
   }
 
   /** Clusters that have met enough of these keys to be alike. */
-  #near(keys: readonly string[]): Cluster[] {
+  #near(keys: readonly number[]): { cluster: Cluster; met: number }[] {
     if (this.#met.length < this.all.length) this.#met = new Int32Array(this.all.length * 2);
     this.#any.length = 0;
     for (const key of keys)
@@ -206,8 +226,10 @@ class Clusters {
         if (this.#met[at] === 0) this.#any.push(at);
         this.#met[at]! += 1;
       }
-    const near = this.#any.filter(at => this.#met[at]! >= this.all[at]!.leastShared(keys.length));
+    const near = this.#any
+      .filter(at => this.#met[at]! >= this.all[at]!.leastShared(keys.length))
+      .map(at => ({ cluster: this.all[at]!, met: this.#met[at]! }));
     for (const at of this.#any) this.#met[at] = 0;
-    return near.map(at => this.all[at]!);
+    return near;
   }
 }
