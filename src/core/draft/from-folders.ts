@@ -177,7 +177,9 @@ class FolderTree {
     const around = folderOf(folder);
     if (folder === '') return;
     if (!this.#pages.has(around)) this.#enter(around);
-    this.#folders.set(around, [...this.foldersIn(around), folder]);
+    const beside = this.#folders.get(around);
+    if (beside) beside.push(folder);
+    else this.#folders.set(around, [folder]);
   }
 
   pagesIn(folder: SitePath): readonly SitePath[] {

@@ -31,13 +31,17 @@ export interface OldElement {
 
 /** Whether a page has laid an old menu out beside its content: what stands in its place alone would stand in the flow. */
 export function isLaidOut({ node, tree, rules }: OldElement, isColumn: boolean): boolean {
-  const anywhere = rules.filter(onScreen).map(rule => ({ ...rule, condition: null }));
+  const anywhere = inAnyWindow(rules);
   return leaving.some(([name, isUsual, isOfColumns]) => {
     if (isOfColumns && !isColumn) return false;
     const value = styleOf(node, name, tree, anywhere);
     return value !== '' && !isUsual.test(value);
   });
 }
+
+/** Rules of the screen, whatever their conditions. */
+export const inAnyWindow = (rules: readonly StyleRule[]): StyleRule[] =>
+  rules.filter(onScreen).map(rule => ({ ...rule, condition: null }));
 
 /** What is declared for an element, in its own attribute or by rules; empty where nothing is. */
 export function styleOf(node: TreeNode, property: string, tree: Tree, rules: readonly StyleRule[]): string {
@@ -94,7 +98,6 @@ export function layoutSheet(
   return [{ path: freePath('menus.css', files), text }];
 }
 
-export const onScreen = ({ condition }: StyleRule): boolean =>
-  condition === null || !/\bprint\b/.test(condition);
+const onScreen = ({ condition }: StyleRule): boolean => condition === null || !/\bprint\b/.test(condition);
 const byStrength = (one: StyleRule, other: StyleRule): number =>
   Number(atLeast(one.specificity, other.specificity)) - Number(atLeast(other.specificity, one.specificity));

@@ -171,8 +171,17 @@ export class Places {
     return old && isLaidOut(old, isColumn) ? old : null;
   }
 
+  /** Its form is asked for, and then its place. */
   #element(copy: Copy | undefined): OldElement | null {
     if (!copy) return null;
+    const { path, extent } = copy;
+    if (this.#last?.path !== path || this.#last.start !== extent.start)
+      this.#last = { path, start: extent.start, old: this.#read(copy) };
+    return this.#last.old;
+  }
+  #last: { path: SitePath; start: number; old: OldElement | null } | null = null;
+
+  #read(copy: Copy): OldElement | null {
     const { raw, charset } = this.#site.pages.get(copy.path)!.frame;
     const tree = readTree(raw, charset, true);
     const node = tree.nodes.find(one => one.start === copy.extent.start);

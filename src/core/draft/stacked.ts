@@ -1,5 +1,6 @@
 import { type TreeNode, descendants } from '../page/tree.ts';
-import { type OldElement, onScreen, styleOf } from './laid-out.ts';
+import { isLink } from '../hand/entries.ts';
+import { type OldElement, inAnyWindow, styleOf } from './laid-out.ts';
 
 /** Wider than this nothing stands beside the content of a page: in px, in em, and in hundredths of what is around. */
 const narrowest: Readonly<Record<string, number>> = { px: 320, '': 320, em: 20, rem: 20, '%': 30, vw: 30 };
@@ -12,9 +13,9 @@ const blocks: ReadonlySet<string> = new Set('li div p dd dt h1 h2 h3 h4 h5 h6 se
 
 /** Whether the entries of an old menu stand below each other in a narrow element, as blocks of its flow. */
 export function standsBeside({ node, tree, rules }: OldElement): boolean {
-  const anywhere = rules.filter(onScreen).map(rule => ({ ...rule, condition: null }));
+  const anywhere = inAnyWindow(rules);
   const value = (one: TreeNode, property: string): string => styleOf(one, property, tree, anywhere);
-  const links = [...descendants(node)].filter(one => one.name === 'a' && one.value('href') !== null);
+  const links = [...descendants(node)].filter(isLink);
   const [first, second] = links.map(link => itemOf(link, node, links));
   if (!first || !second || first === second) return false;
   return isNarrow(node, value) && [first, second].every(item => isBlock(item, value));

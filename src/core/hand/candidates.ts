@@ -1,10 +1,10 @@
 import { type SitePath, nameOf } from '../address/path.ts';
 import { type ElementTable, nobody } from '../page/element-table.ts';
-import { headings } from '../page/kinds.ts';
+import { headings, lists } from '../page/kinds.ts';
 import { type Tree, type TreeNode, descendants, isNode, roleOf, textOf, valueOf } from '../page/tree.ts';
 import { endLists } from '../page/unclosed.ts';
 import { entriesOf, isLink, isLinkedHeading } from './entries.ts';
-import { Holdings, unseen } from './holdings.ts';
+import { Holdings } from './holdings.ts';
 import { Selectors } from './selectors.ts';
 import { kindOfEntries } from './kinds.ts';
 import type { HandMenu } from './types.ts';
@@ -14,7 +14,6 @@ const blocks: ReadonlySet<string> = new Set(
     ' ',
   ),
 );
-const lists: ReadonlySet<string> = new Set(['ul', 'ol', 'menu', 'dir', 'dl']);
 /** Parts of a page that stay when the menu in them goes. */
 const containers: ReadonlySet<string> = new Set(
   'td th header footer aside section center font span b small address blockquote'.split(' '),
@@ -80,8 +79,6 @@ function elementOf({ charset }: Tree, node: TreeNode): string {
   return `${node.name} ${words}`.trim();
 }
 
-const isClosed = ({ table }: Look, row: number): boolean => unseen.has(table.name(row)) || table.isOurs(row);
-
 function isLandmark({ tree, table }: Look, row: number): boolean {
   return table.name(row) === 'nav' || roleOf(tree.node(row), tree.charset) === 'navigation';
 }
@@ -89,7 +86,7 @@ function isLandmark({ tree, table }: Look, row: number): boolean {
 function candidatesIn(look: Look, row: number): number[] {
   const { table, holdings } = look;
   const links = holdings.links(row);
-  if (links < 2 || isClosed(look, row)) return [];
+  if (links < 2 || holdings.isClosed(row)) return [];
   const name = table.name(row);
   const children = (): number[] => table.children(row);
   const inner = (): number[] => children().flatMap(one => candidatesIn(look, one));

@@ -30,7 +30,10 @@ export class Cluster {
     this.#usual = null;
   }
 
-  /** Share of the smaller one's labels and targets that both have, and a little for standing at the same place. @param met so many of these keys some copy has */
+  /**
+   * Share of the smaller one's labels and targets that both have, and a little for standing at the same place.
+   * @param met so many of these keys some copy has
+   */
   alike(menu: HandMenu, keys: readonly number[], met: number): number {
     const [first] = this.copies.values();
     const nearness = (first!.element === menu.element ? 0.3 : 0) + (first!.region === menu.region ? 0.2 : 0);

@@ -1,5 +1,5 @@
 import { collapse, withoutSigns } from '../page/words.ts';
-import { headings, rawTextElements } from '../page/kinds.ts';
+import { headings, lists, rawTextElements } from '../page/kinds.ts';
 import {
   type Tree,
   type TreeNode,
@@ -14,7 +14,6 @@ import type { Raw } from '../text/bytes.ts';
 import { pictureOf, withPictureMarks } from './pictures.ts';
 import type { HandEntry } from './types.ts';
 
-const lists: ReadonlySet<string> = new Set(['ul', 'ol', 'menu', 'dir', 'dl']);
 const items: ReadonlySet<string> = new Set(['li', 'dt', 'dd']);
 const emphasis: ReadonlySet<string> = new Set(['b', 'strong', 'em', 'i', 'u', 'font', 'big', 'span', 'mark']);
 /** What they hold is no entry: a caption, a control, a form. */

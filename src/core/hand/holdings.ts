@@ -3,8 +3,7 @@ import { type Tree, type TreeText, textOf } from '../page/tree.ts';
 import type { Raw } from '../text/bytes.ts';
 import { isSeparator } from './entries.ts';
 
-/** What lies in them is no text for people. */
-export const unseen: ReadonlySet<string> = new Set([
+const unseen: ReadonlySet<string> = new Set([
   'script',
   'style',
   'template',

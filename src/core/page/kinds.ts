@@ -21,6 +21,7 @@ export const paragraphEnders = names(
 );
 
 export const headings = names('h1 h2 h3 h4 h5 h6');
+export const lists = names('ul ol menu dir dl');
 export const formatting = names('a b big code em font i nobr s small strike strong tt u');
 export const tableParts = names('caption col colgroup tbody td tfoot th thead tr');
 

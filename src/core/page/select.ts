@@ -1,18 +1,19 @@
 import { type Options, compile } from 'css-select';
 import type { Raw } from '../text/bytes.ts';
 import { plainElement } from './element.ts';
+import { lists } from './kinds.ts';
 import {
   type Tree,
   type TreeNode,
   type TreeText,
   childrenOf,
   classesOf,
-  firstBehind,
   isNode,
   readTree,
   textOf,
   valueOf,
 } from './tree.ts';
+import { firstBehind } from './unclosed.ts';
 import type { Cells, Found, SoughtPage } from './types.ts';
 
 /**
@@ -155,7 +156,7 @@ function cellsOf(first: TreeNode, matches: (node: TreeNode) => boolean, raw: Raw
 
 /** Where a list that is never closed is meant to end, so that a menu can stand instead of it; -1 for anything else. */
 function listEndOf(node: TreeNode, raw: Raw): number {
-  if (node.close >= 0 || !['ul', 'ol', 'menu', 'dir', 'dl'].includes(node.name)) return -1;
+  if (node.close >= 0 || !lists.has(node.name)) return -1;
   const behind = firstBehind(node)?.start ?? node.stop;
   return behind < 0 ? -1 : raw.slice(0, behind).trimEnd().length;
 }

@@ -1,6 +1,6 @@
 import type { Raw } from '../text/bytes.ts';
 import { type Selector, matches } from '../text/selector.ts';
-import { voidElements } from './kinds.ts';
+import { lists, voidElements } from './kinds.ts';
 import type { Attribute, Element } from './types.ts';
 
 /** Where a word stands in a page, from any place on: each stretch is looked through once. */
@@ -173,5 +173,3 @@ export function isPartial({ name, start, end }: Element, bodyPoint: number): boo
   if (start < bodyPoint || name === 'td' || name === 'th' || name === 'tr') return true;
   return end < 0 && lists.has(name);
 }
-
-const lists: ReadonlySet<string> = new Set(['ul', 'ol', 'menu', 'dir', 'dl']);

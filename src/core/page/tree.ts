@@ -5,7 +5,6 @@ import type { PageElement } from './element.ts';
 import { ElementTable, nobody } from './element-table.ts';
 import { Elements, RootElement } from './tree-element.ts';
 import type { Element, TreeNode, TreeText } from './types.ts';
-import { cannotBeInEntry } from './unclosed.ts';
 import { type Listener, Walk } from './walk.ts';
 import { attributeStarts } from './wanted.ts';
 
@@ -218,10 +217,4 @@ export function* descendants(node: TreeNode): Generator<TreeNode> {
       if (isNode(child)) waiting.push(child);
     }
   }
-}
-
-/** The first element in a list that is never closed which cannot be meant to lie in it; null where there is none. */
-export function firstBehind(list: TreeNode): TreeNode | null {
-  for (const node of descendants(list)) if (node !== list && cannotBeInEntry(node.name)) return node;
-  return null;
 }

@@ -1,12 +1,11 @@
 import { type ElementTable, nobody } from './element-table.ts';
+import { lists } from './kinds.ts';
+import { type TreeNode, descendants } from './tree.ts';
 
-const lists: ReadonlySet<string> = new Set(['ul', 'ol', 'menu', 'dir', 'dl']);
 /** What no entry of a menu holds: a list that is never closed ends there. */
 const noEntry: ReadonlySet<string> = new Set(
   'h1 h2 h3 h4 h5 h6 p div table section article main form footer hr pre blockquote'.split(' '),
 );
-
-export const cannotBeInEntry = (name: string): boolean => noEntry.has(name);
 
 /** The lists of a page that are never closed, each without what is no entry, and all behind it: that comes behind the list. */
 export function endLists(table: ElementTable): number[] {
@@ -53,4 +52,10 @@ function letGo(table: ElementTable, outer: number, from: number): void {
   // Texts are numbered in the order of the page.
   const words = [...table.texts(around), ...texts].sort((one, other) => one - other);
   table.hold(around, [...all.slice(0, at), ...gone, ...all.slice(at)], words);
+}
+
+/** The first element in a list that is never closed which cannot be meant to lie in it; null where there is none. */
+export function firstBehind(list: TreeNode): TreeNode | null {
+  for (const node of descendants(list)) if (node !== list && noEntry.has(node.name)) return node;
+  return null;
 }

@@ -113,22 +113,16 @@ const shared = `  content: "";
 function sharedMarks(own: string, marks: Marks, uses: Uses): string {
   // Stronger than what each list says of its marks before they come.
   const { element, within } = linkIn(`${own} `);
-  const drawn = new Map<string, string[]>();
   const [coming] = [...marks].flatMap(([name, { marker }]) => (isComing(name, marker) ? [marker] : []));
   const { there } = markMotion(coming!, 'line');
-  for (const [name, { marker }] of marks) {
-    if (marker.at === 'none') continue;
+  // In the order of the states: a later one wins.
+  const each = [...marks].map(([name, { marker }]) => {
+    if (marker.at === 'none') return '';
     const selector =
       name === 'within' ? `${within!}.${parts.link}` : `${element}.${parts.link}${pseudo[name]}`;
-    const body = groundOf(name, uses) + there;
-    const key = name === 'hover' ? `@media (hover: hover) {\n${body}` : body;
-    drawn.set(key, [...(drawn.get(key) ?? []), `${selector}::after`]);
-  }
-  const each = [...drawn].map(([key, selectors]) =>
-    key.startsWith('@')
-      ? key.replace('\n', `\n${selectors.join(',')} {\n`) + '}\n}\n'
-      : `${selectors.join(',')} {\n${key}}\n`,
-  );
+    const text = `${selector}::after {\n${groundOf(name, uses)}${there}}\n`;
+    return name === 'hover' ? when('@media (hover: hover)', text) : text;
+  });
   return `${element}::after {\n${shared}}\n${each.join('')}`;
 }
 
