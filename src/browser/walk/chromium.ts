@@ -19,7 +19,8 @@ export async function startChromium({ program, probe }: EngineStart): Promise<En
     executablePath: program,
     chromiumSandbox: process.getuid?.() !== 0,
     ignoreDefaultArgs: ['--disable-back-forward-cache'],
-    args: [...quiet],
+    // A page is where it scrolls to at once: what is drawn on the way is most of the work.
+    args: [...quiet, '--disable-smooth-scrolling'],
   });
   return {
     called: `Chromium ${browser.version()}`,

@@ -33,7 +33,7 @@ export async function walkPage(visit: Visit, job: PageJob, noter: Noter): Promis
     const { index } = one.found.link;
     if (!one.isRight) links[index] = { ...links[index]!, actions: null };
   }
-  for (const measure of measuresOf(visit.visitor)) await measure(visit, found, noter);
+  for (const measure of measuresOf(visit.visitor)) await measure(visit, found, noter, isTried);
   return { page, links, sections };
 }
 

@@ -1,4 +1,4 @@
-import type { SeenControl, SeenStop } from '../../core/walk/seen.ts';
+import type { SeenStop } from '../../core/walk/seen.ts';
 import type { FoundWay } from './explore.ts';
 import { type TabWay, nameOf } from './measures/stops.ts';
 import type { Noter } from './noter.ts';
@@ -105,9 +105,7 @@ class TabWalker {
     if (stop.kind === 'link') this.found[stop.index]!.way = this.#ways.get(`link ${stop.index}`) ?? [];
     if (stop.kind !== 'control' || this.#pressed.has(stop.index)) return;
     if (stop.menu !== null && !this.#menus(stop.menu)) return;
-    const before = await this.#visit.controls();
-    if (before[stop.index]?.isOpen !== false) return;
-    await this.#openBy(stop.index, before);
+    if ((await this.#visit.openNow())[stop.index] === false) await this.#openBy(stop.index);
   }
 
   async #judge(stop: SeenStop): Promise<void> {
@@ -138,8 +136,9 @@ class TabWalker {
     return Buffer.compare(focused, without) !== 0;
   }
 
-  async #openBy(control: number, before: readonly SeenControl[]): Promise<void> {
+  async #openBy(control: number): Promise<void> {
     this.#pressed.add(control);
+    const before = await this.#visit.controls();
     const way = [...(this.#ways.get(`control ${control}`) ?? []), control];
     const hidden = (await this.#visit.links()).filter(one => one.at === null).map(one => one.index);
     await this.#visit.tab.press('Enter');

@@ -71,6 +71,11 @@ export class Visit {
     return this.tab.ask<SeenControl[]>('controls');
   }
 
+  /** Whether what each control opens is open, by its number. */
+  openNow(): Promise<(boolean | null)[]> {
+    return this.tab.ask('openNow');
+  }
+
   /** What comes once a page has been scrolled is there afterwards. */
   async scrollThrough(): Promise<void> {
     await this.tab.ask('scrollToEnd');
@@ -81,9 +86,9 @@ export class Visit {
   /** Opens what is not open yet of what has to be. */
   async reopen(way: readonly number[]): Promise<boolean> {
     for (const control of way) {
-      const now = await this.controls();
-      if (now[control]?.isOpen === true) continue;
-      if (now[control]?.isOpen !== false || !(await this.hand.control(control))) return false;
+      const isOpen = (await this.openNow())[control];
+      if (isOpen === true) continue;
+      if (isOpen !== false || !(await this.hand.control(control))) return false;
       await this.settle();
     }
     return true;
@@ -97,9 +102,15 @@ export class Visit {
 
   /** The page with nothing opened in it, at its beginning. */
   async fresh(page: string): Promise<void> {
-    const isOpen = this.#page !== page || (await this.controls()).some(one => one.isOpen === true && one.at);
-    if (isOpen) await this.load(page);
+    const isOther = this.#page !== page || (await this.anyOpen());
+    if (isOther) await this.load(page);
     else await this.tab.ask('scrollToStart');
+  }
+
+  /** Something is open whose control can be pressed. */
+  async anyOpen(): Promise<boolean> {
+    if (!(await this.openNow()).includes(true)) return false;
+    return (await this.controls()).some(one => one.isOpen === true && one.at !== null);
   }
 
   /** As `again`, from what the page is now where that is possible. */

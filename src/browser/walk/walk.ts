@@ -65,9 +65,13 @@ export async function walkSite(walking: Walking): Promise<WalkOutcome> {
       walking.onPage?.((done += 1), all);
     }
   };
+  // What drives the browser takes down the stack of each of its thousands of calls.
+  const limit = Error.stackTraceLimit;
+  Error.stackTraceLimit = 0;
   try {
     await Promise.all(Array.from({ length: walking.atOnce }, lane));
   } finally {
+    Error.stackTraceLimit = limit;
     for (const walker of walkers) await leave(walker);
   }
   return outcome;

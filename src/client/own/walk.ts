@@ -1,4 +1,4 @@
-import { controlAt, controls, focusOnControl, liesOver } from './walk/controls.ts';
+import { controlAt, controls, focusOnControl, liesOver, openNow } from './walk/controls.ts';
 import { hoverAt, linkAt, links } from './walk/links.ts';
 import { currents, marks, styleOfLink } from './walk/marks.ts';
 import {
@@ -22,6 +22,7 @@ const told = {
   linkAt,
   hoverAt,
   controls,
+  openNow,
   controlAt,
   focusOnControl,
   liesOver,

@@ -8,8 +8,8 @@ export async function closing(visit: Visit, found: readonly FoundWay[], noter: N
   for (const { way, links } of openings(found)) {
     const control = way.at(-1)!;
     const isOpen = async (): Promise<boolean> =>
-      (await visit.controls())[control]?.isOpen === true && (await anySeen(visit, links));
-    const label = `“${(await labelOf(visit, noter.page, way)) || 'a control'}”`;
+      (await visit.openNow())[control] === true && (await anySeen(visit, links));
+    await visit.open(noter.page, way);
     if (!(await isOpen())) continue;
     const { menu, index } = links[0]!;
     const isOver = await visit.tab.ask<boolean>('liesOver', control, index);
@@ -19,9 +19,14 @@ export async function closing(visit: Visit, found: readonly FoundWay[], noter: N
     await visit.tab.press('Escape');
     await visit.settle();
     // What moves the page aside covers nothing: nobody has to be able to send it away.
-    if (!(await isOpen())) await judgeClosed(visit, noter, { label, menu, control });
+    if (!(await isOpen())) await judgeClosed(visit, noter, { menu, control });
     else if (isOver)
-      await noter.seen('cannot-close', `Escape does not close what opens in ${menu}`, menu, label);
+      await noter.seen(
+        'cannot-close',
+        `Escape does not close what opens in ${menu}`,
+        menu,
+        await labelOf(visit, control),
+      );
     await visit.open(noter.page, way);
     await aMoment(visit);
     if (!(await visit.hand.control(control))) continue;
@@ -31,10 +36,9 @@ export async function closing(visit: Visit, found: readonly FoundWay[], noter: N
         'cannot-close',
         `what opens in ${menu} stays open when its control is pressed again`,
         menu,
-        label,
+        await labelOf(visit, control),
       );
-    else if ((await visit.state()).isLocked)
-      await noter.seen('locked', 'the page does not scroll any more once a menu was closed', menu, label);
+    else await judgeLocked(visit, noter, { menu, control });
   }
 }
 
@@ -44,14 +48,13 @@ async function aMoment({ visitor }: Visit): Promise<void> {
 }
 
 interface Closed {
-  label: string;
   menu: string | null;
   control: number;
 }
 
-async function judgeClosed(visit: Visit, noter: Noter, { label, menu, control }: Closed): Promise<void> {
-  if ((await visit.state()).isLocked)
-    await noter.seen('locked', 'the page does not scroll any more once a menu was closed', menu, label);
+async function judgeClosed(visit: Visit, noter: Noter, closed: Closed): Promise<void> {
+  const { menu, control } = closed;
+  await judgeLocked(visit, noter, closed);
   if (visit.visitor.moves !== 'keys') return;
   const stop = await visit.tab.ask<{ kind: string; index: number } | null>('stop');
   if (stop?.kind !== 'control' || stop.index !== control)
@@ -59,8 +62,14 @@ async function judgeClosed(visit: Visit, noter: Noter, { label, menu, control }:
       'hidden-focus',
       'the focus does not come back to the control when Escape closes what it opened',
       menu,
-      label,
+      await labelOf(visit, control),
     );
+}
+
+async function judgeLocked(visit: Visit, noter: Noter, { menu, control }: Closed): Promise<void> {
+  if (!(await visit.state()).isLocked) return;
+  const label = await labelOf(visit, control);
+  await noter.seen('locked', 'the page does not scroll any more once a menu was closed', menu, label);
 }
 
 /** The ways that open something, one of each, with the links that come. */
@@ -80,7 +89,6 @@ async function anySeen(visit: Visit, links: readonly SeenLink[]): Promise<boolea
   return (await visit.links(links.map(one => one.index))).some(one => one.at !== null);
 }
 
-async function labelOf(visit: Visit, page: string, way: readonly number[]): Promise<string> {
-  await visit.open(page, way);
-  return (await visit.controls())[way.at(-1)!]?.label ?? '';
+async function labelOf(visit: Visit, control: number): Promise<string> {
+  return `“${(await visit.controls())[control]?.label || 'a control'}”`;
 }

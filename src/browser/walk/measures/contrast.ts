@@ -1,9 +1,7 @@
 import type { SeenBox, SeenText } from '../../../core/walk/seen.ts';
 import { type Pixels, inkContrast } from '../../../core/walk/pixels.ts';
-import type { FoundWay } from '../explore.ts';
 import type { Noter } from '../noter.ts';
 import type { Visit } from '../visit.ts';
-import { openings } from './closing.ts';
 
 /** Letters have their whole colour where they are drawn so many times as large. */
 const scale = 3;
@@ -11,28 +9,24 @@ const scale = 3;
 const tolerance = 0.15;
 
 /** Labels, sampled from pictures of the page: WCAG 2.2, 1.4.3. */
-export async function contrast(visit: Visit, found: readonly FoundWay[], noter: Noter): Promise<void> {
+export async function contrast(visit: Visit, noter: Noter): Promise<void> {
   const read = visit.tab.enlarges ? await pixelReader() : null;
   if (read === null) return;
-  await visit.fresh(noter.page);
-  for (const way of [[], ...openings(found).map(one => one.way)]) {
-    if (way.length > 0) await visit.open(noter.page, way);
-    const [width, height] = visit.window;
-    for (const [at, { menu, label, isLarge }] of (await visit.tab.ask<SeenText[]>('texts')).entries()) {
-      if (visit.sampled.has(`${menu} ${label}`)) continue;
-      const box = await visit.tab.ask<SeenBox | null>('bringText', at);
-      if (!box || !isInside(box, width, height)) continue;
-      visit.sampled.add(`${menu} ${label}`);
-      const measured = inkContrast(await read(await visit.tab.picture(box, scale)));
-      const least = isLarge ? 3 : 4.5;
-      if (measured === null || measured >= least - tolerance) continue;
-      await noter.seen(
-        'weak-contrast',
-        `labels in ${menu} are hard to read`,
-        menu,
-        `“${label}” (${measured.toFixed(1)} of ${least})`,
-      );
-    }
+  const [width, height] = visit.window;
+  for (const [at, { menu, label, isLarge }] of (await visit.tab.ask<SeenText[]>('texts')).entries()) {
+    if (visit.sampled.has(`${menu} ${label}`)) continue;
+    const box = await visit.tab.ask<SeenBox | null>('bringText', at);
+    if (!box || !isInside(box, width, height)) continue;
+    visit.sampled.add(`${menu} ${label}`);
+    const measured = inkContrast(await read(await visit.tab.picture(box, scale)));
+    const least = isLarge ? 3 : 4.5;
+    if (measured === null || measured >= least - tolerance) continue;
+    await noter.seen(
+      'weak-contrast',
+      `labels in ${menu} are hard to read`,
+      menu,
+      `“${label}” (${measured.toFixed(1)} of ${least})`,
+    );
   }
 }
 

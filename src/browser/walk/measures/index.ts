@@ -4,6 +4,7 @@ import type { Noter } from '../noter.ts';
 import type { Visit } from '../visit.ts';
 import { closing } from './closing.ts';
 import { comingBack } from './coming-back.ts';
+import { closedAndOpen } from './closed-and-open.ts';
 import { contrast } from './contrast.ts';
 import { motion } from './motion.ts';
 import { paper } from './paper.ts';
@@ -16,23 +17,36 @@ import { states } from './states.ts';
 import { sweeping } from './sweeping.ts';
 import { targets } from './targets.ts';
 
-/** One thing that is measured in a page that is gone through in full. */
-export type Measure = (visit: Visit, found: readonly FoundWay[], noter: Noter) => Promise<void>;
+/** One thing that is measured in a page that is gone through in full. @param isNew whether a menu was met first on this page */
+export type Measure = (
+  visit: Visit,
+  found: readonly FoundWay[],
+  noter: Noter,
+  isNew: (menu: string) => boolean,
+) => Promise<void>;
 
 /** What each visitor’s window shows beside the way to places. */
 const byVisitor: Readonly<Record<string, readonly Measure[]>> = {
-  mouse: [shifting, contrast, states, closing, comingBack, resizing, targets, spacing, sweeping],
+  mouse: [
+    shifting,
+    closedAndOpen(targets, contrast, spacing),
+    states,
+    closing,
+    comingBack,
+    resizing,
+    sweeping,
+  ],
   keyboard: [closing, spoken],
-  touch: [shifting, closing, comingBack, resizing, targets, sideways],
+  touch: [shifting, closing, comingBack, resizing, closedAndOpen(targets, sideways)],
   'narrow-keyboard': [closing, spoken],
-  zoomed: [sideways, spacing],
-  'large-text': [sideways],
+  zoomed: [closedAndOpen(sideways, spacing)],
+  'large-text': [closedAndOpen(sideways)],
   calm: [motion],
   'forced-colors': [states],
-  'right-to-left': [sideways, closing],
-  'no-script': [sideways],
-  'lost-script': [sideways],
-  'lost-style': [sideways],
+  'right-to-left': [closedAndOpen(sideways), closing],
+  'no-script': [closedAndOpen(sideways)],
+  'lost-script': [closedAndOpen(sideways)],
+  'lost-style': [closedAndOpen(sideways)],
   paper: [paper],
 };
 

@@ -24,8 +24,8 @@ export async function resizing(visit: Visit, found: readonly FoundWay[], noter: 
     ...firsts.map(way => ({ way, doing: 'open' })),
     ...firsts.map(way => ({ way: [...way, ...way], doing: 'opened and closed' })),
   ]) {
-    await visit.tab.resize(width, height);
-    await visit.again(noter.page, way);
+    await visit.fresh(noter.page);
+    for (const control of way) if (await visit.hand.control(control)) await visit.settle();
     await visit.tab.resize(to, height);
     await visit.settle();
     await compare(visit, noter, { fresh, when: `from ${width} to ${to} px, ${doing}` });
@@ -33,7 +33,6 @@ export async function resizing(visit: Visit, found: readonly FoundWay[], noter: 
     await visit.settle();
     await compare(visit, noter, { fresh: before, when: `from ${width} to ${to} px and back, ${doing}` });
   }
-  await visit.tab.resize(width, height);
 }
 
 async function compare(
@@ -59,12 +58,8 @@ async function compare(
       `${when} (${seen?.shown ?? 0} of ${one.shown} entries)`,
     );
   }
-  if ((await visit.state()).isLocked && !(await anyOpen(visit)))
+  if ((await visit.state()).isLocked && !(await visit.anyOpen()))
     await noter.seen('locked', 'the page does not scroll once the window was resized', null, when);
-}
-
-async function anyOpen(visit: Visit): Promise<boolean> {
-  return (await visit.controls()).some(one => one.isOpen === true && one.at !== null);
 }
 
 function firstOfEachMenu(all: ReturnType<typeof openings>): (readonly number[])[] {

@@ -6,7 +6,12 @@ import { type Visit, pause } from '../visit.ts';
 const least = 0.002;
 
 /** Nothing moves while the page comes, nor when the pointer goes over its menus. */
-export async function shifting(visit: Visit, found: readonly FoundWay[], noter: Noter): Promise<void> {
+export async function shifting(
+  visit: Visit,
+  found: readonly FoundWay[],
+  noter: Noter,
+  isNew: (menu: string) => boolean,
+): Promise<void> {
   const first = await shiftOf(visit, noter.page);
   // A machine that stood still may have shown the page before its style was there.
   const { shift, shifted } = first.shift > least ? await shiftOf(visit, noter.page) : first;
@@ -16,7 +21,8 @@ export async function shifting(visit: Visit, found: readonly FoundWay[], noter: 
       `${shifted ?? 'something'} moves while the page comes (layout shift ${shift.toFixed(3)})`,
     );
   if (visit.visitor.moves !== 'pointer') return;
-  for (const { link } of found) if (link.menu !== null && link.at) await visit.tab.move(link.at);
+  for (const { link } of found)
+    if (link.menu !== null && isNew(link.menu) && link.at) await visit.tab.move(link.at);
   await pause(300);
   const { shift: now, shifted: by } = await visit.state();
   if (now - shift > least)

@@ -1,16 +1,9 @@
-import type { FoundWay } from '../explore.ts';
 import type { Noter } from '../noter.ts';
 import type { Visit } from '../visit.ts';
-import { openings } from './closing.ts';
 
 /** The page is no wider than its window, with its menus closed and open. */
-export async function sideways(visit: Visit, found: readonly FoundWay[], noter: Noter): Promise<void> {
-  await visit.fresh(noter.page);
-  await tellSideways(visit, noter, '');
-  for (const { way } of openings(found)) {
-    await visit.open(noter.page, way);
-    await tellSideways(visit, noter, ' once a menu is open');
-  }
+export async function sideways(visit: Visit, noter: Noter, isOpen: boolean): Promise<void> {
+  await tellSideways(visit, noter, isOpen ? ' once a menu is open' : '');
 }
 
 export async function tellSideways(visit: Visit, noter: Noter, when: string): Promise<void> {

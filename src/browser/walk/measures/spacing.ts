@@ -1,19 +1,14 @@
 import type { SeenText } from '../../../core/walk/seen.ts';
-import type { FoundWay } from '../explore.ts';
 import type { Noter } from '../noter.ts';
 import type { Visit } from '../visit.ts';
-import { openings } from './closing.ts';
 
 /** Labels have room as they are, and with the space that readers may ask for. */
-export async function spacing(visit: Visit, found: readonly FoundWay[], noter: Noter): Promise<void> {
-  for (const way of [[], ...openings(found).map(one => one.way)]) {
-    await visit.open(noter.page, way);
-    await tell(visit, noter, '');
-    await visit.tab.ask('spaced', true);
-    await visit.settle();
-    await tell(visit, noter, ' with more space between lines, words and letters');
-    await visit.tab.ask('spaced', false);
-  }
+export async function spacing(visit: Visit, noter: Noter): Promise<void> {
+  await tell(visit, noter, '');
+  await visit.tab.ask('spaced', true);
+  await visit.settle();
+  await tell(visit, noter, ' with more space between lines, words and letters');
+  await visit.tab.ask('spaced', false);
 }
 
 async function tell(visit: Visit, noter: Noter, when: string): Promise<void> {

@@ -10,7 +10,12 @@ interface SeenMarks {
 }
 
 /** The current entry and the one under the pointer can be told from the others. */
-export async function states(visit: Visit, _: readonly FoundWay[], noter: Noter): Promise<void> {
+export async function states(
+  visit: Visit,
+  _: readonly FoundWay[],
+  noter: Noter,
+  isNew: (menu: string) => boolean,
+): Promise<void> {
   await visit.fresh(noter.page);
   await visit.pointAway();
   for (const { menu, current, other } of await visit.tab.ask<SeenMarks[]>('marks')) {
@@ -21,8 +26,9 @@ export async function states(visit: Visit, _: readonly FoundWay[], noter: Noter)
         `in ${menu} the current entry “${current.label}” looks like “${other.label}”`,
         menu,
       );
+    if (visit.visitor.media.forcedColors || !isNew(menu)) continue;
     const at = await visit.tab.ask<{ x: number; y: number } | null>('linkAt', other.index);
-    if (!at || visit.visitor.media.forcedColors) continue;
+    if (!at) continue;
     await visit.tab.move(at);
     if (!(await changes(visit, other)))
       await noter.seen('alike-state', `in ${menu} “${other.label}” looks the same under the pointer`, menu);

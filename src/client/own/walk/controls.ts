@@ -36,6 +36,11 @@ export function controls(): SeenControl[] {
   }));
 }
 
+/** Whether each control’s part is open; nothing is scrolled. */
+export function openNow(): (boolean | null)[] {
+  return allControls().map(isOpen);
+}
+
 export function controlAt(index: number): Point | null {
   const control = allControls()[index];
   return control ? pressPoint(control) : null;
