@@ -1,6 +1,6 @@
 import type { TrialAnswer, TrialAsk, TrialEdit } from '../../server/types.ts';
 import { menuClass, parts } from '../../core/markup/names.ts';
-import { all } from '../shared.ts';
+import { all, styleOf } from '../shared.ts';
 
 /** Runs in the page of widths: tries values of a look in all of its frames at once, and writes them into the plan. */
 type Path = readonly (string | number)[];
@@ -63,15 +63,30 @@ function hurry(key: string, value: string): void {
   const own = menu.value === '' ? `.${parts.menu}` : `.${menuClass(menu.value)}`;
   for (const inside of documents())
     for (const element of all(own + places[part.value]!, inside)) {
-      // Nothing below has to be styled anew for a ground of one colour.
-      const isPlain = property === '--kamino-background' && isColor(value) && isOneColor(element);
-      const set = isPlain ? 'background-color' : property;
-      element.style.setProperty(set, value);
-      hurried.push([element, set]);
+      const [set, takers] = atOnce(element, property, value);
+      for (const one of takers) {
+        one.style.setProperty(set, value);
+        hurried.push([one, set]);
+      }
     }
 }
-const isColor = (value: string): boolean => CSS.supports('color', value);
-const isOneColor = (element: HTMLElement): boolean => getComputedStyle(element).backgroundImage === 'none';
+
+/** Where a value is set so that as little as can be has to be styled anew: a property of its own, and who has it. */
+function atOnce(element: HTMLElement, property: string, value: string): [string, HTMLElement[]] {
+  if (!CSS.supports('color', value)) return [property, [element]];
+  if (property === '--kamino-background' && styleOf(element, 'background-image') === 'none')
+    return ['background-color', [element]];
+  return property === '--kamino-color' ? ['color', labelsIn(element)] : [property, [element]];
+}
+
+/** What is seen in the colour of its menu, or has been a moment ago; what is hidden is not asked. */
+function labelsIn(element: HTMLElement): HTMLElement[] {
+  const color = styleOf(element, 'color');
+  const before = new Set(hurried.map(([one, set]) => (set === 'color' ? one : null)));
+  return all(`.${parts.link}, .${parts.home}, summary, button`, element).filter(
+    one => before.has(one) || !one.checkVisibility() || styleOf(one, 'color') === color,
+  );
+}
 let hurried: [element: HTMLElement, property: string][] = [];
 
 const documents = (): Document[] =>
