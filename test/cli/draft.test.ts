@@ -398,6 +398,50 @@ describe('a draft from a menu', () => {
     );
   });
 
+  it('has the whole of a menu whose copies open the part that one is in', () => {
+    const parts: Record<string, string[]> = {
+      'guide.html': ['a', 'b', 'c'],
+      'use.html': ['d', 'e'],
+      'index.html': [],
+      'about.html': [],
+    };
+    const all = Object.entries(parts).flatMap(([head, below]) => [head, ...below.map(one => `${one}.html`)]);
+    const link = (path: string): string => `<a href="${path}">The ${path.replace('.html', '')}</a>`;
+    const list = (items: string[]): string => `<ul>${items.map(one => `<li>${one}</li>`).join('')}</ul>`;
+    const copyOn = (path: string): string => {
+      const heads = Object.entries(parts).map(([head, below]) => {
+        const isHere = head === path || below.some(one => `${one}.html` === path);
+        return link(head) + (isHere && below.length > 0 ? list(below.map(one => link(`${one}.html`))) : '');
+      });
+      return `<div id="menu">${list(heads)}</div>`;
+    };
+    const folder = folderWith(Object.fromEntries(all.map(path => [path, page(path, copyOn(path))])));
+    const { status, out } = kamino(folder, 'draft', '--from', '#menu');
+    expect([status, out]).toEqual([0, expect.stringContaining('9 entries, from 9 copies')]);
+    expect(planOf(folder)).toMatch(
+      /instead-of: "#menu"[^]*page: guide\.html\n +label: The guide\n +entries:\n.*a\.html.*\n.*b\.html.*\n.*c\.html[^]*page: use\.html\n.*\n +entries:\n.*d\.html.*\n.*e\.html/,
+    );
+    expect(planOf(folder)).not.toContain('Only on');
+    expect([kamino(folder, 'build').status, kamino(folder, 'check').out]).toEqual([
+      0,
+      expect.stringContaining('nothing is wrong'),
+    ]);
+    for (const path of all) expect(menuOn(contents(folder)[path]!, path)).toHaveLength(9);
+  });
+
+  it('calls what opens by the words of its button or label', () => {
+    const below = (...names: string[]): string =>
+      `<ul>${names.map(one => `<li><a href="${one}.html">The ${one}</a></li>`).join('')}</ul>`;
+    const menu = `<nav class="top"><ul><li><a href="index.html">Home</a></li><li><button type="button">Ways <svg></svg></button>${below('a', 'b')}</li><li><input type="checkbox" id="x"><label for="x">Things <span></span></label><nav aria-label="Things"><label for="x">Things</label>${below('c', 'd')}</nav></li></ul></nav>`;
+    const folder = folderWith(
+      Object.fromEntries(['index', 'a', 'b', 'c', 'd'].map(one => [`${one}.html`, page(one, menu)])),
+    );
+    expect(kamino(folder, 'draft').status).toBe(0);
+    expect(planOf(folder)).toMatch(
+      /- label: Ways\n +entries:\n.*a\.html.*\n.*b\.html.*\n +- label: Things\n +entries:\n.*c\.html.*\n.*d\.html/,
+    );
+  });
+
   it('lists what it leaves behind, and what would beat the new menu, each with its place', () => {
     const folder = folderWith({
       ...Object.fromEntries(

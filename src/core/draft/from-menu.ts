@@ -12,6 +12,7 @@ import { piecesToKeep } from './pieces.ts';
 import type { Places } from './place.ts';
 import { draftEntry, foldFor, isOtherScheme, mostNamed, saidText, threeLevels } from './targets.ts';
 import type { DraftEntry, DraftMenu, DraftSite } from './types.ts';
+import { unfolded } from './unfolded.ts';
 
 /** Words by which people call an entry that is set apart. */
 const apart = /button|btn|cta|call|highlight|special|apart|book|donat|ticket|join|accent|primary/i;
@@ -32,7 +33,8 @@ export function menuFromHand(
   known: DraftSite,
   places: Places,
 ): DraftMenu {
-  const { menus, byTag, name, selectors } = source;
+  const { byTag, name, selectors } = source;
+  const menus = source.menus.map(one => unfolded(one, site));
   const notes: string[] = [];
   const versions = menus.map(menu => grouped(entriesOf(menu, { site, known, notes })));
   const tags = byTag ? [...byTag.keys()] : [];

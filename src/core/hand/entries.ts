@@ -4,18 +4,17 @@ import {
   type Tree,
   type TreeNode,
   type TreeText,
-  classesOf,
   descendants,
   isNode,
   textOf,
   valueOf,
 } from '../page/tree.ts';
 import type { Raw } from '../text/bytes.ts';
+import { linkMarks, marksOf } from './entry-marks.ts';
 import { pictureOf, withPictureMarks } from './pictures.ts';
 import type { HandEntry } from './types.ts';
 
 const items: ReadonlySet<string> = new Set(['li', 'dt', 'dd']);
-const emphasis: ReadonlySet<string> = new Set(['b', 'strong', 'em', 'i', 'u', 'font', 'big', 'span', 'mark']);
 /** What they hold is no entry: a caption, a control, a form. */
 const passedOver: ReadonlySet<string> = new Set([
   ...headings,
@@ -83,7 +82,7 @@ class EntryReader {
       else if (items.has(one.name)) found.push(...this.#item(one));
       else if (isLink(one)) found.push(this.#link(one, marks));
       else if (!passedOver.has(one.name) || isLinkedHeading(this.#tree, one, content))
-        found.push(...this.read(one.content, this.#marksOf(one, marks)));
+        found.push(...this.read(one.content, marksOf(this.#tree, one, marks)));
     }
     return found;
   }
@@ -99,14 +98,24 @@ class EntryReader {
   #item(item: TreeNode): HandEntry[] {
     const below: HandEntry[] = [];
     const own = this.#withoutLists(item.content, below);
-    const marks = this.#marksOf(item, []);
-    const [first, ...others] = this.read(own, marks);
+    const marks = marksOf(this.#tree, item, []);
+    const [first = below.length > 0 ? this.#opener(own) : undefined, ...others] = this.read(own, marks);
     if (!first) return below;
     // Two links in one item are two entries, unless they lead to the same place, as a picture and its words do.
     const twins = others.filter(one => one.href !== null && one.href === first.href);
     const label = first.label || twins.map(one => one.label).find(Boolean) || '';
     const rest = others.filter(one => !twins.includes(one) && one.href !== null);
     return [{ ...first, label, entries: [...first.entries, ...below] }, ...rest];
+  }
+
+  /** What a script or a box opens the lists of an item by: its words are the entry. */
+  #opener(content: readonly (TreeNode | TreeText)[]): HandEntry | undefined {
+    for (const one of content.filter(isNode)) {
+      const isOpener = one.name === 'button' || one.name === 'label';
+      const [found] = isOpener ? this.read(one.content, []) : [this.#opener(one.content)];
+      if (found) return { ...found, href: null };
+    }
+    return undefined;
   }
 
   /** The content without the lists in it at any depth; their entries go to `below`. The same array where there is none. */
@@ -135,15 +144,8 @@ class EntryReader {
 
   #link(node: TreeNode, around: readonly string[]): HandEntry {
     const { charset } = this.#tree;
-    const inner = node.content.filter(isNode).flatMap(one => this.#marksOf(one, []));
-    const isCurrent = valueOf(node, 'aria-current', charset) ?? 'false';
-    const marks = [
-      ...this.#marksOf(node, around),
-      ...inner,
-      ...relOf(valueOf(node, 'rel', charset)),
-      ...(isCurrent === 'false' ? [] : ['aria-current']),
-      ...(isCurrent === 'page' ? ['aria-current=page'] : []),
-    ];
+    const inner = node.content.filter(isNode).flatMap(one => marksOf(this.#tree, one, []));
+    const marks = [...marksOf(this.#tree, node, around), ...inner, ...linkMarks(this.#tree, node)];
     const image = this.#pictureIn(node);
     if (image) marks.push(pictureMark);
     const label = withoutSigns(collapse(this.#text(node))) || (valueOf(node, 'title', charset) ?? '').trim();
@@ -211,30 +213,12 @@ class EntryReader {
     const { charset } = this.#tree;
     return (valueOf(image, 'alt', charset) ?? '').trim() || (valueOf(image, 'title', charset) ?? '').trim();
   }
-
-  #marksOf(node: TreeNode, around: readonly string[]): string[] {
-    const { charset } = this.#tree;
-    const id = valueOf(node, 'id', charset);
-    return [
-      ...around,
-      ...classesOf(node, charset).map(name => `.${name}`),
-      ...(id ? [`#${id}`] : []),
-      ...(emphasis.has(node.name) ? [node.name] : []),
-    ];
-  }
 }
 
 /** White space, of which much stands between tags. */
 function isBlank(raw: Raw, { start, end }: TreeText): boolean {
   for (let at = start; at < end; at += 1) if (raw.charCodeAt(at) > 0x20) return false;
   return true;
-}
-
-/** The page before, and the one behind, as `rel` names them. */
-function relOf(rel: string | null): string[] {
-  return (rel?.toLowerCase().split(/\s+/) ?? []).flatMap(word =>
-    word === 'next' ? ['rel=next'] : word === 'prev' || word === 'previous' ? ['rel=prev'] : [],
-  );
 }
 
 /** What Kamino put in is not written by hand. */
