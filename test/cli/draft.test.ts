@@ -285,7 +285,37 @@ describe('a draft from folders and titles', () => {
     expect(entriesIn({ ...many('one/'), ...many('two/') })).toHaveLength(12);
     expect(entriesIn(many('html/'))).toHaveLength(12);
     const hidden = page('Hidden').replace('<title>', '<meta name="robots" content="noindex"><title>');
-    expect(entriesIn({ 'index.html': hidden, 'b.html': hidden })).toEqual(['index.html', 'b.html']);
+    expect(entriesIn({ 'index.html': hidden, 'b.html': hidden.replaceAll('Hidden', 'Other') })).toEqual([
+      'index.html',
+      'b.html',
+    ]);
+  });
+
+  it('tells pages with the same title apart, and takes the name of the site in brackets off', () => {
+    const headed = (title: string, heading: string): string =>
+      page(title).replace(/<h1>[^<]*/, `<h1>${heading}`);
+    const same = folderWith({
+      'index.html': page('The Fold'),
+      'visit.html': headed('The Fold', 'Visit us'),
+      'long-way.html': headed('The Fold', 'All that has ever been said of the long way up to the fold'),
+    });
+    kamino(same, 'draft');
+    expect(planOf(same)).toMatch(
+      /- index\.html\n.*long-way\.html, label: Long way.*\n.*visit\.html, label: Visit us/,
+    );
+    const names = ['Home', 'Visit', 'Open'];
+    const bracketed = folderWith(
+      Object.fromEntries(
+        names.map((name, at) => [
+          at === 0 ? 'index.html' : `${name}.html`,
+          page(`${name} (Fold: on the hill)`),
+        ]),
+      ),
+    );
+    kamino(bracketed, 'draft');
+    kamino(bracketed, 'build');
+    const menu = menuOn(readFileSync(join(bracketed, 'built/index.html'), 'latin1'), 'index.html');
+    expect(menu).toEqual(['Home index.html', 'Open Open.html', 'Visit Visit.html']);
   });
 
   it('folds where its room ends, and one of very many words on phones alone', () => {

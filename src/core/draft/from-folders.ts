@@ -5,6 +5,7 @@ import { spaced } from '../text/names.ts';
 import { compare } from '../text/finding.ts';
 import { counted, shortened } from '../text/nearest.ts';
 import { draftEntry, fitting, foldFor, mostNamed, threeLevels } from './targets.ts';
+import { toldApart } from './told-apart.ts';
 import type { DraftEntry, DraftMenu, DraftSite } from './types.ts';
 
 /** A folder with more pages than these is a collection: its index page alone goes into the menu. */
@@ -18,7 +19,7 @@ const leastAtTop = 4;
 export function menuFromFolders(site: DraftSite): DraftMenu {
   const builder = new FolderMenu(site);
   const lost: string[] = [];
-  const entries = threeLevels(builder.entries(), lost);
+  const entries = toldApart(threeLevels(builder.entries(), lost), site);
   const notes = [
     ...builder.notes,
     ...(lost.length > 0 ? [`Left out, more than three levels deep: ${shortened(lost, mostNamed)}`] : []),

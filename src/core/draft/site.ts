@@ -16,10 +16,11 @@ export function draftSite(site: WholeSite): DraftSite {
   });
   const source = { from: 'title', cut: null } as const;
   const pages = new Map<string, DraftPage>();
-  for (const [path, { frame, isUnlisted }] of site.pages) {
+  for (const [path, { frame, headings, isUnlisted }] of site.pages) {
     const words = { title: frame.title, heading: frame.heading };
     pages.set(path, {
       label: labelOf(path, words, source, shared),
+      heading: headings[0]?.text ?? null,
       isUnlisted: isUnlisted || isErrorPage(path),
       links: links.get(path) ?? [],
     });

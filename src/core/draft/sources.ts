@@ -143,7 +143,7 @@ export function outlineMenus(shown: string, text: string, site: DraftSite): Draf
 
 /** The pages of a sitemap, as folders have them; those that are not there may come. */
 function fromSitemap(paths: readonly string[], known: DraftSite): DraftMenu {
-  const unknown = { label: null, isUnlisted: false, links: [] };
+  const unknown = { label: null, heading: null, isUnlisted: false, links: [] };
   const pages = new Map(paths.map(path => [path, known.pages.get(path) ?? unknown]));
   return menuFromFolders({
     pages,

@@ -151,6 +151,8 @@ export interface DraftSite {
 export interface DraftPage {
   /** What Kamino would call an entry that leads to it; null where it has no title. */
   label: string | null;
+  /** Its first heading. */
+  heading: string | null;
   /** Not for a menu: it says `noindex`, sends on, or tells of an error. */
   isUnlisted: boolean;
   /** Pages of the site that it links to, in order. */

@@ -7,7 +7,7 @@ import type { PageWords } from '../target/facts.ts';
 const separators = /\s+[|–—·•:»«›‹~-]+\s+|:\s+/u;
 
 /**
- * The part that most titles share, with its separator, such as ` | Brackenfold`: at the end or the start of more
+ * The part that most titles share, with its separator, such as ` | Brackenfold` or ` (Brackenfold)`: at the end or the start of more
  * than half of them, and of at least two. Null where there is none.
  */
 export function sharedPart(titles: readonly string[]): string | null {
@@ -59,9 +59,14 @@ export function fileLabel(path: SitePath): string {
 
 function edgeParts(title: string): string[] {
   const global = new RegExp(separators.source, 'gu');
-  const found = [...title.matchAll(global)];
-  if (found.length === 0) return [];
-  const first = found[0]!;
-  const ends = found.map(match => title.slice(match.index));
-  return [...ends, title.slice(0, first.index + first[0].length)];
+  const found = [...title.matchAll(global)].filter(match => !isInBrackets(title, match.index));
+  const brackets = /\s+\([^()]+\)$/.exec(title)?.[0];
+  const ends = [...found.map(match => title.slice(match.index)), ...(brackets ? [brackets] : [])];
+  const [first] = found;
+  return first ? [...ends, title.slice(0, first.index + first[0].length)] : ends;
+}
+
+function isInBrackets(title: string, at: number): boolean {
+  const before = title.slice(0, at);
+  return before.lastIndexOf('(') > before.lastIndexOf(')');
 }
