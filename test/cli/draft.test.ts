@@ -318,6 +318,17 @@ describe('a draft from folders and titles', () => {
     expect(menu).toEqual(['Home index.html', 'Open Open.html', 'Visit Visit.html']);
   });
 
+  it('has no entry for each page that a program has put into many folders', () => {
+    const hexes = Array.from({ length: 60 }, (_, at) => `d${at % 3}/x${at % 20}/p${at}.html`);
+    const folder = folderWith(
+      Object.fromEntries(['index.html', 'aa.html', ...hexes].map(path => [path, page(`The ${path}`)])),
+    );
+    expect(kamino(folder, 'draft').status).toBe(0);
+    expect(planOf(folder)).toMatch(
+      /entries:\n +- index\.html\n +- aa\.html\n +# Left out: 20 pages in d0\/\n.*d1\/\n.*d2\/\n$/,
+    );
+  });
+
   it('folds where its room ends, and one of very many words on phones alone', () => {
     const foldOf = (words: string): string => {
       const site = folderWith(

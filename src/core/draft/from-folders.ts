@@ -113,15 +113,16 @@ class FolderMenu {
     const named = pages
       .filter(path => this.#rank(path) < Infinity)
       .sort((one, other) => this.#rank(one) - this.#rank(other));
-    const first = (named.length > 0 ? named : pages).slice(0, mostInFolder);
+    // The front page alone says nothing of the others.
+    const isSaid = named.some(path => path !== this.#site.front);
+    const first = [...new Set(isSaid ? named : [...named, ...pages])].slice(0, mostInFolder);
     // As many as a bar has room for, where that makes a menu at all.
     const kept = first.slice(0, Math.max(leastAtTop, fitting(first.map(path => this.#labelOf(path)))));
-    const why =
-      named.length === 0
-        ? 'their names come first, and nothing says which pages matter'
-        : this.#site.front === null
-          ? 'they are what most pages link to'
-          : 'they are what the front page links to first';
+    const why = !isSaid
+      ? 'their names come first, and nothing says which pages matter'
+      : this.#site.front === null
+        ? 'they are what most pages link to'
+        : 'they are what the front page links to first';
     this.notes.push(`Left out: ${counted(pages.length - kept.length, 'page')} beside these; ${why}`);
     return kept;
   }
@@ -136,12 +137,20 @@ class FolderMenu {
 
   #folder(path: SitePath): DraftEntry | null {
     const index = this.#tree.pagesIn(path).find(isIndex);
-    const entries = this.entriesOf(path);
+    const entries = this.#isHeap(path)
+      ? this.#ofCollection(path, this.#tree.allIn(path)).map(one => this.#page(one))
+      : this.entriesOf(path);
     if (index !== undefined) return { ...this.#page(index), entries };
     if (entries.length === 0) return null;
     // A folder of one page is that page.
     if (entries.length === 1) return entries[0]!;
     return { label: spaced(nameOf(path)), target: null, highlight: false, mayBeMissing: false, entries };
+  }
+
+  /** Many pages in many folders of which none has an index page: a program has put them there. */
+  #isHeap(folder: SitePath): boolean {
+    const all = this.#tree.allIn(folder);
+    return all.length > mostInFolder && !all.some(isIndex) && this.#tree.foldersIn(folder).length > 1;
   }
 
   #rank(path: SitePath): number {
@@ -189,6 +198,11 @@ class FolderTree {
 
   foldersIn(folder: SitePath): readonly SitePath[] {
     return this.#folders.get(folder) ?? [];
+  }
+
+  /** At any depth. */
+  allIn(folder: SitePath): SitePath[] {
+    return [...this.pagesIn(folder), ...this.foldersIn(folder).flatMap(one => this.allIn(one))];
   }
 }
 

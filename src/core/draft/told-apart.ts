@@ -16,7 +16,8 @@ export function toldApart(entries: readonly DraftEntry[], site: DraftSite): Draf
   const labelOf = (path: SitePath): string => {
     const heading = headingOf(path);
     const key = heading.toLowerCase();
-    const isOwn = heading !== '' && heading.length <= longest && headings.get(key) === 1 && !titles.has(key);
+    const isLabel = /\p{L}{2}/u.test(heading) && heading.length <= longest;
+    const isOwn = isLabel && headings.get(key) === 1 && !titles.has(key);
     return isOwn ? heading : fileLabel(path);
   };
   const named = (one: DraftEntry): DraftEntry => {
