@@ -483,6 +483,63 @@ describe('a draft from a menu', () => {
     );
   });
 
+  const link = (name: string): string => `<a href="${name.toLowerCase()}.html">${name}</a>`;
+  const below = (...names: string[]): string => names.map(link).join('');
+  test.each([
+    [
+      'buttons over boxes',
+      `<nav class="top">${link('Home')}<div class="has"><button type="button">Bread &#9662;</button><div class="in">${below('Loaf', 'Roll')}</div></div>${link('Order')}</nav>`,
+    ],
+    [
+      'links over boxes that are called so',
+      `<div class="top">${link('Home')}<div class="drop"><a href="#">Bread <i></i></a><div class="drop-in">${below('Loaf', 'Roll')}</div></div>${link('Order')}</div>`,
+    ],
+    [
+      'items with boxes',
+      `<ul class="top"><li>${link('Home')}<li><a href="javascript:void(0)">Bread</a><div>${below('Loaf', 'Roll')}</div><li>${link('Order')}</ul>`,
+    ],
+    [
+      'disclosures',
+      `<nav class="top">${link('Home')}<details><summary>Bread</summary>${below('Loaf', 'Roll')}</details>${link('Order')}</nav>`,
+    ],
+    [
+      'disclosures in items',
+      `<ul class="top"><li>${link('Home')}<li><details><summary>Bread</summary><p>${below('Loaf', 'Roll')}</p></details><li>${link('Order')}</ul>`,
+    ],
+    [
+      'all of it behind a button',
+      `<nav class="top"><a href="home.html">Home</a><div class="has"><button>Open menu</button><div class="in"><div class="drop"><button>Bread</button><p>${below('Loaf', 'Roll')}</p></div>${link('Order')}</div></div></nav>`,
+    ],
+  ])('keeps what lies below an entry without a list: %s', (_, menu) => {
+    const folder = folderWith(
+      Object.fromEntries(
+        ['home', 'loaf', 'roll', 'order'].map(one => [`${one}.html`, page(`The ${one}`, menu)]),
+      ),
+    );
+    expect(kamino(folder, 'draft', '--from', '.top').status).toBe(0);
+    expect(planOf(folder)).toMatch(
+      /home\.html, label: Home.*\n +- label: Bread\n +entries:\n {10}- .*Loaf.*\n {10}- .*Roll.*\n {6}- .*Order/,
+    );
+  });
+
+  it('tells what names a class of the old menu outside of it', () => {
+    const menu = `<button onclick="document.querySelector('.top > ul').hidden = false">Menu</button><nav class="top" id="all"><ul><li>${link('Home')}<li>${link('Order')}</ul></nav>`;
+    const folder = folderWith({
+      'home.html': page(
+        'Home',
+        `${menu}<script>document.querySelector("#all a").focus();\nlet top = 1;</script>`,
+      ),
+      'order.html': page('Order', menu),
+    });
+    const { err } = kamino(folder, 'draft', '--from', '.top');
+    expect(
+      [...err.matchAll(/^(\S+?:\d+):\d+: warning left-call: `([^`]+)`/gm)].map(one => one.slice(1)),
+    ).toEqual([
+      ['home.html:9', 'top'],
+      ['home.html:9', 'all'],
+    ]);
+  });
+
   it('lists what it leaves behind, and what would beat the new menu, each with its place', () => {
     const folder = folderWith({
       ...Object.fromEntries(

@@ -2,13 +2,13 @@ import { readAddress } from '../address/href.ts';
 import { type SitePath, folderOf } from '../address/path.ts';
 import { type StyleRule, inlineRules, ruleKey } from '../page/styles.ts';
 import { mayMatch, ruleMatcher } from '../page/select.ts';
-import { type Tree, type TreeNode, isNode, valueOf } from '../page/tree.ts';
+import { type Tree, type TreeNode, classesOf, isNode, valueOf } from '../page/tree.ts';
 import { decode } from '../text/charset.ts';
 import { type Finding, finding } from '../text/finding.ts';
 import { counted, listed, shortened } from '../text/nearest.ts';
 import { placeInRaw } from '../text/place.ts';
 import { Source } from '../text/source.ts';
-import { callsIn, definedIn, escapePattern, names, withoutDefinitions } from './script-text.ts';
+import { callsIn, definedIn, escapePattern, names, namesClass, withoutDefinitions } from './script-text.ts';
 
 /** A part of a page that a menu is to stand instead of: byte offsets. */
 export interface Removed {
@@ -65,6 +65,8 @@ class Behind {
   readonly #definedInside = new Set<string>();
   readonly #namesInside = new Set<string>();
   readonly #namesOutside = new Set<string>();
+  readonly #classesInside = new Set<string>();
+  readonly #classesOutside = new Set<string>();
   readonly #scripts: Script[] = [];
   readonly #events: { place: Finding['place']; text: string }[] = [];
 
@@ -86,6 +88,8 @@ class Behind {
         const name = valueOf(node, key, tree.charset);
         if (name) (gone ? this.#namesInside : this.#namesOutside).add(name);
       }
+      const classes = gone ? this.#classesInside : this.#classesOutside;
+      for (const name of classesOf(node, tree.charset)) classes.add(name);
       const text = node.name === 'script' ? node.content.find(one => !isNode(one)) : undefined;
       if (!text) continue;
       const code = decode(tree.raw.slice(text.start, text.end), tree.charset);
@@ -151,7 +155,7 @@ class Behind {
 
   /** Calls of what the old menu defined, and names that go with it. */
   #lostCalls(): Finding[] {
-    const gone = [...this.#namesInside].filter(name => !this.#namesOutside.has(name) && name.length > 1);
+    const gone = this.#gone();
     const remedy = 'Take the call out, or it fails once the old menu is gone.';
     const told = (place: Finding['place'], name: string): Finding =>
       finding('left-call', place, `\`${name}\` goes with the old menu, and is named here`, remedy);
@@ -164,11 +168,13 @@ class Behind {
       places.push(told(place, name));
     };
     for (const { place, text } of this.#events) {
-      for (const name of gone) if (names(text, name) >= 0) tell(place, name);
+      for (const { name, find } of gone) if (find(text, name) >= 0) tell(place, name);
       for (const name of callsIn(text)) if (this.#definedInside.has(name)) tell(place, name);
     }
     for (const { source, text, from } of this.#scripts) {
-      const named = gone.map(name => ({ name, at: names(text, name) })).filter(({ at }) => at >= 0);
+      const named = gone
+        .map(({ name, find }) => ({ name, at: find(text, name) }))
+        .filter(({ at }) => at >= 0);
       const place = ({ name, at }: (typeof named)[number]): Finding['place'] =>
         source.place(from + at, from + at + name.length);
       if (named.length > mostNames) places.push(manyLost(place(named[0]!), named));
@@ -180,6 +186,19 @@ class Behind {
         }
     }
     return places;
+  }
+
+  /** Names and classes that stand nowhere else, each with how a script names it. */
+  #gone(): { name: string; find: (text: string, name: string) => number }[] {
+    const only = (inside: ReadonlySet<string>, outside: ReadonlySet<string>): string[] =>
+      [...inside].filter(name => !outside.has(name) && name.length > 1);
+    const ids = only(this.#namesInside, this.#namesOutside);
+    return [
+      ...ids.map(name => ({ name, find: names })),
+      ...only(this.#classesInside, this.#classesOutside)
+        .filter(name => !ids.includes(name))
+        .map(name => ({ name, find: namesClass })),
+    ];
   }
 
   /** Functions that only the old menu called. */

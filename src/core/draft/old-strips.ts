@@ -1,7 +1,7 @@
 import { readAddress } from '../address/href.ts';
 import { type SitePath, folderOf } from '../address/path.ts';
 import { currentStart } from '../hand/differences.ts';
-import { isLink } from '../hand/entries.ts';
+import { isLink } from '../hand/linked.ts';
 import { copyEntries } from '../hand/copy-entries.ts';
 import { type SiteEntry, matched } from '../hand/shared.ts';
 import type { SiteMenu } from '../hand/site-menus.ts';

@@ -1,4 +1,4 @@
-import { isLink } from '../hand/entries.ts';
+import { isLink } from '../hand/linked.ts';
 import { contrast, readColor } from '../look/color.ts';
 import { matcher } from '../page/select.ts';
 import { type StyleRule, atLeast } from '../page/styles.ts';

@@ -1,6 +1,6 @@
 import { carriersOf } from '../address/patterns.ts';
 import type { SitePath } from '../address/path.ts';
-import { isLink } from '../hand/entries.ts';
+import { isLink } from '../hand/linked.ts';
 import { Selectors } from '../hand/selectors.ts';
 import { holdsNoNav, holdsOnlyOwnParts } from '../page/kinds.ts';
 import type { SiteMenu } from '../hand/site-menus.ts';

@@ -1,5 +1,5 @@
 import { type TreeNode, descendants } from '../page/tree.ts';
-import { isLink } from '../hand/entries.ts';
+import { isLink } from '../hand/linked.ts';
 import { type OldElement, inAnyWindow, styleOf } from './laid-out.ts';
 
 /** Wider than this nothing stands beside the content of a page: in px, in em, and in hundredths of what is around. */

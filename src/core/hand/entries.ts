@@ -12,6 +12,8 @@ import {
 import type { Raw } from '../text/bytes.ts';
 import { linkMarks, marksOf } from './entry-marks.ts';
 import { pictureOf, withPictureMarks } from './pictures.ts';
+import { groupIn } from './groups.ts';
+import { holdsLink, isLink, isLinkedHeading } from './linked.ts';
 import type { HandEntry } from './types.ts';
 
 const items: ReadonlySet<string> = new Set(['li', 'dt', 'dd']);
@@ -40,22 +42,6 @@ export function isSeparator(text: string): boolean {
 /** Said to those who hear a page alone, of the entry of the page that they are on. */
 const currentWords = /^\s*\((?:current|current page|this page)\)\s*$/i;
 
-/** A heading that leads somewhere is an entry, and no caption, but for that of a page’s own contents. */
-export function isLinkedHeading(
-  { charset }: Pick<Tree, 'charset'>,
-  node: TreeNode,
-  around: readonly (TreeNode | TreeText)[],
-): boolean {
-  const isOfPage = (one: TreeNode): boolean => valueOf(one, 'href', charset)?.startsWith('#') === true;
-  if (!headings.has(node.name)) return false;
-  const links = [...descendants(node)].filter(isLink);
-  const firsts = around
-    .filter(isNode)
-    .filter(one => lists.has(one.name))
-    .flatMap(one => [...descendants(one)].find(isLink) ?? []);
-  return links.length > 0 && ![...links, ...firsts].some(isOfPage);
-}
-
 class EntryReader {
   readonly #tree: Tree;
 
@@ -82,9 +68,28 @@ class EntryReader {
       else if (items.has(one.name)) found.push(...this.#item(one));
       else if (isLink(one)) found.push(this.#link(one, marks));
       else if (!passedOver.has(one.name) || isLinkedHeading(this.#tree, one, content))
-        found.push(...this.read(one.content, marksOf(this.#tree, one, marks)));
+        found.push(...this.#inside(one, content, marks));
     }
     return found;
+  }
+
+  /** What lies in an element between others: one entry with those below it, or its entries one after the other. */
+  #inside(node: TreeNode, around: readonly (TreeNode | TreeText)[], marks: readonly string[]): HandEntry[] {
+    const own = marksOf(this.#tree, node, marks);
+    const isApart = (): boolean => around.some(one => one !== node && isNode(one) && holdsLink(one));
+    const group = this.#group(node.content, { isItem: false, marks: own });
+    return group && isApart() ? [group] : this.read(node.content, own);
+  }
+
+  /** An entry that opens others without a list. */
+  #group(
+    content: readonly (TreeNode | TreeText)[],
+    { isItem, marks }: { isItem: boolean; marks: readonly string[] },
+  ): HandEntry | null {
+    const group = groupIn(this.#tree, content, isItem);
+    if (!group) return null;
+    const [entry] = isLink(group.opener) ? [this.#link(group.opener, marks)] : [this.#opener([group.opener])];
+    return entry ? { ...entry, entries: this.read(group.inside, []) } : null;
   }
 
   /** An item without words or links of its own. */
@@ -99,6 +104,10 @@ class EntryReader {
     const below: HandEntry[] = [];
     const own = this.#withoutLists(item.content, below);
     const marks = marksOf(this.#tree, item, []);
+    const [alone] = own.filter(isNode);
+    const inner = alone?.name === 'details' ? alone.content : own;
+    const group = this.#group(inner, { isItem: true, marks });
+    if (group) return [{ ...group, entries: [...group.entries, ...below] }];
     const [first = below.length > 0 ? this.#opener(own) : undefined, ...others] = this.read(own, marks);
     if (!first) return below;
     // Two links in one item are two entries, unless they lead to the same place, as a picture and its words do.
@@ -111,9 +120,9 @@ class EntryReader {
   /** What a script or a box opens the lists of an item by: its words are the entry. */
   #opener(content: readonly (TreeNode | TreeText)[]): HandEntry | undefined {
     for (const one of content.filter(isNode)) {
-      const isOpener = one.name === 'button' || one.name === 'label';
+      const isOpener = one.name === 'button' || one.name === 'label' || one.name === 'summary';
       const [found] = isOpener ? this.read(one.content, []) : [this.#opener(one.content)];
-      if (found) return { ...found, href: null };
+      if (found) return { ...found, label: withoutSigns(found.label), href: null };
     }
     return undefined;
   }
@@ -224,8 +233,4 @@ function isBlank(raw: Raw, { start, end }: TreeText): boolean {
 /** What Kamino put in is not written by hand. */
 export function isOurs(node: TreeNode): boolean {
   return node.isOurs;
-}
-
-export function isLink(node: TreeNode): boolean {
-  return (node.name === 'a' || node.name === 'area') && node.value('href') !== null;
 }

@@ -1,0 +1,54 @@
+import {
+  type Tree,
+  type TreeNode,
+  type TreeText,
+  classesOf,
+  descendants,
+  isNode,
+  textOf,
+} from '../page/tree.ts';
+import { isLink } from './linked.ts';
+
+/** What opens something by itself. */
+const openers: ReadonlySet<string> = new Set(['button', 'label', 'summary']);
+const blocks: ReadonlySet<string> = new Set(['div', 'section', 'nav', 'p', 'span']);
+/** Names of what opens below a link. */
+const below = /drop|sub|panel|mega|fly|child|menu/i;
+/** What opens the whole of a menu says so. */
+const wholeMenu = /^(?:(?:toggle|open|show|close|main|the|site)\s+)*(?:menu|nav|navigation)$/i;
+
+/** An entry without a list: what opens, and the elements with the links that it opens. */
+export interface Group {
+  opener: TreeNode;
+  inside: TreeNode[];
+}
+
+/**
+ * The group that a content is; null where it is none.
+ * @param isItem it is one of a list; else only what opens by itself, or a link with names that say so, is taken for it
+ */
+export function groupIn(
+  tree: Tree,
+  content: readonly (TreeNode | TreeText)[],
+  isItem: boolean,
+): Group | null {
+  const parts = content.filter(isNode).filter(one => one.name !== 'input');
+  const [opener, ...inside] = parts;
+  if (!opener || inside.length === 0) return null;
+  const opens = openers.has(opener.name);
+  if (!opens && !isLink(opener)) return null;
+  const links = inside.flatMap(one => (isLink(one) ? one : [...descendants(one)].filter(isLink)));
+  if (links.length === 0) return null;
+  if (opens) return wholeMenu.test(wordsOf(tree, opener)) ? null : { opener, inside };
+  const isBelow = inside.some(one => classesOf(one, tree.charset).some(name => below.test(name)));
+  const areBlocks = inside.every(one => blocks.has(one.name) && !isLink(one));
+  return areBlocks && (isBelow || (isItem && links.length > 1)) ? { opener, inside } : null;
+}
+
+function wordsOf(tree: Tree, node: TreeNode): string {
+  return node.content
+    .map(one => (isNode(one) ? wordsOf(tree, one) : textOf(tree, one)))
+    .join(' ')
+    .replace(/[^\p{L}\p{N}]+/gu, ' ')
+    .trim();
+}
