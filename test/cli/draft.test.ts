@@ -522,6 +522,20 @@ describe('a draft from a menu', () => {
     );
   });
 
+  it('leaves the columns at the foot of pages alone, and finds each of them', () => {
+    const column = (title: string, ...names: string[]): string =>
+      `<div><h2>${title}</h2><ul>${names.map(one => `<li>${link(one)}`).join('')}</ul></div>`;
+    const menu = `<nav>${below('Home', 'Loaf', 'Roll')}</nav>`;
+    const foot = `<footer><div class="cols">${column('Buy', 'Loaf', 'Roll')}${column('Go', 'Home', 'Map')}</div></footer>`;
+    const names = ['home', 'loaf', 'roll', 'map'];
+    const folder = folderWith(Object.fromEntries(names.map(one => [`${one}.html`, page(one, menu + foot)])));
+    const { out } = kamino(folder, 'inventory');
+    expect(out).toContain('"div.cols > div:nth-of-type(2) > ul"  on 4 of 4 pages');
+    expect(out).toContain('Go on with  kamino draft --from "nav"   (4 of 4 pages)');
+    expect(kamino(folder, 'draft', '--from', 'div.cols > div:nth-of-type(2) > ul').status).toBe(0);
+    expect(planOf(folder)).toMatch(/home\.html[^]*map\.html/);
+  });
+
   it('tells what names a class of the old menu outside of it', () => {
     const menu = `<button onclick="document.querySelector('.top > ul').hidden = false">Menu</button><nav class="top" id="all"><ul><li>${link('Home')}<li>${link('Order')}</ul></nav>`;
     const folder = folderWith({

@@ -3,7 +3,7 @@ import { menuNames } from '../hand/names.ts';
 import type { SiteEntry } from '../hand/shared.ts';
 import { type Navigation, navigations } from '../hand/navigation.ts';
 import { type SiteMenu, siteMenus } from '../hand/site-menus.ts';
-import type { HandSite } from '../hand/types.ts';
+import type { HandMenu, HandSite } from '../hand/types.ts';
 import { eachLink } from '../site/links.ts';
 import { counted, shortened } from '../text/nearest.ts';
 
@@ -113,16 +113,24 @@ export function nextStep(site: HandSite, folder: string): { command: string; abo
     taken.add(selector);
     return true;
   });
+  const atFoot = usual.filter(one => standsAtFoot(one)).length;
+  const chosen = usual.filter(one => atFoot < 2 || !standsAtFoot(one) || isNamed(one));
   const command = `kamino draft${folder === '.' ? '' : ` ${folder}`}`;
-  const [first] = usual;
+  const [first] = chosen;
   if (!first) return { command, about: 'no menu is on most pages: by folders and titles' };
-  const names = menuNames(usual);
-  const options = usual.map((menu, at) => {
+  const names = menuNames(chosen);
+  const options = chosen.map((menu, at) => {
     const selector = JSON.stringify(menu.selectors[0]!.selector);
     return `--from ${at === 0 ? '' : `${names[at]!}=`}${selector}`;
   });
   return { command: `${command} ${options.join(' ')}`, about: aboutMenu(first, site.pages.size) };
 }
+
+const firstCopy = ({ copies }: SiteMenu): HandMenu => [...copies.values()][0]!;
+const standsAtFoot = (menu: SiteMenu): boolean => firstCopy(menu).region === 'footer';
+
+/** Several lists without a name at the foot of a page are its columns, and no menu that goes by itself. */
+const isNamed = (menu: SiteMenu): boolean => /^nav\b| /.test(firstCopy(menu).element);
 
 function aboutMenu({ selectors, lacking }: SiteMenu, all: number): string {
   const [best, ...others] = selectors;

@@ -165,9 +165,25 @@ export class Selectors {
         found.push(`${names[0]} > ${node.name}:nth-of-type(${place})`);
       }
     }
-    return found;
+    return found.length > 0 ? found : this.#stepByStep(node);
+  }
+
+  /** From the nearest element around it that is found by its name, child by child. */
+  #stepByStep(node: TreeNode): string[] {
+    const steps: string[] = [];
+    let one = node;
+    for (let outer = node.parent; outer && steps.length < mostSteps; one = outer, outer = outer.parent) {
+      const alike = childrenOf(outer).filter(other => other.name === one.name);
+      steps.unshift(alike.length === 1 ? one.name : `${one.name}:nth-of-type(${alike.indexOf(one) + 1})`);
+      const name = [...this.#own(outer), outer.name].find(known => this.#first(known) === outer.at);
+      if (name !== undefined) return [[name, ...steps].join(' > ')];
+    }
+    return [];
   }
 }
+
+/** A longer way says nothing to people, and breaks with the next change of the page. */
+const mostSteps = 3;
 
 const wordsOf = (value: string): string[] => value.split(/[\t\n\f\r ]+/);
 
