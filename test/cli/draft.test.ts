@@ -680,6 +680,68 @@ it('keeps the width of an old bar in the middle of the page, its room, its rows,
   expect(kamino(folder, 'build')).toMatchObject({ status: 0 });
 });
 
+it('takes over how letters are written, what lies between entries, and a ground that needs other words on it', () => {
+  const item = (name: string, more = ''): string => `<a${more} href="${name}.html">${name}</a>`;
+  const menu = (here: string): string =>
+    `<nav class="nav"><div class="has">${['index', 'a', 'b'].map(one => item(one, one === here ? ' class="on"' : '')).join('')}<div><button>More</button><div class="in">${item('c')}${item('d')}</div></div>${item('e', ' class="cta"')}</div></nav>`;
+  const css =
+    '.has { display: flex; gap: 60px } .nav a { color: #222222; letter-spacing: 2px; text-transform: uppercase; font-size: 20px } .nav a.on { background: #c98f2b; color: #ffffff } .nav a.cta { background: #8b1e3f; color: #fff; padding: 9px } .in { display: none } .in a { padding: 30px }';
+  const folder = folderWith({
+    ...Object.fromEntries(
+      ['index', 'a', 'b', 'c', 'd', 'e'].map(one => [
+        `${one}.html`,
+        page(one, menu(one)).replace('<title>', '<link rel="stylesheet" href="s.css"><title>'),
+      ]),
+    ),
+    's.css': css,
+  });
+  spawnSync(
+    process.execPath,
+    [join(import.meta.dirname, '../../dist/kamino.cjs'), 'draft', '--from', '.nav'],
+    {
+      cwd: folder,
+      env: { ...process.env, KAMINO_BROWSER: '' },
+    },
+  );
+  const plan = planOf(folder);
+  expect(plan).toContain('font: { size: 1.25rem, transform: uppercase, spacing: 0.1em }');
+  // Between the words there were 60 px; each has 19 px beside it now.
+  expect(plan).toMatch(/color: "#222222"[^]*\n {2}gap: 1\.38rem\n/);
+  expect(plan).toContain('current: { color: "#000000", background: "#c98f2b" }');
+  expect(plan).toMatch(/e\.html.*highlight: background/);
+});
+
+it('makes a drawer of a menu that a script brings from a side', () => {
+  const links = ['index', 'a', 'b'].map(one => `<a href="${one}.html">The ${one}</a>`).join('');
+  const menu = `<div id="side"><a href="javascript:void(0)" onclick="shut()">&times;</a>${links}</div>`;
+  const hidden = ['width: 0', 'left: -250px', 'transform: translateX(-100%)', 'display: none'];
+  for (const [at, way] of hidden.entries()) {
+    const css = `#side { position: fixed; top: 0; height: 100%; ${way}; overflow-x: hidden } #side a { display: block }`;
+    const files = Object.fromEntries(
+      ['index', 'a', 'b'].map(one => [
+        `${one}.html`,
+        page(one, menu).replace('<title>', `<style>${css}</style><title>`),
+      ]),
+    );
+    const folder = folderWith(files);
+    kamino(folder, 'draft', '--from', '#side');
+    expect(planOf(folder)).toContain('fold: { when: any-width, as: drawer }');
+    expect([existsSync(join(folder, 'menus.css')), kamino(folder, 'build').status]).toEqual([false, 0]);
+    if (at > 0) continue;
+    // One that is there in wide windows is no drawer.
+    const wide = folderWith(
+      Object.fromEntries(
+        Object.entries(files).map(([path, text]) => [
+          path,
+          text.replace('</style>', '@media (min-width: 700px) { #side { width: 200px } }</style>'),
+        ]),
+      ),
+    );
+    kamino(wide, 'draft', '--from', '#side');
+    expect(planOf(wide)).toMatch(/form: column/);
+  }
+});
+
 describe('an outline', () => {
   const plan = `kamino: 1
 menus:

@@ -30,6 +30,29 @@ function pitchOf(links: readonly Element[]): number {
   return rows.length * 3 >= steps.length * 2 ? (rows[rows.length >> 2] ?? 0) : 0;
 }
 
+/** Between the words of neighbours in one row, as it mostly is; 0 where something stands between them, or there are none. */
+function apartOf(links: readonly Element[]): number {
+  const boxes = links.map(one => {
+    const range = document.createRange();
+    range.selectNodeContents(one);
+    return range.getBoundingClientRect();
+  });
+  const gaps = boxes.slice(1).flatMap((box, at) => {
+    const before = boxes[at]!;
+    const isBeside = box.width > 0 && Math.abs(box.top - before.top) < 4 && box.left >= before.right;
+    return isBeside && !hasWordsBetween(links[at]!, links[at + 1]!) ? [box.left - before.right] : [];
+  });
+  gaps.sort((one, other) => one - other);
+  return gaps[gaps.length >> 1] ?? 0;
+}
+
+function hasWordsBetween(one: Element, other: Element): boolean {
+  const range = document.createRange();
+  range.setStartAfter(one);
+  range.setEndBefore(other);
+  return range.toString().trim() !== '';
+}
+
 /** How wide the menu lies in what holds it: its own width where it lies in the middle of more, and the room inside it. */
 function boxOf(menu: Element): ComputedLook['box'] {
   const own = menu.getBoundingClientRect();
@@ -60,10 +83,13 @@ function lookOf(menu: Element, links: readonly Element[], link: Element): Comput
     fontFamily: styleOf(text, 'font-family'),
     fontSize: styleOf(text, 'font-size'),
     fontWeight: styleOf(text, 'font-weight'),
+    textTransform: styleOf(text, 'text-transform'),
+    letterSpacing: styleOf(text, 'letter-spacing'),
     rootSize: styleOf(document.documentElement, 'font-size'),
     padding: sides as ComputedLook['padding'],
     room: [styleOf(menu, 'padding-top'), styleOf(menu, 'padding-bottom')],
     radius: styleOf(link, 'border-top-left-radius'),
+    apart: apartOf(links),
     pitch: pitchOf(links),
     box: boxOf(menu),
     linkBackground: isClear(own) ? null : own,
@@ -73,9 +99,29 @@ function lookOf(menu: Element, links: readonly Element[], link: Element): Comput
   };
 }
 
+/** The first of those that look as most do; of as many, one without a ground of its own, which is no button. */
+function usualOf(links: readonly Element[]): Element | undefined {
+  const groups = new Map<string, { first: Element; count: number; isPlain: boolean }>();
+  // The first one may be the page itself.
+  for (const one of [...links.slice(1), ...links.slice(0, 1)]) {
+    const ground = styleOf(one, 'background-color');
+    const key = [ground, ...['color', 'padding', 'border'].map(name => styleOf(one, name))].join(' ');
+    const group = groups.get(key) ?? { first: one, count: 0, isPlain: isClear(ground) };
+    group.count += 1;
+    groups.set(key, group);
+  }
+  const [most] = [...groups.values()].sort(
+    (one, other) => other.count - one.count || Number(other.isPlain) - Number(one.isPlain),
+  );
+  return most?.first;
+}
+
 addEventListener('load', () => {
   const menu = document.querySelector('[data-kamino-probe]');
-  const links = menu ? all('a[href]', menu) : [];
-  const link = links[1] ?? links[0];
+  const every = menu ? all('a[href]', menu) : [];
+  const seen = every.filter(one => one.getClientRects().length > 0);
+  // What lies in a part that is closed looks otherwise.
+  const links = seen.length > 0 ? seen : every;
+  const link = usualOf(links);
   if (menu && link) leave('look', lookOf(menu, links, link));
 });

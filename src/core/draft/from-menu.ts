@@ -1,8 +1,8 @@
 import { pictureMark } from '../hand/entries.ts';
 import { otherPicture } from '../hand/pictures.ts';
 import { flatEntries } from '../hand/types.ts';
-import { copyEntries, entryKey } from '../hand/copy-entries.ts';
-import { flatShared, matched, type SiteEntry } from '../hand/shared.ts';
+import { entryKey } from '../hand/copy-entries.ts';
+import { flatShared, type SiteEntry } from '../hand/shared.ts';
 import type { SiteMenu } from '../hand/site-menus.ts';
 import type { HandSite } from '../hand/types.ts';
 import type { WholeSite } from '../site/whole.ts';
@@ -12,6 +12,7 @@ import { piecesToKeep } from './pieces.ts';
 import type { Places } from './place.ts';
 import { draftEntry, foldFor, isOtherScheme, mostNamed, saidText, threeLevels } from './targets.ts';
 import type { DraftEntry, DraftMenu, DraftSite } from './types.ts';
+import { rareEntries } from './rare-entries.ts';
 import { unfolded } from './unfolded.ts';
 
 /** Words by which people call an entry that is set apart. */
@@ -40,7 +41,8 @@ export function menuFromHand(
   const tags = byTag ? [...byTag.keys()] : [];
   const isSwitching = byTag !== null && switchesLanguage(byTag, site);
   const entries = byTag ? mergedEntries(new Map(tags.map((tag, at) => [tag, versions[at]!]))) : versions[0]!;
-  const form = formOf(menus[0]!, () => places.standBeside(menus, selectors));
+  const standing = places.standing(menus, selectors);
+  const form = formOf(menus[0]!, standing);
   const { comments, title, pieces, ...where } = places.placeOf({
     menus,
     selectors,
@@ -56,7 +58,7 @@ export function menuFromHand(
     comments: [sharedVersion(menus, site), ...comments],
     ...where,
     set: null,
-    fold: form === 'bar' ? foldFor(entries, known) : null,
+    ...foldOf(form, standing, () => foldFor(entries, known)),
     entries: [
       ...entries,
       ...(isSwitching && tags.length === 2 ? [languageSwitch(tags)] : []),
@@ -67,10 +69,21 @@ export function menuFromHand(
   };
 }
 
-function formOf({ copies }: SiteMenu, standsBeside: () => boolean): DraftMenu['form'] {
+function formOf({ copies }: SiteMenu, standing: ReturnType<Places['standing']>): DraftMenu['form'] {
   const [first] = copies.values();
+  if (standing === 'away') return 'bar';
   if (first!.region === 'footer') return 'plain';
-  return first!.region === 'aside' || first!.isStacked || standsBeside() ? 'column' : 'bar';
+  return first!.region === 'aside' || first!.isStacked || standing === 'beside' ? 'column' : 'bar';
+}
+
+/** What a script brought from a side is a drawer in every window. */
+function foldOf(
+  form: DraftMenu['form'],
+  standing: ReturnType<Places['standing']>,
+  usual: () => string,
+): Pick<DraftMenu, 'fold' | 'foldsAs'> {
+  if (standing === 'away') return { fold: 'any-width', foldsAs: 'drawer' };
+  return { fold: form === 'bar' ? usual() : null };
 }
 
 function sharedVersion(menus: readonly SiteMenu[], site: HandSite): string {
@@ -220,26 +233,4 @@ function targetsByName(menu: SiteMenu, site: WholeSite, known: DraftSite): Map<S
     else if (page !== undefined) found.set(one, page);
   }
   return found;
-}
-
-/** What stands on a few copies only. */
-function rareEntries(menu: SiteMenu, site: WholeSite): string[] {
-  const shared = flatShared(menu.entries);
-  const pages = new Map<string, string[]>();
-  // What a copy has twice, as for phones, is there already.
-  const isThere = (label: string, target: string): boolean =>
-    shared.some(one => one.target === target && entryKey(one.label) === entryKey(label));
-  for (const [path, hand] of menu.copies) {
-    const entries = copyEntries(hand, path, site);
-    const match = matched(entries, shared);
-    for (const one of entries) {
-      if (match.has(one) || one.target === null || isThere(one.entry.label, one.target)) continue;
-      const key = `${one.entry.label || '(no words)'} (${one.target})`;
-      pages.set(key, [...(pages.get(key) ?? []), path]);
-    }
-  }
-  return [...pages].map(
-    ([key, paths]) =>
-      `Only on ${paths.slice(0, 3).join(', ')}${paths.length > 3 ? ` and ${paths.length - 3} more` : ''}: ${key}`,
-  );
 }

@@ -11,12 +11,16 @@ export interface ComputedLook {
   fontFamily: string;
   fontSize: string;
   fontWeight: string;
+  textTransform: string;
+  letterSpacing: string;
   rootSize: string;
   pageFamily: string;
   padding: [top: string, right: string, bottom: string, left: string];
   /** Above and below the entries, in the menu's own box. */
   room: [top: string, bottom: string];
   radius: string;
+  /** Between the words of entries beside each other; 0 where there are none. */
+  apart: number;
   /** From one row of entries to the next; 0 where they stand in one row. */
   pitch: number;
   /** Of the menu itself, in px: its width where it lies in the middle of more (else 0), and the room at its sides. */
@@ -55,10 +59,39 @@ export function lookFromBrowser(computed: ComputedLook): Omit<DraftLook, 'states
     fontFamily: computed.fontFamily === computed.pageFamily ? null : familyOf(computed.fontFamily),
     fontSize: computed.fontSize === computed.rootSize ? null : rem(computed.fontSize),
     fontWeight: computed.fontWeight === '400' ? null : computed.fontWeight,
+    ...letters(computed),
+    gap: gapOf(computed, hasPadding ? side : usualSide * Number.parseFloat(computed.fontSize), rem),
     padding: hasPadding ? pair(rem(String(above)), rem(String(side))) : null,
     frame: frameOf({ ...computed.box, sides }, rem),
     radius: computed.radius === '0px' ? null : rem(computed.radius),
   };
+}
+
+const transforms = /^(?:uppercase|lowercase|capitalize)$/;
+
+/** How its letters are written. */
+function letters({
+  textTransform,
+  letterSpacing,
+  fontSize,
+}: ComputedLook): Pick<DraftLook, 'transform' | 'spacing'> {
+  const spacing = round((Number.parseFloat(letterSpacing) || 0) / (Number.parseFloat(fontSize) || 16));
+  return {
+    transform: transforms.test(textTransform) ? textTransform : null,
+    spacing: spacing === 0 ? null : `${spacing}em`,
+  };
+}
+
+/** Of an entry of Kamino's whose padding nobody writes, in em. */
+const usualSide = 0.95;
+/** Less than this is what Kamino leaves by itself, in px; more is no gap, but a bar whose entries are spread. */
+const leastGap = 6;
+const mostGap = 64;
+
+/** What is left between two entries, once each has its room beside its words. */
+function gapOf({ apart }: ComputedLook, side: number, rem: (px: string) => string): string | null {
+  const gap = apart - 2 * side;
+  return gap >= leastGap && gap <= mostGap ? rem(String(gap)) : null;
 }
 
 /** The old menu's own box: its room at the sides, and its width in the middle of what is wider. */

@@ -185,7 +185,10 @@ export function readable(look: DraftLook): DraftLook {
   const kept = (given: DraftState | null): DraftState | null => {
     const state = given && differing(given, look);
     const [color, background] = [state?.color ?? look.color, state?.background ?? look.background];
-    return color && background && contrast(color, background) < leastContrast ? null : state;
+    if (!state || !color || !background || contrast(color, background) >= leastContrast) return state;
+    // A ground of its own stays, under words that can be read on it.
+    const legible = plain.find(one => contrast(one, background) >= leastContrast);
+    return state.background !== null && legible ? { ...state, color: legible } : null;
   };
   // On a ground of its own the mark of the current entry is seen as the words are.
   const states = { hover: kept(look.states.hover), current: kept(look.states.current) };
@@ -207,6 +210,7 @@ function differing(state: DraftState, { color, background, fontWeight }: DraftLo
   return (left.color ?? left.background ?? left.fontWeight) ? left : null;
 }
 
+const plain = ['#ffffff', '#000000'];
 /** https://www.w3.org/TR/WCAG22/#contrast-minimum */
 const leastContrast = 4.5;
 /** https://www.w3.org/TR/WCAG22/#non-text-contrast */

@@ -12,6 +12,7 @@ import { counted } from '../text/nearest.ts';
 import { besideOf, captionOf, withoutShown } from './beside.ts';
 import type { Firsts } from './firsts.ts';
 import { type OldElement, isLaidOut, layoutOf, rulesInside } from './laid-out.ts';
+import { isPutAway } from './put-away.ts';
 import { standsBeside } from './stacked.ts';
 import { type Copy, piecesIn } from './pieces.ts';
 import type { DraftMenu, DraftPiece, DraftSpot } from './types.ts';
@@ -159,16 +160,16 @@ export class Places {
     return chosen.every(one => one !== null) ? chosen : null;
   }
 
-  /** Whether the entries of a menu stand below each other, beside the content. */
-  standBeside(menus: readonly SiteMenu[], selectors: readonly string[]): boolean {
+  /** Whether a menu is not seen until a script brings it, or its entries stand below each other, beside the content. */
+  standing(menus: readonly SiteMenu[], selectors: readonly string[]): 'away' | 'beside' | null {
     const old = this.#element(this.#copies(menus.slice(0, 1), selectors)[0]);
-    return old !== null && standsBeside(old);
+    return old === null ? null : isPutAway(old) ? 'away' : standsBeside(old) ? 'beside' : null;
   }
 
   /** The first copy, where its page has laid it out. */
   #laidOut(copy: Copy | undefined, isColumn: boolean): OldElement | null {
     const old = this.#element(copy);
-    return old && isLaidOut(old, isColumn) ? old : null;
+    return old && isLaidOut(old, isColumn) && !isPutAway(old) ? old : null;
   }
 
   /** Its form is asked for, and then its place. */

@@ -69,6 +69,8 @@ export interface DraftMenu {
   /** For `contents`: the levels of headings. */
   levels?: readonly number[];
   fold: string | null;
+  /** What it becomes then; a stack by default. */
+  foldsAs?: 'drawer' | null;
   entries: readonly DraftEntry[];
   /** Below the last entry: what was left out, and why. */
   notes: readonly string[];
@@ -115,7 +117,12 @@ export interface DraftLook {
   fontFamily: string | null;
   fontSize: string | null;
   fontWeight: string | null;
+  /** As in `text-transform` and `letter-spacing`. */
+  transform: string | null;
+  spacing: string | null;
   padding: string | null;
+  /** Between entries beside each other. */
+  gap: string | null;
   radius: string | null;
   frame: { padding: string | null; width: string | null };
   /** What differs under the pointer, and where one is. */
@@ -135,7 +142,10 @@ export const pageLook: DraftLook = {
   fontFamily: null,
   fontSize: null,
   fontWeight: null,
+  transform: null,
+  spacing: null,
   padding: null,
+  gap: null,
   radius: null,
   frame: { padding: null, width: null },
   states: { hover: null, current: null },

@@ -70,8 +70,22 @@ function pairs(made: YAMLMap): Pair[] {
 }
 
 function menuNode(menu: DraftMenu, start: DraftStart | null): YAMLMap {
-  const { name, title, form, carriedBy, except, place, set, order, levels, fold, entries, notes, comments } =
-    menu;
+  const {
+    name,
+    title,
+    form,
+    carriedBy,
+    except,
+    place,
+    set,
+    order,
+    levels,
+    fold,
+    foldsAs,
+    entries,
+    notes,
+    comments,
+  } = menu;
   const items = list(entries.map(entryNode));
   if (notes.length > 0) items.comment = notes.map(note => ` ${note}`).join('\n');
   const made = map([
@@ -85,7 +99,9 @@ function menuNode(menu: DraftMenu, start: DraftStart | null): YAMLMap {
     ...(set ? [['set', flow(set)] as Row] : []),
     ...(order ? [['order', order] as Row] : []),
     ...(levels ? [['levels', flow(levels.map(String))] as Row] : []),
-    ...(fold === null || start ? [] : [['fold', map([['when', fold]], true)] as Row]),
+    ...(fold === null || start
+      ? []
+      : [['fold', map([['when', fold], ...(foldsAs ? [['as', foldsAs] as Row] : [])], true)] as Row]),
     ...(entries.length > 0 || notes.length > 0 ? [['entries', items] as Row] : []),
   ]);
   if (comments.length > 0) made.commentBefore = comments.map(line => ` ${line}`).join('\n');
@@ -168,6 +184,8 @@ function lookRows(look: DraftLook): Row[] {
     ...row('family', look.fontFamily),
     ...row('size', look.fontSize),
     ...row('weight', look.fontWeight),
+    ...row('transform', look.transform),
+    ...row('spacing', look.spacing),
   ];
   const rows: Row[] = [
     ...row('accent', look.accent),
@@ -175,6 +193,7 @@ function lookRows(look: DraftLook): Row[] {
     ...row('color', look.color),
     ...(fontRows.length > 0 ? [['font', map(fontRows, true)] as Row] : []),
     ...row('padding', look.padding),
+    ...row('gap', look.gap),
     ...row('radius', look.radius),
     ...frameRows(look.frame),
     ...stateRows(look.states),
