@@ -39,7 +39,8 @@ function answer(
   response: ServerResponse,
   { exhibits, secret, nonce }: { exhibits: Exhibits; secret: string; nonce: string },
 ): void {
-  const path = pathOf(request.url ?? '', secret);
+  const isOurs = request.headers.cookie === `${cookie}=${secret}`;
+  const path = pathOf(request.url ?? '', secret) ?? (isOurs ? fromRoot(request.url ?? '') : null);
   const type = path === null ? undefined : types[extname(path).toLowerCase()];
   const page = path === null ? null : exhibits.page(path, nonce);
   const bytes = page ?? (path === null || type === undefined ? null : exhibits.file(path));
@@ -53,6 +54,8 @@ function answer(
     'X-Content-Type-Options': 'nosniff',
     'Referrer-Policy': 'no-referrer',
     'Cache-Control': 'no-store',
+    // Addresses that begin with a slash come from outside of the folder that is shown.
+    'Set-Cookie': `${cookie}=${secret}; HttpOnly; SameSite=Strict; Path=/`,
   });
   response.end(bytes);
 }
@@ -74,6 +77,12 @@ function policy(nonce: string): string {
     "base-uri 'none'",
     "form-action 'none'",
   ].join('; ');
+}
+
+const cookie = 'shown';
+
+function fromRoot(address: string): string | null {
+  return pathOf(`/${cookie}${address}`, cookie);
 }
 
 function pathOf(address: string, secret: string): string | null {

@@ -711,6 +711,38 @@ it('takes over how letters are written, what lies between entries, and a ground 
   expect(plan).toMatch(/e\.html.*highlight: background/);
 });
 
+it('reads style sheets at the root of the server, headings in what opens, and where a row stands', () => {
+  const item = (name: string, more = ''): string => `<li><a href="/in/${name}.html">${name}</a>${more}</li>`;
+  const column = `<div id="side"><ul>${item('index')}${item('a', `<ul>${item('b')}</ul>`)}${item('c')}</ul></div>`;
+  const row = `<nav class="row"><ul>${item('index')}${item('a', `<div><h3>Here</h3><ul>${item('b')}</ul><h3>There</h3><ul>${item('c')}</ul></div>`)}</ul></nav>`;
+  const sheet =
+    '#side { float: left; width: 180px } #side li { display: block } .row > ul { display: flex; justify-content: center; padding: 0 } .row div { display: none } .row a { color: #123456 }';
+  const drafted = (menu: string, from: string): string => {
+    const folder = folderWith({
+      ...Object.fromEntries(
+        ['index', 'a', 'b', 'c'].map(one => [
+          `in/${one}.html`,
+          page(one, menu).replace('<title>', '<link rel="stylesheet" href="/look/s.css"><title>'),
+        ]),
+      ),
+      'look/s.css': sheet,
+    });
+    spawnSync(
+      process.execPath,
+      [join(import.meta.dirname, '../../dist/kamino.cjs'), 'draft', '--from', from],
+      {
+        cwd: folder,
+        env: { ...process.env, KAMINO_BROWSER: '' },
+      },
+    );
+    return planOf(folder);
+  };
+  expect(drafted(column, '#side')).toMatch(/form: column/);
+  expect(drafted(row, '.row')).toMatch(
+    /align: center[^]*label: Here\n +entries:\n.*in\/b\.html\n +- label: There\n +entries:\n.*in\/c\.html[^]*color: "#123456"/,
+  );
+});
+
 it('makes a drawer of a menu that a script brings from a side', () => {
   const links = ['index', 'a', 'b'].map(one => `<a href="${one}.html">The ${one}</a>`).join('');
   const menu = `<div id="side"><a href="javascript:void(0)" onclick="shut()">&times;</a>${links}</div>`;

@@ -30,6 +30,23 @@ function pitchOf(links: readonly Element[]): number {
   return rows.length * 3 >= steps.length * 2 ? (rows[rows.length >> 2] ?? 0) : 0;
 }
 
+/** Where the entries of one row stand in the menu; null where they fill it, or begin where it does. */
+function alignOf(menu: Element, links: readonly Element[]): ComputedLook['align'] {
+  const [first, last] = [links[0]!, links.at(-1)!].map(one => one.getBoundingClientRect()) as [
+    DOMRect,
+    DOMRect,
+  ];
+  if (Math.abs(first.top - last.top) > 4 || links.length < 2) return null;
+  const own = menu.getBoundingClientRect();
+  const [before, behind] = [first.left - own.left, own.right - last.right];
+  if (before < leastAside || behind < 0) return null;
+  if (Math.abs(before - behind) <= Math.max(4, before / 10)) return 'center';
+  return behind < before / 4 ? 'end' : null;
+}
+
+/** Less room before the entries is padding, in px. */
+const leastAside = 48;
+
 /** Between the words of neighbours in one row, as it mostly is; 0 where something stands between them, or there are none. */
 function apartOf(links: readonly Element[]): number {
   const boxes = links.map(one => {
@@ -90,6 +107,7 @@ function lookOf(menu: Element, links: readonly Element[], link: Element): Comput
     room: [styleOf(menu, 'padding-top'), styleOf(menu, 'padding-bottom')],
     radius: styleOf(link, 'border-top-left-radius'),
     apart: apartOf(links),
+    align: alignOf(menu, links),
     pitch: pitchOf(links),
     box: boxOf(menu),
     linkBackground: isClear(own) ? null : own,

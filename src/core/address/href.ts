@@ -32,6 +32,12 @@ export function readAddress(written: string, folder: SitePath): Address {
   return { kind: 'inside', path: inside, isFolder: /(^|\/)\.{0,2}$/.test(decoded), fragment };
 }
 
+/** The file of the site that an address names, the site's folder being the root of its server; null for any other. */
+export function fileAtAddress(address: Address): SitePath | null {
+  if (address.kind === 'root') return normalizePath(address.path.slice(1));
+  return address.kind === 'inside' ? address.path : null;
+}
+
 /** An address of http or https as the URL standard's parser understands it, in its normal form; null for any other. */
 export function readWebAddress(written: string): string | null {
   try {

@@ -1,4 +1,4 @@
-import { readAddress } from '../address/href.ts';
+import { fileAtAddress, readAddress } from '../address/href.ts';
 import { type SitePath, folderOf } from '../address/path.ts';
 import { type StyleRule, inlineRules, ruleKey } from '../page/styles.ts';
 import { mayMatch, ruleMatcher } from '../page/select.ts';
@@ -46,8 +46,8 @@ export function leftBehind(
 export function scriptsOf(path: SitePath, { nodes, charset }: Tree): SitePath[] {
   return nodes.flatMap(node => {
     const src = node.name === 'script' ? valueOf(node, 'src', charset) : null;
-    const address = src === null ? null : readAddress(src, folderOf(path));
-    return address?.kind === 'inside' ? [address.path] : [];
+    const file = src === null ? null : fileAtAddress(readAddress(src, folderOf(path)));
+    return file === null ? [] : [file];
   });
 }
 

@@ -19,6 +19,8 @@ export interface ComputedLook {
   /** Above and below the entries, in the menu's own box. */
   room: [top: string, bottom: string];
   radius: string;
+  /** Where the entries of one row stand in the menu, where that is not at its start. */
+  align: 'center' | 'end' | null;
   /** Between the words of entries beside each other; 0 where there are none. */
   apart: number;
   /** From one row of entries to the next; 0 where they stand in one row. */
@@ -60,6 +62,7 @@ export function lookFromBrowser(computed: ComputedLook): Omit<DraftLook, 'states
     fontSize: computed.fontSize === computed.rootSize ? null : rem(computed.fontSize),
     fontWeight: computed.fontWeight === '400' ? null : computed.fontWeight,
     ...letters(computed),
+    align: computed.align,
     gap: gapOf(computed, hasPadding ? side : usualSide * Number.parseFloat(computed.fontSize), rem),
     padding: hasPadding ? pair(rem(String(above)), rem(String(side))) : null,
     frame: frameOf({ ...computed.box, sides }, rem),

@@ -38,6 +38,8 @@ function itemOf(link: TreeNode, menu: TreeNode, links: readonly TreeNode[]): Tre
   const holds = (one: TreeNode): number =>
     links.filter(other => other.start >= one.start && other.start < Math.max(one.open, one.stop)).length;
   let item = link;
+  // What lies below it is in its item too.
+  if (link.parent?.name === 'li' && link.parent !== menu) return link.parent;
   for (let outer = link.parent; outer && outer !== menu && holds(outer) === 1; outer = outer.parent)
     item = outer;
   return item;

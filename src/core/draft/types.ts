@@ -121,6 +121,8 @@ export interface DraftLook {
   transform: string | null;
   spacing: string | null;
   padding: string | null;
+  /** Where its entries stand, where that is not at the start: a key of the menu. */
+  align: 'center' | 'end' | null;
   /** Between entries beside each other. */
   gap: string | null;
   radius: string | null;
@@ -145,6 +147,7 @@ export const pageLook: DraftLook = {
   transform: null,
   spacing: null,
   padding: null,
+  align: null,
   gap: null,
   radius: null,
   frame: { padding: null, width: null },

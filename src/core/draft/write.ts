@@ -29,7 +29,10 @@ export function writeDraft(draft: Draft): string {
     ...(style !== null ? [['style', style] as Row] : []),
     ...(skipTo.length > 0 ? [['skip-to', flow(skipTo)] as Row] : []),
     ...(languages.length > 0 ? [['languages', map(languages.map(languageRow))] as Row] : []),
-    ['menus', list(menus.map((menu, at) => menuNode(menu, at === 0 ? start : null)))],
+    [
+      'menus',
+      list(menus.map((menu, at) => menuNode(menu, at === 0 ? start : null, at === 0 ? look.align : null))),
+    ],
     ...(pictures.length > 0 ? [['pictures', list(pictures.map(picturesNode))] as Row] : []),
     ...(start ? [['look', drawnLook(start)] as Row] : lookRows(look)),
   ]) as never;
@@ -69,7 +72,7 @@ function pairs(made: YAMLMap): Pair[] {
   return made.items;
 }
 
-function menuNode(menu: DraftMenu, start: DraftStart | null): YAMLMap {
+function menuNode(menu: DraftMenu, start: DraftStart | null, align: DraftLook['align']): YAMLMap {
   const {
     name,
     title,
@@ -92,7 +95,7 @@ function menuNode(menu: DraftMenu, start: DraftStart | null): YAMLMap {
     ['menu', name],
     ['title', title],
     ...(form === 'bar' || start ? [] : [['form', form] as Row]),
-    ...(start ? drawnMenu(start) : []),
+    ...(start ? drawnMenu(start) : row('align', form === 'bar' ? align : null)),
     ...(carriedBy ? [['carried-by', flow(carriedBy)] as Row] : []),
     ...(except.length > 0 ? [['except', flow(except)] as Row] : []),
     ...(place.length > 0 ? [['place', placeNode(place)] as Row] : []),

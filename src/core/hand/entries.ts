@@ -134,11 +134,21 @@ class EntryReader {
   ): readonly (TreeNode | TreeText)[] {
     let kept: (TreeNode | TreeText)[] | null = null;
     for (const [at, one] of content.entries()) {
-      const rest = isNode(one) ? this.#withoutListsIn(one, below) : one;
+      const title = isNode(one) && lists.has(one.name) ? this.#titleOf(content, at) : null;
+      const own: HandEntry[] = title ? [] : below;
+      const rest = isNode(one) ? this.#withoutListsIn(one, own) : one;
+      if (title) below.push({ ...title, entries: own });
       if (rest !== one) kept ??= content.slice(0, at);
       if (rest) kept?.push(rest);
     }
     return kept ?? content;
+  }
+
+  /** The heading right above a list in an item: what its entries lie below. */
+  #titleOf(content: readonly (TreeNode | TreeText)[], at: number): HandEntry | null {
+    const before = content.slice(0, at).findLast(one => isNode(one) || !isBlank(this.#tree.raw, one));
+    if (!before || !isNode(before) || !headings.has(before.name)) return null;
+    return this.read(before.content, [])[0] ?? null;
   }
 
   /** null where it is a list itself. */

@@ -1,5 +1,5 @@
 import { type CssNode, generate, parse, walk } from 'css-tree';
-import { readAddress } from '../address/href.ts';
+import { fileAtAddress, readAddress } from '../address/href.ts';
 import { type SitePath, folderOf } from '../address/path.ts';
 import type { StyleRule } from './styles.ts';
 
@@ -32,7 +32,7 @@ export function readFontFaces(text: string, sheet: SitePath): FontFace[] {
     const files = [...(values.get('src') ?? '').matchAll(/url\(\s*["']?([^"')]+)["']?\s*\)/g)].flatMap(
       ([, href]) => {
         const address = readAddress(href!, folderOf(sheet));
-        return address.kind === 'inside' ? [address.path] : [];
+        return fileAtAddress(address) ?? [];
       },
     );
     const family = unquoted(values.get('font-family') ?? '');

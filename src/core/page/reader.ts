@@ -1,4 +1,4 @@
-import { readAddress } from '../address/href.ts';
+import { fileAtAddress, readAddress } from '../address/href.ts';
 import { type SitePath, folderOf } from '../address/path.ts';
 import type { Raw } from '../text/bytes.ts';
 import { Source } from '../text/source.ts';
@@ -68,8 +68,7 @@ export class Sheets {
 
 /** The file of the site that a linked style sheet is; null where it lies elsewhere. */
 function fileOf({ href }: Extract<Sheet, { kind: 'file' }>, page: SitePath): SitePath | null {
-  const address = readAddress(href, folderOf(page));
-  return address.kind === 'inside' ? address.path : null;
+  return fileAtAddress(readAddress(href, folderOf(page)));
 }
 
 /** A page with its frame and its tree, as a browser with scripts on has them. */

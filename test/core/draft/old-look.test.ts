@@ -16,6 +16,7 @@ const bare: ComputedLook = {
   padding: ['6px', '0px', '6px', '0px'],
   room: ['0px', '0px'],
   radius: '0px',
+  align: null,
   apart: 0,
   pitch: 0,
   box: { width: 0, sides: [16, 16] },
