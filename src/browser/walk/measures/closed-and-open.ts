@@ -1,7 +1,7 @@
 import type { Noter } from '../noter.ts';
 import type { Visit } from '../visit.ts';
 import { openings } from './closing.ts';
-import type { Measure } from './index.ts';
+import type { Measure } from './measure.ts';
 
 /** What is measured of a page as it is; it leaves open what is open. */
 export type Look = (visit: Visit, noter: Noter, isOpen: boolean) => Promise<void>;

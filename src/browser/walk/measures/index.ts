@@ -1,11 +1,9 @@
 import type { Visitor } from '../../../core/walk/visitors.ts';
-import type { FoundWay } from '../explore.ts';
-import type { Noter } from '../noter.ts';
-import type { Visit } from '../visit.ts';
 import { closing } from './closing.ts';
 import { comingBack } from './coming-back.ts';
 import { closedAndOpen } from './closed-and-open.ts';
 import { contrast } from './contrast.ts';
+import type { Measure } from './measure.ts';
 import { motion } from './motion.ts';
 import { paper } from './paper.ts';
 import { resizing } from './resizing.ts';
@@ -16,14 +14,6 @@ import { spoken } from './spoken.ts';
 import { states } from './states.ts';
 import { sweeping } from './sweeping.ts';
 import { targets } from './targets.ts';
-
-/** One thing that is measured in a page that is gone through in full. @param isNew whether a menu was met first on this page */
-export type Measure = (
-  visit: Visit,
-  found: readonly FoundWay[],
-  noter: Noter,
-  isNew: (menu: string) => boolean,
-) => Promise<void>;
 
 /** What each visitor’s window shows beside the way to places. */
 const byVisitor: Readonly<Record<string, readonly Measure[]>> = {
