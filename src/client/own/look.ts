@@ -30,6 +30,11 @@ function pitchOf(links: readonly Element[]): number {
   return rows.length * 3 >= steps.length * 2 ? (rows[rows.length >> 2] ?? 0) : 0;
 }
 
+/** Pictures and fields beside its links take room that is no gap. */
+function holdsMore(menu: Element): boolean {
+  return all('img, svg, input, select', menu).some(one => one.closest('a, button') === null);
+}
+
 /** Where the entries of one row stand in the menu; null where they fill it, or begin where it does. */
 function alignOf(menu: Element, links: readonly Element[]): ComputedLook['align'] {
   const [first, last] = [links[0]!, links.at(-1)!].map(one => one.getBoundingClientRect()) as [
@@ -106,8 +111,8 @@ function lookOf(menu: Element, links: readonly Element[], link: Element): Comput
     padding: sides as ComputedLook['padding'],
     room: [styleOf(menu, 'padding-top'), styleOf(menu, 'padding-bottom')],
     radius: styleOf(link, 'border-top-left-radius'),
-    apart: apartOf(links),
-    align: alignOf(menu, links),
+    apart: holdsMore(menu) ? 0 : apartOf(links),
+    align: holdsMore(menu) ? null : alignOf(menu, links),
     pitch: pitchOf(links),
     box: boxOf(menu),
     linkBackground: isClear(own) ? null : own,
