@@ -499,6 +499,10 @@ describe('a draft from a menu', () => {
       `<ul class="top"><li>${link('Home')}<li><a href="javascript:void(0)">Bread</a><div>${below('Loaf', 'Roll')}</div><li>${link('Order')}</ul>`,
     ],
     [
+      'items with a link, and a button of its own',
+      `<ul class="top"><li>${link('Home')}<li><a href="#">Bread</a> <button aria-label="Open">+</button><div>${below('Loaf', 'Roll')}</div><li>${link('Order')}</ul>`,
+    ],
+    [
       'disclosures',
       `<nav class="top">${link('Home')}<details><summary>Bread</summary>${below('Loaf', 'Roll')}</details>${link('Order')}</nav>`,
     ],

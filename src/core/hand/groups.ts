@@ -11,11 +11,12 @@ import { isLink } from './linked.ts';
 
 /** What opens something by itself. */
 const openers: ReadonlySet<string> = new Set(['button', 'label', 'summary']);
+const signs: ReadonlySet<string> = new Set(['svg', 'img', 'i']);
 const blocks: ReadonlySet<string> = new Set(['div', 'section', 'nav', 'p', 'span']);
 /** Names of what opens below a link. */
 const below = /drop|sub|panel|mega|fly|child|menu/i;
 /** What opens the whole of a menu says so. */
-const wholeMenu = /^(?:(?:toggle|open|show|close|main|the|site)\s+)*(?:menu|nav|navigation)$/i;
+const wholeMenu = /^(?:(?:toggle|open|show|close|main|the|site)\s+)*(?:men[uüú]|nav|navigation)$/i;
 
 /** An entry without a list: what opens, and the elements with the links that it opens. */
 export interface Group {
@@ -32,8 +33,9 @@ export function groupIn(
   content: readonly (TreeNode | TreeText)[],
   isItem: boolean,
 ): Group | null {
-  const parts = content.filter(isNode).filter(one => one.name !== 'input');
-  const [opener, ...inside] = parts;
+  const [opener, ...rest] = content.filter(isNode).filter(one => one.name !== 'input');
+  // Beside a link there may be a button of its own for what lies below it.
+  const inside = rest.filter(one => !openers.has(one.name) && !signs.has(one.name));
   if (!opener || inside.length === 0) return null;
   const opens = openers.has(opener.name);
   if (!opens && !isLink(opener)) return null;
