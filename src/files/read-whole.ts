@@ -21,7 +21,7 @@ export interface WholeReading {
   findings: Finding[];
 }
 
-const nothing: Watch = { outranks: false, hasSheets: false };
+const nothing: Watch = { outranks: false, base: '/', hasSheets: false };
 
 export interface WholeOptions {
   /** Read the pages without what Kamino put in; gives what was taken out for a menu, by its hash. */

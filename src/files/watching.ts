@@ -23,6 +23,8 @@ export function textIn(root: string, paths: Iterable<string>): (file: SitePath) 
 export interface Watch {
   /** For rules that beat Kamino's. */
   outranks: boolean;
+  /** Where the site lies on its server. */
+  base: string;
   /** All style sheets that pages link to are wanted. */
   hasSheets: boolean;
 }
@@ -34,7 +36,7 @@ export class Watching {
   readonly watch: Watch;
 
   constructor(text: (file: SitePath) => string | null, watch: Watch) {
-    this.sheets = new Sheets(text);
+    this.sheets = new Sheets(text, watch.base);
     this.outranking = new Outranking(this.sheets);
     this.watch = watch;
   }

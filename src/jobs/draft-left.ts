@@ -24,7 +24,7 @@ export async function leftBy(plan: OpenPlan, { site, sheets, text }: OpenFolder)
     outranking.see(after.page, after.tree);
     const removed = spans.flatMap(({ at, drop = 0 }) => (drop > 0 ? [{ start: at, end: at + drop }] : []));
     const before = readTree(frame.raw, frame.charset, true);
-    for (const script of scriptsOf(path, before)) {
+    for (const script of scriptsOf(path, before, site.base)) {
       const found = scripts.has(script) ? null : text(script);
       if (found !== null) scripts.set(script, found);
     }

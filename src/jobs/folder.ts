@@ -49,7 +49,7 @@ export function openFolder(root: string, options: FolderOptions): OpenFolder {
     root,
     listed.files.map(file => file.path),
   );
-  const watching = new Watching(text, { outranks: !isLifted, hasSheets });
+  const watching = new Watching(text, { outranks: !isLifted, base, hasSheets });
   const { site, findings } = readWholeSite(root, listed, {
     pieces,
     lifted: isLifted ? hash => record.taken(hash) : null,

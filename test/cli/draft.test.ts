@@ -18,6 +18,13 @@ const planted = ({ files, mistakes }: OldSite): Record<string, string> => {
   return made;
 };
 const planOf = (folder: string): string => readFileSync(join(folder, 'kamino.yaml'), 'utf8');
+/** The plan that is drafted with a browser; `none` for without one. */
+function draftedWith(browser: string, folder: string, from: string): string {
+  const program = join(import.meta.dirname, '../../dist/kamino.cjs');
+  const env = { ...process.env, KAMINO_BROWSER: browser };
+  spawnSync(process.execPath, [program, 'draft', '--force', '--from', from], { cwd: folder, env });
+  return planOf(folder);
+}
 
 /** The entries of Kamino's menu on a page: labels with where their links lead, seen from the site's folder. */
 function menuOn(raw: string, path: string): string[] {
@@ -666,18 +673,9 @@ it('keeps the width of an old bar in the middle of the page, its room, its rows,
     ),
     's.css': css,
   });
-  const run = (browser: string): string => {
-    const env = { ...process.env, KAMINO_BROWSER: browser };
-    spawnSync(
-      process.execPath,
-      [join(import.meta.dirname, '../../dist/kamino.cjs'), 'draft', '--force', '--from', '.nav'],
-      { cwd: folder, env },
-    );
-    return planOf(folder);
-  };
-  const seen = run('');
+  const seen = draftedWith('', folder, '.nav');
   expect(seen).toContain('frame: { padding: 0 0.75rem, width: 39rem }');
-  for (const plan of [seen, run('none')]) {
+  for (const plan of [seen, draftedWith('none', folder, '.nav')]) {
     expect(plan).toContain('hover: { color: "#000000", background: "#f0d040" }');
     expect(plan).toContain('current: { color: "#123456", background: "#ffffff" }');
   }
@@ -699,15 +697,7 @@ it('takes over how letters are written, what lies between entries, and a ground 
     ),
     's.css': css,
   });
-  spawnSync(
-    process.execPath,
-    [join(import.meta.dirname, '../../dist/kamino.cjs'), 'draft', '--from', '.nav'],
-    {
-      cwd: folder,
-      env: { ...process.env, KAMINO_BROWSER: '' },
-    },
-  );
-  const plan = planOf(folder);
+  const plan = draftedWith('', folder, '.nav');
   expect(plan).toContain('font: { size: 1.25rem, transform: uppercase, spacing: 0.1em }');
   // Between the words there were 60 px; each has 19 px beside it now.
   expect(plan).toMatch(/color: "#222222"[^]*\n {2}gap: 1\.38rem\n/);
@@ -731,15 +721,7 @@ it('reads style sheets at the root of the server, headings in what opens, and wh
       ),
       'look/s.css': sheet,
     });
-    spawnSync(
-      process.execPath,
-      [join(import.meta.dirname, '../../dist/kamino.cjs'), 'draft', '--from', from],
-      {
-        cwd: folder,
-        env: { ...process.env, KAMINO_BROWSER: '' },
-      },
-    );
-    return planOf(folder);
+    return draftedWith('', folder, from);
   };
   expect(drafted(column, '#side')).toMatch(/form: column/);
   expect(drafted(row, '.row')).toMatch(

@@ -99,6 +99,7 @@ function lookOf(menu: Element, links: readonly Element[], link: Element): Comput
     styleOf(isPadded ? link : item, `padding-${side}`),
   );
   const own = styleOf(link, 'background-color');
+  const isMixed = holdsMore(menu);
   return {
     background: ground(link),
     color: styleOf(text, 'color'),
@@ -111,8 +112,8 @@ function lookOf(menu: Element, links: readonly Element[], link: Element): Comput
     padding: sides as ComputedLook['padding'],
     room: [styleOf(menu, 'padding-top'), styleOf(menu, 'padding-bottom')],
     radius: styleOf(link, 'border-top-left-radius'),
-    apart: holdsMore(menu) ? 0 : apartOf(links),
-    align: holdsMore(menu) ? null : alignOf(menu, links),
+    apart: isMixed ? 0 : apartOf(links),
+    align: isMixed ? null : alignOf(menu, links),
     pitch: pitchOf(links),
     box: boxOf(menu),
     linkBackground: isClear(own) ? null : own,

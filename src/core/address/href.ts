@@ -32,10 +32,16 @@ export function readAddress(written: string, folder: SitePath): Address {
   return { kind: 'inside', path: inside, isFolder: /(^|\/)\.{0,2}$/.test(decoded), fragment };
 }
 
-/** The file of the site that an address names, the site's folder being the root of its server; null for any other. */
-export function fileAtAddress(address: Address): SitePath | null {
-  if (address.kind === 'root') return normalizePath(address.path.slice(1));
+/** The file of the site that an address names; null for any other. @param base where the site lies on its server */
+export function fileAtAddress(address: Address, base = '/'): SitePath | null {
+  if (address.kind === 'root') return fileFromRoot(address.path, base);
   return address.kind === 'inside' ? address.path : null;
+}
+
+/** A path from the root of the server, as the site's folder knows it. */
+export function fileFromRoot(path: string, base: string): SitePath {
+  const inside = `${path}/`.startsWith(base) ? path.slice(base.length) : path;
+  return normalizePath(inside) ?? '';
 }
 
 /** An address of http or https as the URL standard's parser understands it, in its normal form; null for any other. */

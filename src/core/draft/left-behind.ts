@@ -43,10 +43,10 @@ export function leftBehind(
 }
 
 /** The script files of the site that a page loads. */
-export function scriptsOf(path: SitePath, { nodes, charset }: Tree): SitePath[] {
+export function scriptsOf(path: SitePath, { nodes, charset }: Tree, base: string): SitePath[] {
   return nodes.flatMap(node => {
     const src = node.name === 'script' ? valueOf(node, 'src', charset) : null;
-    const file = src === null ? null : fileAtAddress(readAddress(src, folderOf(path)));
+    const file = src === null ? null : fileAtAddress(readAddress(src, folderOf(path)), base);
     return file === null ? [] : [file];
   });
 }

@@ -1,4 +1,5 @@
 import { readColor } from '../look/color.ts';
+import { defaultPadding, lengthOf, sides } from '../look/lengths.ts';
 import type { DraftLook } from './types.ts';
 
 /** What a browser computes for an old menu: CSS values, lengths in px. */
@@ -63,7 +64,7 @@ export function lookFromBrowser(computed: ComputedLook): Omit<DraftLook, 'states
     fontWeight: computed.fontWeight === '400' ? null : computed.fontWeight,
     ...letters(computed),
     align: computed.align,
-    gap: gapOf(computed, hasPadding ? side : usualSide * Number.parseFloat(computed.fontSize), rem),
+    gap: gapOf(computed, hasPadding ? side : usualSide(computed), rem),
     padding: hasPadding ? pair(rem(String(above)), rem(String(side))) : null,
     frame: frameOf({ ...computed.box, sides }, rem),
     radius: computed.radius === '0px' ? null : rem(computed.radius),
@@ -85,11 +86,13 @@ function letters({
   };
 }
 
-/** Of an entry of Kamino's whose padding nobody writes, in em. */
-const usualSide = 0.95;
 /** Less than this is what Kamino leaves by itself, in px; more is no gap, but a bar whose entries are spread. */
 const leastGap = 6;
 const mostGap = 64;
+
+/** Beside the words of an entry whose padding no plan says. */
+const usualSide = ({ fontSize }: ComputedLook): number =>
+  lengthOf(sides(defaultPadding)[1]!, Number.parseFloat(fontSize));
 
 /** What is left between two entries, once each has its room beside its words. */
 function gapOf({ apart }: ComputedLook, side: number, rem: (px: string) => string): string | null {

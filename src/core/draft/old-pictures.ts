@@ -1,4 +1,4 @@
-import { readAddress } from '../address/href.ts';
+import { fileAtAddress, readAddress } from '../address/href.ts';
 import { type SitePath, folderOf } from '../address/path.ts';
 import { type CopyEntry, copyEntries } from '../hand/copy-entries.ts';
 import { type SiteEntry, matched } from '../hand/shared.ts';
@@ -27,7 +27,7 @@ export function picturesFromHand(
   const found = new Map<SiteEntry, Seen>();
   for (const [path, hand] of menu.copies)
     for (const [one, shared] of matched(copyEntries(hand, path, site), menu.entries))
-      note(found, { one, shared, path });
+      note(found, { one, shared, path }, site.base);
   const entries = menu.entries.filter(one => found.has(one));
   if (entries.length * 2 <= menu.entries.length) return null;
   const spoken = spokenNames(menu, site, facts);
@@ -57,14 +57,15 @@ interface Seen {
 function note(
   found: Map<SiteEntry, Seen>,
   { one, shared, path }: { one: CopyEntry; shared: SiteEntry; path: SitePath },
+  base: string,
 ): void {
   const { picture } = one.entry;
   if (!picture) return;
   const seen = found.get(shared) ?? { base: [], current: [], hover: [], pressed: [], heights: [] };
   found.set(shared, seen);
   const add = (list: SitePath[], address: string | null): void => {
-    const end = address === null ? null : readAddress(address, folderOf(path));
-    if (end?.kind === 'inside') list.push(end.path);
+    const file = address === null ? null : fileAtAddress(readAddress(address, folderOf(path)), base);
+    if (file !== null) list.push(file);
   };
   add(shared.target === path ? seen.current : seen.base, picture.address);
   add(seen.hover, picture.hover);
@@ -125,8 +126,8 @@ function spokenNames({ copies }: SiteMenu, site: HandSite, facts: PictureFacts):
   const page = site.pages.get(path!)!;
   const linked = page.resources.flatMap(({ kind, address }) => {
     if (kind !== 'script' && kind !== 'style sheet') return [];
-    const end = readAddress(address, folderOf(path!));
-    return end.kind === 'inside' && site.files.has(end.path) ? [facts.text(end.path) ?? ''] : [];
+    const file = fileAtAddress(readAddress(address, folderOf(path!)), site.base);
+    return file !== null && site.files.has(file) ? [facts.text(file) ?? ''] : [];
   });
   const names = [page.frame.raw, ...linked].flatMap(text =>
     [...text.matchAll(/[^\s'"()/\\,;=<>]+\.(?:gif|png|jpe?g|webp|svg)/gi)].map(one => one[0].toLowerCase()),

@@ -1,4 +1,4 @@
-import { readAddress } from '../address/href.ts';
+import { fileAtAddress, readAddress } from '../address/href.ts';
 import { type SitePath, folderOf } from '../address/path.ts';
 import { currentStart } from '../hand/differences.ts';
 import { isLink } from '../hand/linked.ts';
@@ -18,6 +18,8 @@ interface RuledPage {
   path: SitePath;
   tree: Tree;
   rules: readonly StyleRule[];
+  /** Where the site lies on its server. */
+  base: string;
 }
 
 /** Where the picture of an entry lies in its file, in px. */
@@ -101,7 +103,7 @@ function ruledPages(menu: SiteMenu, site: HandSite, sheets: readonly StyleRule[]
   return paths.map(path => {
     const { raw, charset } = site.pages.get(path)!.frame;
     const tree = readTree(raw, charset, true);
-    return { path, tree, rules: stripRules([...sheets, ...inlineRules(path, tree)]) };
+    return { path, tree, rules: stripRules([...sheets, ...inlineRules(path, tree)]), base: site.base };
   });
 }
 
@@ -145,12 +147,13 @@ function linksIn(
 }
 
 /** The link, its item, or what is in it: whichever has the picture. */
-function partOf(start: number, { path, tree, rules }: RuledPage): Part | null {
+function partOf(start: number, page: RuledPage): Part | null {
+  const { tree, rules } = page;
   const link = tree.nodes.find(one => one.start === start);
   if (!link || !isLink(link)) return null;
   const item = link.parent?.name === 'li' ? [link.parent] : [];
   for (const node of [link, ...descendants(link), ...item]) {
-    const file = fileOf(node, { path, tree, rules });
+    const file = fileOf(node, page);
     if (file === null) continue;
     const at = positionOf(node, tree, rules);
     const [width, height] = ['width', 'height'].map(name => lengthOf(link, node, name, { tree, rules }));
@@ -162,13 +165,16 @@ function partOf(start: number, { path, tree, rules }: RuledPage): Part | null {
 }
 
 /** The file behind an element; its address is seen from the sheet that names it. */
-function fileOf(node: TreeNode, { path, tree, rules }: RuledPage): SitePath | null {
+function fileOf(node: TreeNode, { path, tree, rules, base }: RuledPage): SitePath | null {
   for (const property of ['background-image', 'background']) {
     const declared = declaredFor(node, property, tree, rules);
     const [found] = declared === null ? [] : styleResources(declared.value);
     if (!found) continue;
-    const end = readAddress(found.address, folderOf(declared?.rule?.place.file ?? path));
-    if (end.kind === 'inside') return end.path;
+    const file = fileAtAddress(
+      readAddress(found.address, folderOf(declared?.rule?.place.file ?? path)),
+      base,
+    );
+    if (file !== null) return file;
   }
   return null;
 }

@@ -1,5 +1,5 @@
 import type { ColorTools } from '../look/hex.ts';
-import { lengthOf, sides } from '../look/lengths.ts';
+import { defaultPadding, lengthOf, sides } from '../look/lengths.ts';
 import { usualMarker } from '../look/markers.ts';
 import type { ResolvedLooks } from '../look/types.ts';
 import type { Marker } from '../plan/look-types.ts';
@@ -56,7 +56,7 @@ export class ButtonLooks {
       return followed(own ?? values.get(name === 'background' ? 'entry-background' : name), values);
     };
     const px = (length: string): number => lengthOf(length, this.#em);
-    const [top, right, bottom, left] = sides(values.get('padding') ?? '0.7em 0.95em').map(px);
+    const [top, right, bottom, left] = sides(values.get('padding') ?? defaultPadding).map(px);
     return {
       color: this.#color(get('color')) ?? '#1b2430',
       background: this.#ground(get('background')),

@@ -8,6 +8,7 @@ import {
   isNode,
   textOf,
   valueOf,
+  wordsOf,
 } from '../page/tree.ts';
 import type { Raw } from '../text/bytes.ts';
 import { linkMarks, marksOf } from './entry-marks.ts';
@@ -184,7 +185,7 @@ class EntryReader {
   #pictureIn(link: TreeNode): TreeNode | undefined {
     if (link.content.every(one => !isNode(one))) return undefined;
     const image = [...descendants(link)].find(one => one.name === 'img');
-    return image && collapse(this.#wordsIn(link)) === '' ? image : undefined;
+    return image && collapse(wordsOf(this.#tree, link, ' ')) === '' ? image : undefined;
   }
 
   /** Words that are no link: an entry that only opens, or the page one is on. */
@@ -221,11 +222,6 @@ class EntryReader {
         return currentWords.test(text) ? '' : text;
       })
       .join('');
-  }
-
-  /** The words without those of pictures. */
-  #wordsIn(node: TreeNode): string {
-    return node.content.map(one => (isNode(one) ? this.#wordsIn(one) : textOf(this.#tree, one))).join(' ');
   }
 
   #pictureWords(image: TreeNode): string {

@@ -5,7 +5,7 @@ import {
   classesOf,
   descendants,
   isNode,
-  textOf,
+  wordsOf,
 } from '../page/tree.ts';
 import { isLink } from './linked.ts';
 
@@ -41,16 +41,10 @@ export function groupIn(
   if (!opens && !isLink(opener)) return null;
   const links = inside.flatMap(one => (isLink(one) ? one : [...descendants(one)].filter(isLink)));
   if (links.length === 0) return null;
-  if (opens) return wholeMenu.test(wordsOf(tree, opener)) ? null : { opener, inside };
+  if (opens) return wholeMenu.test(lettersOf(wordsOf(tree, opener, ' '))) ? null : { opener, inside };
   const isBelow = inside.some(one => classesOf(one, tree.charset).some(name => below.test(name)));
   const areBlocks = inside.every(one => blocks.has(one.name) && !isLink(one));
   return areBlocks && (isBelow || (isItem && links.length > 1)) ? { opener, inside } : null;
 }
 
-function wordsOf(tree: Tree, node: TreeNode): string {
-  return node.content
-    .map(one => (isNode(one) ? wordsOf(tree, one) : textOf(tree, one)))
-    .join(' ')
-    .replace(/[^\p{L}\p{N}]+/gu, ' ')
-    .trim();
-}
+const lettersOf = (text: string): string => text.replace(/[^\p{L}\p{N}]+/gu, ' ').trim();

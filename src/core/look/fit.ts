@@ -7,7 +7,7 @@ import type { TextWidth } from './fallbacks.ts';
 import { type EntryFit, besideHome } from './fit-lists.ts';
 import { needsAir, usualAir } from './edges.ts';
 import { mergeLooks } from './merge.ts';
-import { lengthOf, sides, transformed } from './lengths.ts';
+import { defaultPadding, lengthOf, sides, transformed } from './lengths.ts';
 
 /** What labels are set in. */
 export interface MenuType {
@@ -83,7 +83,7 @@ function rulerOf(
   // Where menus lie on the page’s own ground their labels begin at its edge.
   const isPlain = forms[menu.form].showsAll;
   const [top, side, bottom, other] = sides(
-    isPlain ? (menu.look?.padding ?? '0.35em 0') : (look.padding ?? '0.7em 0.95em'),
+    isPlain ? (menu.look?.padding ?? '0.35em 0') : (look.padding ?? defaultPadding),
   ).map(px) as [number, number, number, number];
   const gapOf = isPlain ? (menu.look?.gap ?? '1.5em') : (look.gap ?? '0.2em');
   const gap = px(gapOf.split(' ').at(-1)!);

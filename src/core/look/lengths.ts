@@ -1,5 +1,8 @@
 import type { Look } from '../plan/look-types.ts';
 
+/** The room inside an entry where a plan says none. */
+export const defaultPadding = '0.7em 0.95em';
+
 /** The four sides of a padding: top, right, bottom, left. */
 export function sides(padding: string): string[] {
   const [top = '0', right = top, bottom = top, left = right] = padding.split(' ');

@@ -1,4 +1,5 @@
 import { type Frame, type StateName, frameEdges } from '../plan/look-types.ts';
+import { defaultPadding } from './lengths.ts';
 import type { Box } from './box.ts';
 import { markPaint, markerColor } from './box-marks.ts';
 import type { Draft } from './drafts.ts';
@@ -15,8 +16,6 @@ export interface ValuesContext {
   uses: Uses;
   borderWidth: string | null;
 }
-
-const defaultPadding = '0.7em 0.95em';
 
 /** The custom properties of a scope, by name. */
 export function valuesOf(box: Box, { draft, uses, borderWidth }: ValuesContext): Map<string, string> {

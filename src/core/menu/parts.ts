@@ -1,5 +1,5 @@
 import type { PageReader } from '../page/reader.ts';
-import { type Tree, type TreeNode, childrenOf, isNode, textOf, valueOf } from '../page/tree.ts';
+import { type Tree, type TreeNode, childrenOf, valueOf, wordsOf } from '../page/tree.ts';
 import type { SectionHeading, SiteFacts } from '../target/facts.ts';
 
 /** What finds elements of pages by a selector. */
@@ -14,7 +14,7 @@ function partOf(node: TreeNode, tree: Tree): SectionHeading {
   const heading = headingIn(node);
   return {
     level: heading ? Number(heading.name[1]) : 2,
-    text: heading ? wordsOf(heading, tree).replace(/\s+/g, ' ').trim() : '',
+    text: heading ? wordsOf(tree, heading).replace(/\s+/g, ' ').trim() : '',
     id: valueOf(node, 'id', tree.charset),
     insert: node.start + 1 + node.name.length,
     isContent: true,
@@ -27,8 +27,4 @@ function headingIn(node: TreeNode): TreeNode | null {
     if (found) return found;
   }
   return null;
-}
-
-function wordsOf(node: TreeNode, tree: Tree): string {
-  return node.content.map(one => (isNode(one) ? wordsOf(one, tree) : textOf(tree, one))).join('');
 }

@@ -31,8 +31,7 @@ export function readFontFaces(text: string, sheet: SitePath): FontFace[] {
       if (one.type === 'Declaration') values.set(one.property.toLowerCase(), generate(one.value).trim());
     const files = [...(values.get('src') ?? '').matchAll(/url\(\s*["']?([^"')]+)["']?\s*\)/g)].flatMap(
       ([, href]) => {
-        const address = readAddress(href!, folderOf(sheet));
-        return fileAtAddress(address) ?? [];
+        return fileAtAddress(readAddress(href!, folderOf(sheet))) ?? [];
       },
     );
     const family = unquoted(values.get('font-family') ?? '');

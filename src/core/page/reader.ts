@@ -19,10 +19,12 @@ export interface PageFiles {
 /** The style sheets of a site but for Kamino's, each file read and taken apart once. */
 export class Sheets {
   readonly #read: PageFiles['sheet'];
+  readonly #base: string;
   readonly #known = new Map<SitePath, { text: string; rules: StyleRule[] } | null>();
 
-  constructor(read: PageFiles['sheet']) {
-    this.#read = read;
+  /** @param base where the site lies on its server */
+  constructor(read: PageFiles['sheet'], base = '/') {
+    [this.#read, this.#base] = [read, base];
   }
 
   /** The rules of a page in the order of its sheets, those that stand in the page itself last. */
@@ -50,7 +52,7 @@ export class Sheets {
 
   #files(page: SitePath, tree: Tree): { file: SitePath; text: string; rules: StyleRule[] }[] {
     return sheetsOf(tree).flatMap(sheet => {
-      const file = sheet.kind === 'file' && !sheet.isOurs ? fileOf(sheet, page) : null;
+      const file = sheet.kind === 'file' && !sheet.isOurs ? fileOf(sheet, page, this.#base) : null;
       const known = file === null ? null : this.#file(file);
       return file === null || !known ? [] : [{ file, ...known }];
     });
@@ -67,8 +69,8 @@ export class Sheets {
 }
 
 /** The file of the site that a linked style sheet is; null where it lies elsewhere. */
-function fileOf({ href }: Extract<Sheet, { kind: 'file' }>, page: SitePath): SitePath | null {
-  return fileAtAddress(readAddress(href, folderOf(page)));
+function fileOf({ href }: Extract<Sheet, { kind: 'file' }>, page: SitePath, base: string): SitePath | null {
+  return fileAtAddress(readAddress(href, folderOf(page)), base);
 }
 
 /** A page with its frame and its tree, as a browser with scripts on has them. */

@@ -196,6 +196,11 @@ export function classesOf(node: TreeNode, charset: Charset): string[] {
   return (valueOf(node, 'class', charset) ?? '').split(/[\t\n\f\r ]+/).filter(Boolean);
 }
 
+/** The words of an element and of all that is in it. @param between what stands between two texts */
+export function wordsOf(tree: Tree, { content }: TreeNode, between = ''): string {
+  return content.map(one => (isNode(one) ? wordsOf(tree, one, between) : textOf(tree, one))).join(between);
+}
+
 export function textOf({ raw, charset }: Tree, { start, end }: TreeText): string {
   return readReferences(decode(raw.slice(start, end), charset));
 }

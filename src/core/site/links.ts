@@ -1,4 +1,4 @@
-import { baseFolder, readAddress } from '../address/href.ts';
+import { baseFolder, fileFromRoot, readAddress } from '../address/href.ts';
 import { type SitePath, folderOf, joinPath, normalizePath } from '../address/path.ts';
 import type { FullPage, Link } from '../page/content.ts';
 import type { Finding } from '../text/finding.ts';
@@ -189,7 +189,7 @@ function endOf(href: string, page: FullPage, context: Context): LinkEnd {
       return placeIn(base === null ? path : fileAt(folder, context), address.fragment, context);
     case 'root':
     case 'inside': {
-      const target = address.kind === 'root' ? fileFromRoot(address.path, context.site) : address.path;
+      const target = address.kind === 'root' ? fileFromRoot(address.path, context.site.base) : address.path;
       const file = fileAt(target, context);
       if (file !== null) return placeIn(file, address.fragment, context);
       const right = context.lower.get(target.toLowerCase());
@@ -199,12 +199,6 @@ function endOf(href: string, page: FullPage, context: Context): LinkEnd {
       return { kind: 'no-file', path: target };
     }
   }
-}
-
-/** A path from the root of the server, as the site's folder knows it. */
-export function fileFromRoot(path: string, { base }: WholeSite): SitePath {
-  const inside = `${path}/`.startsWith(base) ? path.slice(base.length) : path;
-  return normalizePath(inside) ?? '';
 }
 
 function placeIn(path: SitePath | null, fragment: string | null, { site }: Context): LinkEnd {

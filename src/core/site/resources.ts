@@ -1,4 +1,4 @@
-import { baseFolder, readAddress } from '../address/href.ts';
+import { baseFolder, fileAtAddress, readAddress } from '../address/href.ts';
 import { type SitePath, folderOf } from '../address/path.ts';
 import type { FullPage } from '../page/content.ts';
 import { type ResourceKind, styleResources } from '../page/resources.ts';
@@ -6,7 +6,6 @@ import { decode } from '../text/charset.ts';
 import { placeInRaw } from '../text/place.ts';
 import { readAttributeReferences } from '../text/references.ts';
 import { type Place, Source } from '../text/source.ts';
-import { fileFromRoot } from './links.ts';
 import type { WholeSite } from './whole.ts';
 
 /** A file that a page or a style sheet names, and that the site does not have. */
@@ -91,7 +90,7 @@ class Seeker {
     const read = readAddress(address, folder);
     if (read.kind === 'outside') return miss(address, null);
     if (read.kind !== 'inside' && read.kind !== 'root') return null;
-    const path = read.kind === 'root' ? fileFromRoot(read.path, this.#site) : read.path;
+    const path = fileAtAddress(read, this.#site.base) ?? '';
     if (path === '' || read.path.endsWith('/')) return null;
     if (this.#site.files.has(path)) return path;
     return miss(path, this.#lower.get(path.toLowerCase()) ?? null);
