@@ -25,7 +25,7 @@ function site(css: string, menu = '', plan = '', body = ''): string {
   ]);
   const folder = folderWith({
     ...(Object.fromEntries(pages) as Record<string, string>),
-    'kamino.yaml': `kamino: 1\n${plan}menus:\n  - menu: m\n${menu === '' ? '' : `    ${menu}\n`}${menu.includes('entries:') ? '' : '    entries: [index.html, tonight.html, visit.html, journal.html]\n'}`,
+    'kamino.yaml': `kamino: 1\n${plan}menus:\n  - menu: m\n${menu === '' ? '' : `    ${menu.trimEnd()}\n`}${menu.includes('entries:') ? '' : '    entries: [index.html, tonight.html, visit.html, journal.html]\n'}`,
   });
   expect(kamino(folder, 'build')).toMatchObject({ status: 0, err: '' });
   return pathToFileURL(join(folder, 'built/visit.html')).href;
@@ -34,6 +34,73 @@ function site(css: string, menu = '', plan = '', body = ''): string {
 const ground = 'look: { background: "#123a5a", color: "#ffffff" }\n';
 
 describe('the edges of a bar', () => {
+  test.each([
+    ['a page without a style', '', '', 8],
+    [
+      'with a home, and a toggle before it',
+      '',
+      '    home: { label: Hill }\n    fold: { when: crowded, as: drawer, toggle: { at: start } }\n',
+      8,
+    ],
+    [
+      'whose first entry only opens',
+      '',
+      '    entries: [ { label: Sky and stars, entries: [tonight.html] }, visit.html, journal.html, index.html ]\n',
+      8,
+    ],
+    [
+      'whose first entry leads and opens',
+      '',
+      '    entries: [ { page: tonight.html, entries: [index.html] }, visit.html, journal.html ]\n',
+      8,
+    ],
+    ['a page in a column', 'body{margin:0 auto;max-width:40rem;padding:0 1.5rem}', '', null],
+    ['a page from right to left', 'html{direction:rtl} body{margin:0 3rem}', '', null],
+    ['a page whose text touches the window', 'body{margin:0}', '', 15.2],
+    ['a page that scrolls', '#text{height:3000px}', '', 8],
+  ])('without a ground its labels begin where the text does: %s', async (_, css, menu, begins) => {
+    const tab = await open(site(css, `place: { first-in: body }\n${menu}`));
+    for (const width of [1280, 330]) {
+      await tab.setViewportSize({ width, height: 600 });
+      if (width === 330 && !menu.includes('drawer')) await tab.click('.kamino-toggle summary');
+      const seen = await tab.evaluate(() => {
+        const isRtl = getComputedStyle(document.body).direction === 'rtl';
+        const start = (one: Element, isLabel: boolean): number => {
+          const range = document.createRange();
+          if (isLabel) range.selectNodeContents(one);
+          else range.selectNode(one);
+          const { left, right } = range.getBoundingClientRect();
+          return isRtl ? innerWidth - right : left;
+        };
+        const room = document.querySelector('.kamino-room')!;
+        // All that begin a line: in a bar what is first, in a stack each row.
+        const boxes = [
+          ...room.querySelectorAll('.kamino-home,.kamino-list a,.kamino-opener>summary.kamino-link,button'),
+        ];
+        const shown = boxes.filter(one => one.checkVisibility() && !one.closest('.kamino-submenu'));
+        const tops = shown.map(one => Math.round(one.getBoundingClientRect().top));
+        const first = shown.filter((_, at) => tops.indexOf(tops[at]!) === at);
+        const drawn = document.querySelector('.kamino-toggle button')?.checkVisibility()
+          ? shown.filter(one => one.matches('button'))
+          : first;
+        return {
+          labels: drawn.map(one =>
+            one.matches('button')
+              ? one.getBoundingClientRect().left + parseFloat(getComputedStyle(one).paddingLeft)
+              : start(one, true),
+          ),
+          outside: shown.filter(one => start(one, false) < 0).length,
+          text: start(document.querySelector('#text')!, false),
+          over: document.documentElement.scrollWidth - document.documentElement.clientWidth,
+        };
+      });
+      for (const label of seen.labels) expect(label).toBeCloseTo(begins ?? seen.text, 0);
+      expect(seen).toMatchObject({ outside: 0, over: 0 });
+      expect(seen.labels.length).toBeGreaterThan(width === 330 && !menu.includes('drawer') ? 2 : 0);
+    }
+    await tab.context().close();
+  });
+
   test.each([
     ['of the window', 'body{margin:0}', 16],
     ['of a page with a margin of 8 px', '', 16],

@@ -2,16 +2,45 @@ import type { ResolvedMenu } from '../menu/types.ts';
 import type { Look } from '../plan/look-types.ts';
 import { groundIn } from './merge.ts';
 
+/**
+ * How a bar stands to the edges around it, where the plan says nothing of that. `air`: its ground may reach the edges of
+ * the window, and its labels keep away from them. `flush`: nothing of it is seen but its labels, which begin where the
+ * text of a page does that it lies in by itself.
+ */
+export type Edges = 'air' | 'flush';
+
+type Standing = Pick<
+  ResolvedMenu,
+  'form' | 'align' | 'widths' | 'over' | 'home' | 'fold' | 'entries' | 'separators'
+>;
+
 /** How far labels stay away from the edges of the window, in rem. */
 export const usualAir = 1;
 
-/**
- * Whether labels have to be kept away from the edges of the window: the ground of a bar may reach them, the plan says
- * nothing of the room in it, and the padding of entries is not the usual one, which is air enough.
- * @param look that of the menu, with all that holds for it
- */
-export function needsAir({ form }: Pick<ResolvedMenu, 'form'>, look: Look): boolean {
-  const isOpen = form === 'bar' && look.frame.padding === null;
-  const hasGround = groundIn(look) !== null || look.picture !== null;
-  return isOpen && hasGround && (look.padding !== null || look.font.size !== null);
+/** @param look that of the menu, with all that holds for it */
+export function edgesOf(menu: Standing, look: Look): Edges | null {
+  if (menu.form !== 'bar' || look.frame.padding !== null) return null;
+  if (groundIn(look) !== null || look.picture !== null)
+    // The usual padding is air enough.
+    return look.padding !== null || look.font.size !== null ? 'air' : null;
+  return begins(menu) && !isBoxed(menu, look) ? 'flush' : null;
 }
+
+/** What is first in it, folded or not, stands where the menu begins; and it knows its own room. */
+const begins = ({ align, widths, over, home, fold }: Standing): boolean =>
+  (align === 'start' || align === 'spread') &&
+  widths === 'natural' &&
+  (home === null || home.at === 'start') &&
+  fold.when === 'crowded' &&
+  !over;
+
+/** Something is seen of the menu's box, or of that of its first entry. */
+function isBoxed({ entries, separators }: Standing, look: Look): boolean {
+  const lines = [...Object.values(look.frame), look.border, look.shadow];
+  const first = entries[0];
+  const isOwn = first !== undefined && (first.highlight ?? first.look ?? first.picture) !== null;
+  return isOwn || separators !== null || lines.some(one => one !== null && one !== 'none');
+}
+
+/** Whether labels have to be kept away from the edges of the window. @param look see `edgesOf` */
+export const needsAir = (menu: ResolvedMenu, look: Look): boolean => edgesOf(menu, look) === 'air';

@@ -12,7 +12,7 @@ import { Boxes } from './boxes.ts';
 import { type Draft, usesOf, widestBorder } from './drafts.ts';
 import { Grounds, partDraft } from './menu-grounds.ts';
 import type { ColorTools, Ground } from './hex.ts';
-import { needsAir } from './edges.ts';
+import { type Edges, edgesOf } from './edges.ts';
 import { tellIdle } from './idle.ts';
 import { tellPressed } from './press.ts';
 import { ownMarkers } from './markers.ts';
@@ -54,7 +54,7 @@ class LooksResolver {
   readonly #site: Draft;
   readonly #sources: BoxSources;
   readonly #drafts: Draft[] = [];
-  readonly #airy = new Set<string>();
+  readonly #edges = new Map<string, Edges>();
   readonly #menus: readonly ResolvedMenu[];
 
   constructor(look: Look, menus: readonly ResolvedMenu[], { tools, source, known }: Context) {
@@ -112,7 +112,7 @@ class LooksResolver {
       );
     const scheme = this.#site.look.dark ?? 'page';
     const scopes = this.#drafts.map(draft => this.#scope(draft, uses, borderIn(draft.address.menu)));
-    return { scopes, uses, scheme, airy: this.#airy };
+    return { scopes, uses, scheme, edges: this.#edges };
   }
 
   #menu(menu: ResolvedMenu): void {
@@ -128,7 +128,8 @@ class LooksResolver {
       around: this.#site,
       highlight: null,
     };
-    if (needsAir(menu, own.look)) this.#airy.add(menu.name);
+    const edges = edgesOf(menu, own.look);
+    if (edges !== null) this.#edges.set(menu.name, edges);
     const hasOwn = menu.look !== null || isGroundless || menu.over;
     if (hasOwn) this.#drafts.push(own);
     if (menu.look !== null) this.#parts(own, [menu]);

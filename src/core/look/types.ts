@@ -1,4 +1,5 @@
 import type { Frame, LookPart, Marker, Picture, StateName } from '../plan/look-types.ts';
+import type { Edges } from './edges.ts';
 import type { Ground, Hex } from './hex.ts';
 
 /** A colour of CSS; `hex` is null where it depends on the page. */
@@ -68,8 +69,8 @@ export interface Scope {
 /** All looks of a plan. */
 export interface ResolvedLooks {
   scopes: readonly Scope[];
-  /** Names of menus whose labels have to be kept away from the edges of the window. */
-  airy: ReadonlySet<string>;
+  /** How menus stand to the edges around them, by name. */
+  edges: ReadonlyMap<string, Edges>;
   /** What any of them uses beside colours of labels and grounds. */
   uses: {
     states: ReadonlySet<StateName>;

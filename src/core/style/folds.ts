@@ -4,6 +4,7 @@ import { forms } from '../plan/forms.ts';
 import type { ResolvedLooks } from '../look/types.ts';
 import { menuClass, parts } from '../markup/names.ts';
 import { apart, arranged, gapOf, hairline, separatedBelow } from './arrange.ts';
+import { lineSettings, narrowLine, wideLine } from './edges.ts';
 import { foldStyles, pageRules } from './fold-kinds.ts';
 import { containerOf, roomOf, when } from './room.ts';
 import { narrowLists, reservedLabels, wideLists } from './lists.ts';
@@ -36,13 +37,15 @@ function placeRules(
   width: number | undefined,
   { marks, looks }: { marks: { wide: string; narrow: string }; looks: ResolvedLooks },
 ): string {
-  const wide = wideRules(menu, looks) + marks.wide;
-  const narrow = narrowRules(menu, looks) + marks.narrow;
+  const isFlush = looks.edges.get(menu.name) === 'flush';
+  const wide = wideRules(menu, looks) + marks.wide + (isFlush ? wideLine(menu) : '');
+  const narrow = narrowRules(menu, looks) + marks.narrow + (isFlush ? narrowLine(menu) : '');
   if (menu.fold.when === 'any-width') return narrow + pageRules(menu);
   const room = roomOf(menu, width);
   if (room === null) return wide;
   return (
     (menu.fold.when === 'crowded' ? crowded(menu, width!) : '') +
+    (isFlush ? lineSettings(menu) : '') +
     when(room.wide, wide) +
     when(room.narrow, narrow) +
     // Without a script one that is open while the window grows would hold the page.

@@ -83,7 +83,7 @@ export function styleSheet(
     overStaying(named),
     ...(menus.some(isSingle) ? [singles(named)] : []),
     ...named.filter(({ form }) => forms[form].isGroundless).map(ownSpaces),
-    ...[...looks.airy].map(airRules),
+    ...[...looks.edges].flatMap(([name, edges]) => (edges === 'air' ? [airRules(name)] : [])),
     aboutRules(named),
     ...named.filter(one => one.over).map(overRules),
     skip,
