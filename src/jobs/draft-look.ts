@@ -11,8 +11,19 @@ import { lookIn } from '../files/look-files.ts';
 import { ownScriptOf } from '../files/own.ts';
 import type { OpenFolder } from './folder.ts';
 
+/** How old menus look. @param menus by the names of the new ones */
+export async function oldLooks(
+  menus: ReadonlyMap<string, SiteMenu>,
+  folder: OpenFolder,
+  root: string,
+): Promise<Map<string, DraftLook>> {
+  const looks = new Map<string, DraftLook>();
+  for (const [name, menu] of menus) looks.set(name, await lookOf(menu, folder, root));
+  return looks;
+}
+
 /** How a menu written by hand looks: from a browser where one is at hand, else from its style sheets. */
-export async function lookOf(menu: SiteMenu, { site, sheets }: OpenFolder, root: string): Promise<DraftLook> {
+async function lookOf(menu: SiteMenu, { site, sheets }: OpenFolder, root: string): Promise<DraftLook> {
   const { front } = site;
   const [path, copy] = [...menu.copies].find(([one]) => one === front) ?? [...menu.copies][0]!;
   const { raw, charset, bodyPoint } = site.pages.get(path)!.frame;

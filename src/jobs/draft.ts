@@ -10,6 +10,7 @@ import { inOwnRoom } from '../core/draft/old-strips.ts';
 import { Firsts } from '../core/draft/firsts.ts';
 import { draftLanguages } from '../core/draft/by-language.ts';
 import { layoutSheet } from '../core/draft/laid-out.ts';
+import { hasOwnLook, withLooks } from '../core/draft/own-looks.ts';
 import { Places } from '../core/draft/place.ts';
 import { draftSite } from '../core/draft/site.ts';
 import { skipTargets } from '../core/draft/skip.ts';
@@ -23,7 +24,6 @@ import {
   soughtBy,
 } from '../core/draft/sources.ts';
 import type { Draft, DraftLanguage, DraftMenu, DraftPictures, DraftSite } from '../core/draft/types.ts';
-import { pageLook } from '../core/draft/types.ts';
 import { writeDraft } from '../core/draft/write.ts';
 import { freeName, menuNames } from '../core/hand/names.ts';
 import type { SiteMenu } from '../core/hand/site-menus.ts';
@@ -37,7 +37,7 @@ import { planOf } from '../files/plan.ts';
 import { writePlanSchema } from '../files/plan-schema.ts';
 import { writeParts, writeWhole } from '../files/write.ts';
 import { leftBy } from './draft-left.ts';
-import { lookOf } from './draft-look.ts';
+import { oldLooks } from './draft-look.ts';
 import { oldPictures } from './draft-pictures.ts';
 import { type OpenFolder, openFolder } from './folder.ts';
 
@@ -105,8 +105,8 @@ class Drafting {
   readonly #firsts: Firsts;
   readonly #pictures: DraftPictures[] = [];
   #languages: readonly DraftLanguage[] = [];
-  /** The first menu that is taken over. */
-  #main: SiteMenu | null = null;
+  /** What is taken over with its look, by the name of the new menu. */
+  readonly #old = new Map<string, SiteMenu>();
 
   constructor(root: string, folder: OpenFolder, options: DraftOptions) {
     this.#root = root;
@@ -147,11 +147,11 @@ class Drafting {
     const replaces = menus.some(isReplacing);
     const output = await this.#questions.output(replaces, inPlace);
     const placed = replaces ? menus : await this.#questions.placed(menus);
-    const isFound = this.#main !== null && this.#options.look === undefined;
-    const found = isFound ? await lookOf(this.#main!, this.#folder, this.#root) : pageLook;
-    const look = menus[0]?.isWithin === true ? { ...found, frame: pageLook.frame } : found;
-    const own = await this.#questions.setApart(placed, this.#known);
-    const started = startedMenus(own, this.#options.look, this.#known);
+    // What the plan starts from is in the place of what was found.
+    const isFound = this.#options.look === undefined;
+    const found = isFound ? await oldLooks(this.#old, this.#folder, this.#root) : new Map();
+    const own = withLooks(await this.#questions.setApart(placed, this.#known), found);
+    const started = startedMenus(own.menus, this.#options.look, this.#known);
     return {
       comments: [
         `yaml-language-server: $schema=${schemaFile}`,
@@ -163,7 +163,7 @@ class Drafting {
       languages: this.#languages,
       ...started,
       pictures: this.#pictures,
-      look,
+      look: own.look,
     };
   }
 
@@ -233,10 +233,10 @@ class Drafting {
   }
 
   #fromHand(source: HandSource, places: Places): DraftMenu {
-    this.#main ??= source.menus[0]!;
     if (source.byTag && this.#languages.length === 0)
       this.#languages = draftLanguages(source.byTag, this.#site);
     const made = menuFromHand(source, this.#site, this.#known, places);
+    if (hasOwnLook(made)) this.#old.set(made.name, source.menus[0]!);
     this.#note(made, source.menus);
     const pictures = oldPictures(source, made.name, this.#folder);
     this.#pictures.push(...pictures);

@@ -19,10 +19,13 @@ const planted = ({ files, mistakes }: OldSite): Record<string, string> => {
 };
 const planOf = (folder: string): string => readFileSync(join(folder, 'kamino.yaml'), 'utf8');
 /** The plan that is drafted with a browser; `none` for without one. */
-function draftedWith(browser: string, folder: string, from: string): string {
+function draftedWith(browser: string, folder: string, ...from: readonly string[]): string {
   const program = join(import.meta.dirname, '../../dist/kamino.cjs');
   const env = { ...process.env, KAMINO_BROWSER: browser };
-  spawnSync(process.execPath, [program, 'draft', '--force', '--from', from], { cwd: folder, env });
+  spawnSync(process.execPath, [program, 'draft', '--force', ...from.flatMap(one => ['--from', one])], {
+    cwd: folder,
+    env,
+  });
   return planOf(folder);
 }
 
@@ -703,6 +706,37 @@ it('takes over how letters are written, what lies between entries, and a ground 
   expect(plan).toMatch(/color: "#222222"[^]*\n {2}gap: 1\.38rem\n/);
   expect(plan).toContain('current: { color: "#000000", background: "#c98f2b" }');
   expect(plan).toMatch(/e\.html.*highlight: background/);
+});
+
+it('gives each of two menus the look that it had, with the room around its row', () => {
+  const links = (names: readonly string[]): string =>
+    `<ul>${names.map(one => `<li><a href="${one}.html">The ${one}</a></li>`).join('')}</ul>`;
+  const menus = `<div class="top">${links(['e', 'd'])}</div><nav class="main">${links(['index', 'a', 'b', 'c'])}</nav>`;
+  const drafted = (css: string): string => {
+    const pages = ['index', 'a', 'b', 'c', 'd', 'e'].map(one => [
+      `${one}.html`,
+      page(one, menus).replace(
+        '<title>',
+        `<meta name=viewport content="width=device-width"><style>ul { display: flex; list-style: none } ${css}</style><title>`,
+      ),
+    ]);
+    const folder = folderWith(Object.fromEntries(pages) as Record<string, string>);
+    const plan = draftedWith('', folder, '.main', '.top');
+    expect(kamino(folder, 'build')).toMatchObject({ status: 0, err: '' });
+    return plan;
+  };
+  const own = '.main a { color: #123456; padding: 8px 16px } .main ul { padding: 0 }';
+  expect(
+    drafted(
+      `${own} .top { background: #222 } .top ul { justify-content: end; gap: 40px; padding: 6px 32px } .top a { color: #fff }`,
+    ),
+  ).toMatch(
+    /menu: masthead\n[^]* {4}look:\n {6}color: "#123456"\n {6}padding: 0\.5rem 1rem\n[^]*menu: more\n[^]* {4}align: end\n[^]* {4}look:\n {6}accent: "#ffffff"\n {6}background: "#222222"\n {6}color: "#ffffff"\n {6}padding: 0\.38rem 0\.45rem\n {6}gap: 1\.6rem\n {6}frame: \{ padding: 0 1\.55rem \}\n$/,
+  );
+  // Where both look alike it is said once.
+  expect(drafted('a { color: #123456; padding: 8px 16px } ul { padding: 0 }')).toMatch(
+    /\nlook:\n {2}color: "#123456"\n {2}padding: 0\.5rem 1rem\n$/,
+  );
 });
 
 it('reads style sheets at the root of the server, headings in what opens, and where a row stands', () => {

@@ -75,8 +75,17 @@ function hasWordsBetween(one: Element, other: Element): boolean {
   return range.toString().trim() !== '';
 }
 
+/** The room between the edge of the menu and its entries: where these stand in one row, that of boxes around them too. */
+function roomOf(menu: Element, links: readonly Element[], side: string): number {
+  const boxes = [menu];
+  if (pitchOf(links) === 0)
+    for (let one = links[0]!.parentElement!; one !== menu; one = one.parentElement!)
+      if (links.every(link => one.contains(link))) boxes.push(one);
+  return boxes.reduce((sum, one) => sum + parseFloat(styleOf(one, `padding-${side}`)), 0);
+}
+
 /** How wide the menu lies in what holds it: its own width where it lies in the middle of more, and the room inside it. */
-function boxOf(menu: Element): ComputedLook['box'] {
+function boxOf(menu: Element, links: readonly Element[]): ComputedLook['box'] {
   const own = menu.getBoundingClientRect();
   const holder = menu.parentElement!;
   const around = holder.getBoundingClientRect();
@@ -87,7 +96,7 @@ function boxOf(menu: Element): ComputedLook['box'] {
   const isInMiddle = before > 8 && Math.abs(before - behind) <= 2;
   return {
     width: isInMiddle ? own.width : 0,
-    sides: ['left', 'right'].map(side => parseFloat(styleOf(menu, `padding-${side}`))),
+    sides: ['left', 'right'].map(side => roomOf(menu, links, side)),
   };
 }
 
@@ -110,12 +119,12 @@ function lookOf(menu: Element, links: readonly Element[], link: Element): Comput
     letterSpacing: styleOf(text, 'letter-spacing'),
     rootSize: styleOf(document.documentElement, 'font-size'),
     padding: sides as ComputedLook['padding'],
-    room: [styleOf(menu, 'padding-top'), styleOf(menu, 'padding-bottom')],
+    room: [roomOf(menu, links, 'top'), roomOf(menu, links, 'bottom')],
     radius: styleOf(link, 'border-top-left-radius'),
     apart: isMixed ? 0 : apartOf(links),
     align: isMixed ? null : alignOf(menu, links),
     pitch: pitchOf(links),
-    box: boxOf(menu),
+    box: boxOf(menu, links),
     linkBackground: isClear(own) ? null : own,
     grounds: links.map(ground),
     pageFamily: styleOf(document.body, 'font-family'),

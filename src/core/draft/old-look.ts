@@ -17,8 +17,8 @@ export interface ComputedLook {
   rootSize: string;
   pageFamily: string;
   padding: [top: string, right: string, bottom: string, left: string];
-  /** Above and below the entries, in the menu's own box. */
-  room: [top: string, bottom: string];
+  /** Above and below the entries, in the menu's own box, in px. */
+  room: [top: number, bottom: number];
   radius: string;
   /** Where the entries of one row stand in the menu, where that is not at its start. */
   align: 'center' | 'end' | null;
@@ -44,7 +44,7 @@ export function lookFromBrowser(computed: ComputedLook): Omit<DraftLook, 'states
   ];
   const background = computed.background === computed.pageBackground ? null : computed.background;
   // The room of the old menu's box goes into its entries, so that the whole height answers to the pointer.
-  const room = Math.max(...computed.room.map(one => Number.parseFloat(one) || 0));
+  const room = Math.max(...computed.room);
   const between = Math.max(left, right);
   // Beside each other words need room to be told apart, and below each other for a mark; they begin where they began.
   const least = computed.pitch > 0 ? besideMark * Number.parseFloat(computed.fontSize) : leastSide * root;

@@ -68,6 +68,10 @@ export interface DraftMenu {
   order?: PageOrder;
   /** For `contents`: the levels of headings. */
   levels?: readonly number[];
+  /** Where its entries stand, where that is not at the start. */
+  align?: DraftLook['align'];
+  /** What is its own; null or nothing where it looks as the plan says. */
+  look?: DraftLook | null;
   fold: string | null;
   /** What it becomes then; a stack by default. */
   foldsAs?: 'drawer' | null;
@@ -121,7 +125,7 @@ export interface DraftLook {
   transform: string | null;
   spacing: string | null;
   padding: string | null;
-  /** Where its entries stand, where that is not at the start: a key of the menu. */
+  /** A key of the menu. */
   align: 'center' | 'end' | null;
   /** Between entries beside each other. */
   gap: string | null;

@@ -29,10 +29,7 @@ export function writeDraft(draft: Draft): string {
     ...(style !== null ? [['style', style] as Row] : []),
     ...(skipTo.length > 0 ? [['skip-to', flow(skipTo)] as Row] : []),
     ...(languages.length > 0 ? [['languages', map(languages.map(languageRow))] as Row] : []),
-    [
-      'menus',
-      list(menus.map((menu, at) => menuNode(menu, at === 0 ? start : null, at === 0 ? look.align : null))),
-    ],
+    ['menus', list(menus.map((menu, at) => menuNode(menu, at === 0 ? start : null)))],
     ...(pictures.length > 0 ? [['pictures', list(pictures.map(picturesNode))] as Row] : []),
     ...(start ? [['look', drawnLook(start)] as Row] : lookRows(look)),
   ]) as never;
@@ -72,7 +69,7 @@ function pairs(made: YAMLMap): Pair[] {
   return made.items;
 }
 
-function menuNode(menu: DraftMenu, start: DraftStart | null, align: DraftLook['align']): YAMLMap {
+function menuNode(menu: DraftMenu, start: DraftStart | null): YAMLMap {
   const {
     name,
     title,
@@ -83,8 +80,8 @@ function menuNode(menu: DraftMenu, start: DraftStart | null, align: DraftLook['a
     set,
     order,
     levels,
-    fold,
-    foldsAs,
+    align = null,
+    look = null,
     entries,
     notes,
     comments,
@@ -102,13 +99,17 @@ function menuNode(menu: DraftMenu, start: DraftStart | null, align: DraftLook['a
     ...(set ? [['set', flow(set)] as Row] : []),
     ...(order ? [['order', order] as Row] : []),
     ...(levels ? [['levels', flow(levels.map(String))] as Row] : []),
-    ...(fold === null || start
-      ? []
-      : [['fold', map([['when', fold], ...(foldsAs ? [['as', foldsAs] as Row] : [])], true)] as Row]),
+    ...(start ? [] : foldRows(menu)),
     ...(entries.length > 0 || notes.length > 0 ? [['entries', items] as Row] : []),
+    ...(look === null ? [] : lookRows(look)),
   ]);
   if (comments.length > 0) made.commentBefore = comments.map(line => ` ${line}`).join('\n');
   return made;
+}
+
+function foldRows({ fold, foldsAs }: DraftMenu): Row[] {
+  if (fold === null) return [];
+  return [['fold', map([['when', fold], ...row('as', foldsAs ?? null)], true)]];
 }
 
 function picturesNode({ menu, source, height }: DraftPictures): YAMLMap {

@@ -14,7 +14,7 @@ const bare: ComputedLook = {
   rootSize: '16px',
   pageFamily: 'serif',
   padding: ['6px', '0px', '6px', '0px'],
-  room: ['0px', '0px'],
+  room: [0, 0],
   radius: '0px',
   align: null,
   apart: 0,
