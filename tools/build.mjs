@@ -14,7 +14,7 @@ import { build } from 'esbuild';
 const outdir = 'dist';
 const old = existsSync(outdir) ? readdirSync(outdir).filter(name => /\.(js|txt)$/.test(name)) : [];
 const packages = {
-  external: ['playwright-core', 'sharp'],
+  external: ['sharp'],
   // The package reads its data by file names that a bundle does not have; this build of it holds them.
   alias: { 'css-tree': './node_modules/css-tree/dist/csstree.esm.js' },
 };

@@ -239,12 +239,12 @@ async function startEngine({ browser }: WalkOptions): Promise<Engine | Finding> 
     if (isFirefox(program))
       return await (await import('../browser/walk/firefox/engine.ts')).startFirefox(start);
     if (isWebkit(program)) return await (await import('../browser/walk/webkit/engine.ts')).startWebkit(start);
-    return await (await import('../browser/walk/chromium.ts')).startChromium(start);
+    return await (await import('../browser/walk/chromium/engine.ts')).startChromium(start);
   } catch (error) {
     const message = error instanceof Error ? error.message.split('\n')[0]! : String(error);
     return none(
       `the browser ${program} did not start: ${message}`,
-      'Try it by hand, or name another one:  --browser PATH\nWithout the package that drives it:  npm install playwright-core',
+      'Try it by hand, or name another one:  --browser PATH',
     );
   }
 }

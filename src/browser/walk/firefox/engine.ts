@@ -1,6 +1,6 @@
 import type { Visitor } from '../../../core/walk/visitors.ts';
 import type { Engine, EngineStart } from '../tab.ts';
-import { FirefoxProcess, type Preferences } from './process.ts';
+import { type Preferences, type StartedFirefox, startProcess } from './process.ts';
 import { FirefoxTab } from './tab.ts';
 
 /** What a visitor's browser is told of them: in Firefox these are settings of a whole browser. */
@@ -22,22 +22,22 @@ const pointer = (can: number): Preferences => ({
 
 /** A Firefox of this machine, driven by WebDriver BiDi: one process for each set of settings that visitors need. */
 export async function startFirefox({ program, probe }: EngineStart): Promise<Engine> {
-  const shared = new Map<string, Promise<FirefoxProcess>>();
-  const alone = new Set<FirefoxProcess>();
-  const sharedFor = (preferences: Preferences): Promise<FirefoxProcess> => {
+  const shared = new Map<string, Promise<StartedFirefox>>();
+  const alone = new Set<StartedFirefox>();
+  const sharedFor = (preferences: Preferences): Promise<StartedFirefox> => {
     const key = JSON.stringify(preferences);
-    const known = shared.get(key) ?? FirefoxProcess.start(program, preferences);
+    const known = shared.get(key) ?? startProcess(program, preferences);
     shared.set(key, known);
     return known;
   };
   /** Of all windows of a browser one has the focus: who uses keys has a browser of their own. */
   const openAlone = async (visitor: Visitor, size: readonly [number, number]): Promise<FirefoxTab> => {
-    const own = await FirefoxProcess.start(program, preferencesFor(visitor));
+    const own = await startProcess(program, preferencesFor(visitor));
     alone.add(own);
-    const tab = await FirefoxTab.open(own.session, size, probe);
+    const tab = await FirefoxTab.open(own.process.session, size, probe);
     tab.onClose = async () => {
       alone.delete(own);
-      await own.close();
+      await own.process.close();
     };
     return tab;
   };
@@ -48,10 +48,10 @@ export async function startFirefox({ program, probe }: EngineStart): Promise<Eng
     open: async (visitor, size) =>
       visitor.moves === 'keys'
         ? openAlone(visitor, size)
-        : FirefoxTab.open((await sharedFor(preferencesFor(visitor))).session, size, probe),
+        : FirefoxTab.open((await sharedFor(preferencesFor(visitor))).process.session, size, probe),
     close: async () => {
       const all = [...alone, ...(await Promise.all(shared.values()))];
-      await Promise.all(all.map(one => one.close()));
+      await Promise.all(all.map(one => one.process.close()));
     },
   };
 }

@@ -1,8 +1,8 @@
-import { type ChildProcess, spawn } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import type { ChildProcess } from 'node:child_process';
+import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { BidiSession } from './session.ts';
+import { BrowserProcess, unlessEnded } from '../process.ts';
+import { BrowserSession } from '../session.ts';
 
 /** So long is waited for the browser to start, in ms. */
 const patience = 60_000;
@@ -39,80 +39,47 @@ const quiet: Preferences = {
   'ui.prefersReducedMotion': 0,
 };
 
-/** One Firefox with a profile of its own, which goes when what is done is done. */
-export class FirefoxProcess {
-  readonly session: BidiSession;
-  readonly version: string;
-  readonly #child: ChildProcess;
-  readonly #profile: string;
+/** One Firefox, with its version. */
+export interface StartedFirefox {
+  process: BrowserProcess;
+  version: string;
+}
 
-  private constructor(child: ChildProcess, profile: string, session: BidiSession, version: string) {
-    [this.#child, this.#profile, this.session, this.version] = [child, profile, session, version];
-  }
-
-  static async start(program: string, preferences: Preferences): Promise<FirefoxProcess> {
-    const profile = mkdtempSync(join(tmpdir(), 'kamino-firefox-'));
-    const lines = Object.entries({ ...quiet, ...preferences }).map(
-      ([name, value]) => `user_pref(${JSON.stringify(name)}, ${JSON.stringify(value)});\n`,
-    );
-    writeFileSync(join(profile, 'user.js'), lines.join(''));
-    const args = ['--headless', '--no-remote', '--remote-debugging-port', '0', '--profile', profile];
-    const child = spawn(program, args, { stdio: ['ignore', 'ignore', 'pipe'] });
-    try {
-      const session = await BidiSession.open(await addressOf(child));
-      const { capabilities } = await session.send<{ capabilities: { browserVersion: string } }>(
-        'session.new',
-        {
-          capabilities: { alwaysMatch: { unhandledPromptBehavior: { default: 'ignore' } } },
-        },
+export async function startProcess(program: string, preferences: Preferences): Promise<StartedFirefox> {
+  const started = await BrowserProcess.start({
+    program,
+    called: 'firefox',
+    args: profile => {
+      const lines = Object.entries({ ...quiet, ...preferences }).map(
+        ([name, value]) => `user_pref(${JSON.stringify(name)}, ${JSON.stringify(value)});\n`,
       );
-      await session.send('session.subscribe', {
-        events: ['browsingContext.contextCreated', 'browsingContext.userPromptOpened'],
-      });
-      return new FirefoxProcess(child, profile, session, capabilities.browserVersion);
-    } catch (error) {
-      await ended(child);
-      rmSync(profile, { recursive: true, force: true });
-      throw error;
-    }
-  }
-
-  async close(): Promise<void> {
-    this.session.close();
-    await ended(this.#child);
-    rmSync(this.#profile, { recursive: true, force: true, maxRetries: 5 });
+      writeFileSync(join(profile, 'user.js'), lines.join(''));
+      return ['--headless', '--no-remote', '--remote-debugging-port', '0', '--profile', profile];
+    },
+    stdio: ['ignore', 'ignore', 'pipe'],
+    grace: 0,
+    session: async child => BrowserSession.atAddress(`${await addressOf(child)}/session`),
+  });
+  try {
+    const { session } = started;
+    const { capabilities } = await session.send<{ capabilities: { browserVersion: string } }>('session.new', {
+      capabilities: { alwaysMatch: { unhandledPromptBehavior: { default: 'ignore' } } },
+    });
+    await session.send('session.subscribe', {
+      events: ['browsingContext.contextCreated', 'browsingContext.userPromptOpened'],
+    });
+    return { process: started, version: capabilities.browserVersion };
+  } catch (error) {
+    await started.close();
+    throw error;
   }
 }
 
 /** Where it listens, as it says on its error stream. */
-function addressOf(child: ChildProcess): Promise<string> {
-  return new Promise((done, fail) => {
-    let said = '';
-    const timer = setTimeout(() => {
-      fail(new Error('it does not answer'));
-    }, patience);
-    child.stderr!.on('data', (text: Buffer) => {
-      said = (said + text.toString()).slice(-4000);
-      const found = /WebDriver BiDi listening on (ws:\/\/\S+)/.exec(said);
-      if (!found) return;
-      clearTimeout(timer);
-      done(found[1]!);
-    });
-    child.once('error', fail);
-    child.once('exit', () => {
-      clearTimeout(timer);
-      fail(new Error(said.trim().split('\n').at(-1) ?? 'it ended'));
+const addressOf = (child: ChildProcess): Promise<string> =>
+  unlessEnded<string>(child, patience, (done, said) => {
+    child.stderr!.on('data', () => {
+      const found = /WebDriver BiDi listening on (ws:\/\/\S+)/.exec(said());
+      if (found) done(found[1]!);
     });
   });
-}
-
-function ended(child: ChildProcess): Promise<void> {
-  if (child.exitCode !== null || child.signalCode !== null || child.pid === undefined)
-    return Promise.resolve();
-  return new Promise(done => {
-    child.once('exit', () => {
-      done();
-    });
-    child.kill('SIGKILL');
-  });
-}

@@ -2,7 +2,7 @@ import type { SeenBox } from '../../../core/walk/seen.ts';
 import { after, patience, within } from '../bounds.ts';
 import { ActingTab } from '../actions.ts';
 import type { Key, SpokenNode, Tab, TabEvents } from '../tab.ts';
-import type { BidiEvent, BidiSession } from './session.ts';
+import type { BrowserEvent, BrowserSession } from '../session.ts';
 
 type Evaluated =
   | { type: 'success'; result: { value?: string | null } }
@@ -12,7 +12,7 @@ type Evaluated =
 export class FirefoxTab extends ActingTab implements Tab {
   readonly pace = 1;
   readonly enlarges = true;
-  readonly #session: BidiSession;
+  readonly #session: BrowserSession;
   readonly #context: string;
   readonly #user: string;
   readonly #probe: string;
@@ -25,7 +25,7 @@ export class FirefoxTab extends ActingTab implements Tab {
   onClose: (() => Promise<void>) | null = null;
 
   private constructor(
-    session: BidiSession,
+    session: BrowserSession,
     { context, user, size }: { context: string; user: string; size: readonly [number, number] },
     probe: string,
   ) {
@@ -44,7 +44,7 @@ export class FirefoxTab extends ActingTab implements Tab {
 
   /** A window beside others. @param size in CSS px */
   static async open(
-    session: BidiSession,
+    session: BrowserSession,
     size: readonly [number, number],
     probe: string,
   ): Promise<FirefoxTab> {
@@ -60,7 +60,7 @@ export class FirefoxTab extends ActingTab implements Tab {
     return tab;
   }
 
-  #hear({ method, params }: BidiEvent): void {
+  #hear({ method, params }: BrowserEvent): void {
     if (method === 'browsingContext.userPromptOpened' && params['context'] === this.#context) {
       const isLeaving = params['type'] === 'beforeunload';
       if (!isLeaving) this.#happened.questions.push(String(params['message']));

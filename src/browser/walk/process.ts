@@ -1,0 +1,92 @@
+import { type ChildProcess, type StdioOptions, spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { BrowserSession } from './session.ts';
+
+interface Start {
+  program: string;
+  /** What it is called in the name of its profile. */
+  called: string;
+  /** What it is started with. @param profile its own folder */
+  args: (profile: string) => string[];
+  stdio: StdioOptions;
+  /** So long it may take to end by itself once nobody speaks to it any more, in ms; 0 where it would not. */
+  grace: number;
+  /** @throws where it does not answer */
+  session: (child: ChildProcess) => Promise<BrowserSession>;
+}
+
+/** A browser with a profile of its own, which goes when what is done is done. */
+export class BrowserProcess {
+  readonly session: BrowserSession;
+  readonly #child: ChildProcess;
+  readonly #profile: string;
+  readonly #grace: number;
+
+  private constructor(
+    child: ChildProcess,
+    { profile, grace }: { profile: string; grace: number },
+    session: BrowserSession,
+  ) {
+    [this.#child, this.#profile, this.#grace, this.session] = [child, profile, grace, session];
+  }
+
+  static async start({ program, called, args, stdio, grace, session }: Start): Promise<BrowserProcess> {
+    const profile = mkdtempSync(join(tmpdir(), `kamino-${called}-`));
+    const child = spawn(program, args(profile), { stdio });
+    child.on('error', () => undefined);
+    try {
+      return new BrowserProcess(child, { profile, grace }, await session(child));
+    } catch (error) {
+      await ended(child, 0);
+      rmSync(profile, { recursive: true, force: true, maxRetries: 5 });
+      throw error;
+    }
+  }
+
+  async close(): Promise<void> {
+    this.session.close();
+    await ended(this.#child, this.#grace);
+    rmSync(this.#profile, { recursive: true, force: true, maxRetries: 5 });
+  }
+}
+
+/** Fails with what a process said last, where it ends or says nothing good in time. */
+export function unlessEnded<Given>(
+  child: ChildProcess,
+  patience: number,
+  good: (done: (given: Given) => void, said: () => string) => void,
+): Promise<Given> {
+  return new Promise((done, fail) => {
+    let said = '';
+    const timer = setTimeout(() => {
+      fail(new Error('it does not answer'));
+    }, patience);
+    const over = (given: Given): void => {
+      clearTimeout(timer);
+      done(given);
+    };
+    child.stderr!.on('data', (text: Buffer) => {
+      said = (said + text.toString()).slice(-4000);
+    });
+    child.once('error', fail);
+    child.once('exit', () => {
+      clearTimeout(timer);
+      fail(new Error(said.trim().split('\n').at(-1) || 'it ended'));
+    });
+    good(over, () => said);
+  });
+}
+
+function ended(child: ChildProcess, grace: number): Promise<void> {
+  if (child.exitCode !== null || child.signalCode !== null || child.pid === undefined)
+    return Promise.resolve();
+  return new Promise(done => {
+    const timer = setTimeout(() => child.kill('SIGKILL'), grace);
+    child.once('exit', () => {
+      clearTimeout(timer);
+      done();
+    });
+  });
+}
