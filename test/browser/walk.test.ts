@@ -1,8 +1,10 @@
-import { appendFileSync, cpSync, readFileSync, writeFileSync } from 'node:fs';
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
+import { appendFileSync, cpSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { beforeAll, expect, it, test } from '@jest/globals';
 import type { WalkResult } from '../../src/jobs/walk.ts';
-import { together } from '../helpers/browser.ts';
+import { eventually, together } from '../helpers/browser.ts';
 import { folderWith, kamino, kaminoBeside } from '../helpers/site.ts';
 import { styledPage, styledPlan } from '../helpers/styled.ts';
 
@@ -356,4 +358,24 @@ it('says what to do without a browser, and for a visitor or page that it does no
   expect([visitor.status, visitor.err]).toEqual([2, expect.stringContaining('Did you mean `keyboard`?')]);
   const page = kamino(clean, 'walk', '.', '--page', 'visitt.html');
   expect([page.status, page.err]).toEqual([2, expect.stringContaining('there is no page `visitt.html`')]);
+});
+
+it('leaves no browser and no profile behind when somebody ends it', async () => {
+  const folder = folderWith({});
+  const program = join(import.meta.dirname, '../../dist/kamino.cjs');
+  const walk = spawn(process.execPath, [program, 'walk', clean], {
+    stdio: 'ignore',
+    env: { ...process.env, TMPDIR: folder },
+  });
+  const ended = once(walk, 'exit');
+  // Once it has a profile the browser writes into it.
+  await eventually(
+    () => Promise.resolve(readdirSync(folder, { recursive: true }).length),
+    count => {
+      expect(count).toBeGreaterThan(5);
+    },
+  );
+  walk.kill('SIGTERM');
+  expect(await ended).toEqual([null, 'SIGTERM']);
+  expect(readdirSync(folder)).toEqual([]);
 });

@@ -17,7 +17,9 @@ interface Start {
   session: (child: ChildProcess) => Promise<BrowserSession>;
 }
 
-/** A browser with a profile of its own, which goes when what is done is done. */
+const signals = ['SIGINT', 'SIGTERM', 'SIGHUP'] as const;
+
+/** A browser with a profile of its own, which goes when what is done is done, or when somebody ends the program. */
 export class BrowserProcess {
   readonly session: BrowserSession;
   readonly #child: ChildProcess;
@@ -30,11 +32,24 @@ export class BrowserProcess {
     session: BrowserSession,
   ) {
     [this.#child, this.#profile, this.#grace, this.session] = [child, profile, grace, session];
+    for (const signal of signals) process.once(signal, this.#quit);
+  }
+
+  /** The program ends as it would have without us. */
+  readonly #quit = (signal: NodeJS.Signals): void => {
+    endAll(this.#child);
+    this.#leave();
+    process.kill(process.pid, signal);
+  };
+
+  #leave(): void {
+    for (const signal of signals) process.off(signal, this.#quit);
+    rmSync(this.#profile, { recursive: true, force: true, maxRetries: 5 });
   }
 
   static async start({ program, called, args, stdio, grace, session }: Start): Promise<BrowserProcess> {
     const profile = mkdtempSync(join(tmpdir(), `kamino-${called}-`));
-    const child = spawn(program, args(profile), { stdio });
+    const child = spawn(program, args(profile), { stdio, detached: hasGroups });
     child.on('error', () => undefined);
     try {
       return new BrowserProcess(child, { profile, grace }, await session(child));
@@ -48,7 +63,7 @@ export class BrowserProcess {
   async close(): Promise<void> {
     this.session.close();
     await ended(this.#child, this.#grace);
-    rmSync(this.#profile, { recursive: true, force: true, maxRetries: 5 });
+    this.#leave();
   }
 }
 
@@ -79,11 +94,25 @@ export function unlessEnded<Given>(
   });
 }
 
+const hasGroups = process.platform !== 'win32';
+
+/** With the processes that it has started: they would go on writing into its profile. */
+function endAll(child: ChildProcess): void {
+  try {
+    if (hasGroups) process.kill(-child.pid!, 'SIGKILL');
+    else child.kill('SIGKILL');
+  } catch {
+    // It has ended by itself.
+  }
+}
+
 function ended(child: ChildProcess, grace: number): Promise<void> {
   if (child.exitCode !== null || child.signalCode !== null || child.pid === undefined)
     return Promise.resolve();
   return new Promise(done => {
-    const timer = setTimeout(() => child.kill('SIGKILL'), grace);
+    const timer = setTimeout(() => {
+      endAll(child);
+    }, grace);
     child.once('exit', () => {
       clearTimeout(timer);
       done();
