@@ -126,7 +126,8 @@ export class Opened {
     const fits = fonts ? foldWidths(menus, fonts) : new Map<string, number>();
     const { open, plan } = this;
     const tight = fonts ? tellTight(menus, fonts, { plan: plan.menus, source: open.source }) : [];
-    const style = styleSheet(menus, looks, { fits, panels });
+    const holders = await this.#holders(looks);
+    const style = styleSheet(menus, looks, { fits, panels, holders });
     return { looks, style, findings: [...wrong, ...findings, ...tight, ...(fonts?.findings ?? [])] };
   }
 
@@ -207,6 +208,14 @@ export class Opened {
       ...wrongValues(this.plan, fitsGrammar, source),
       ...wrongPictures(this.plan, this.facts.files, source),
     ];
+  }
+
+  /** What menus lie in whose labels may begin at a line with the text of the page. */
+  async #holders({ edges }: ResolvedLooks): Promise<ReadonlyMap<string, string>> {
+    const isFlush = (menu: { name: string }): boolean => edges.get(menu.name) === 'flush';
+    if (!this.resolution.menus.some(isFlush)) return new Map();
+    const { bareHolders } = await import('../core/check/bare-holders.ts');
+    return bareHolders(await this.#placed(), isFlush);
   }
 
   async #seeker(): Promise<Seek | null> {

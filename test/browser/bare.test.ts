@@ -18,7 +18,7 @@ const viewport = '<meta name="viewport" content="width=device-width">';
 function site(css: string, menu = '', plan = '', body = ''): string {
   const pages = Object.entries(titles).map(([path, title]) => [
     path,
-    page(title, `<header></header><main><p id="text">Text</p>${body}</main>`).replace(
+    page(title, `<header><i class="logo"></i></header><main><p id="text">Text</p>${body}</main>`).replace(
       '</head>',
       `${viewport}<style>${css}</style></head>`,
     ),
@@ -58,8 +58,29 @@ describe('the edges of a bar', () => {
     ['a page from right to left', 'html{direction:rtl} body{margin:0 3rem}', '', null],
     ['a page whose text touches the window', 'body{margin:0}', '', 15.2],
     ['a page that scrolls', '#text{height:3000px}', '', 8],
+    [
+      'a header of which nothing is seen',
+      'header{padding:1rem 2rem;color:#123}',
+      'place: { first-in: header }',
+      40,
+    ],
+    ['but in a header with a ground', 'header{background:#eee}', 'place: { first-in: header }', 23.2],
+    [
+      'but in a header that lays it out',
+      '@media (width > 1px){header{display:flex}}',
+      'place: { first-in: header }',
+      23.2,
+    ],
+    ['but beside what floats', '.logo{float:left}', 'place: { last-in: header }', 23.2],
+    [
+      'but where a style sheet is unknown',
+      '@import "https://fonts.example/a.css";',
+      'place: { first-in: header }',
+      23.2,
+    ],
   ])('without a ground its labels begin where the text does: %s', async (_, css, menu, begins) => {
-    const tab = await open(site(css, `place: { first-in: body }\n${menu}`));
+    const place = menu.startsWith('place:') ? menu : `place: { first-in: body }\n${menu}`;
+    const tab = await open(site(css, place));
     for (const width of [1280, 330]) {
       await tab.setViewportSize({ width, height: 600 });
       if (width === 330 && !menu.includes('drawer')) await tab.click('.kamino-toggle summary');

@@ -21,18 +21,32 @@ const signals = ['SIGINT', 'SIGTERM', 'SIGHUP'] as const;
 
 /** A browser with a profile of its own, which goes when what is done is done, or when somebody ends the program. */
 export class BrowserProcess {
-  readonly session: BrowserSession;
   readonly #child: ChildProcess;
   readonly #profile: string;
   readonly #grace: number;
+  #session: BrowserSession | null = null;
 
-  private constructor(
-    child: ChildProcess,
-    { profile, grace }: { profile: string; grace: number },
-    session: BrowserSession,
-  ) {
-    [this.#child, this.#profile, this.#grace, this.session] = [child, profile, grace, session];
+  private constructor(child: ChildProcess, profile: string, grace: number) {
+    [this.#child, this.#profile, this.#grace] = [child, profile, grace];
     for (const signal of signals) process.once(signal, this.#quit);
+  }
+
+  static async start({ program, called, args, stdio, grace, session }: Start): Promise<BrowserProcess> {
+    const profile = mkdtempSync(join(tmpdir(), `kamino-${called}-`));
+    const child = spawn(program, args(profile), { stdio, detached: hasGroups });
+    child.on('error', () => undefined);
+    const started = new BrowserProcess(child, profile, grace);
+    try {
+      started.#session = await session(child);
+      return started;
+    } catch (error) {
+      await started.close();
+      throw error;
+    }
+  }
+
+  get session(): BrowserSession {
+    return this.#session!;
   }
 
   /** The program ends as it would have without us. */
@@ -47,22 +61,9 @@ export class BrowserProcess {
     rmSync(this.#profile, { recursive: true, force: true, maxRetries: 5 });
   }
 
-  static async start({ program, called, args, stdio, grace, session }: Start): Promise<BrowserProcess> {
-    const profile = mkdtempSync(join(tmpdir(), `kamino-${called}-`));
-    const child = spawn(program, args(profile), { stdio, detached: hasGroups });
-    child.on('error', () => undefined);
-    try {
-      return new BrowserProcess(child, { profile, grace }, await session(child));
-    } catch (error) {
-      await ended(child, 0);
-      rmSync(profile, { recursive: true, force: true, maxRetries: 5 });
-      throw error;
-    }
-  }
-
   async close(): Promise<void> {
-    this.session.close();
-    await ended(this.#child, this.#grace);
+    this.#session?.close();
+    await ended(this.#child, this.#session ? this.#grace : 0);
     this.#leave();
   }
 }
@@ -75,22 +76,33 @@ export function unlessEnded<Given>(
 ): Promise<Given> {
   return new Promise((done, fail) => {
     let said = '';
-    const timer = setTimeout(() => {
-      fail(new Error('it does not answer'));
-    }, patience);
-    const over = (given: Given): void => {
+    const over = (end: () => void): void => {
       clearTimeout(timer);
-      done(given);
+      end();
     };
+    const failed = (why: string): void => {
+      over(() => {
+        fail(new Error(why));
+      });
+    };
+    const timer = setTimeout(failed, patience, 'it does not answer');
     child.stderr!.on('data', (text: Buffer) => {
       said = (said + text.toString()).slice(-4000);
     });
-    child.once('error', fail);
-    child.once('exit', () => {
-      clearTimeout(timer);
-      fail(new Error(said.trim().split('\n').at(-1) || 'it ended'));
+    child.once('error', ({ message }) => {
+      failed(message);
     });
-    good(over, () => said);
+    child.once('exit', () => {
+      failed(said.trim().split('\n').at(-1) || 'it ended');
+    });
+    good(
+      given => {
+        over(() => {
+          done(given);
+        });
+      },
+      () => said,
+    );
   });
 }
 

@@ -1,11 +1,11 @@
 import type { SitePath } from '../address/path.ts';
 import { hasSheets } from '../menu/folds.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
-import { voidElements } from '../page/kinds.ts';
+import { innermostAt } from '../page/innermost.ts';
 import type { JudgedPage } from '../page/reader.ts';
 import { ruleMatcher } from '../page/select.ts';
 import type { StyleRule } from '../page/styles.ts';
-import type { Tree, TreeNode } from '../page/tree.ts';
+import type { TreeNode } from '../page/tree.ts';
 import { type Finding, finding } from '../text/finding.ts';
 import type { PlacedMenus } from './placed.ts';
 
@@ -119,17 +119,6 @@ function clipped(menu: ResolvedMenu, { selector, place }: StyleRule, page: SiteP
     `\`${menu.name}\` cannot stay on ${page}: an element around it clips what it holds, by \`${selector}\``,
     'Take that overflow out, or write  overflow: clip,  which does not keep a menu from staying.',
   );
-}
-
-/** The innermost element that an offset lies in; null where that is the body itself. */
-function innermostAt(tree: Tree, offset: number): TreeNode | null {
-  const holds = ({ name, open, close, stop, within }: TreeNode): boolean => {
-    if (voidElements.has(name) || [name, ...within].some(one => one === 'svg' || one === 'math'))
-      return false;
-    const end = close >= 0 ? close : stop >= 0 ? stop : Infinity;
-    return open <= offset && offset <= end;
-  };
-  return tree.nodes.findLast(holds) ?? null;
 }
 
 /** From an element outwards, up to what the window itself scrolls. */

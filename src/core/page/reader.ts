@@ -45,6 +45,13 @@ export class Sheets {
     return [...this.#files(page, tree).map(({ file, text }) => ({ file, text })), ...inside];
   }
 
+  /** Whether all sheets of a page could be read, and none asks for another one. */
+  areWhole(page: SitePath, tree: Tree): boolean {
+    const texts = this.texts(page, tree);
+    const all = sheetsOf(tree).filter(one => one.kind === 'inside' || !one.isOurs);
+    return texts.length === all.length && !texts.some(({ text }) => /@import\b/i.test(text));
+  }
+
   /** The rules of all files that pages have asked for so far. */
   get files(): Map<SitePath, readonly StyleRule[]> {
     return new Map([...this.#known].flatMap(([file, one]) => (one ? [[file, one.rules]] : [])));
@@ -79,6 +86,8 @@ export interface JudgedPage {
   frame: Frame;
   tree: Tree;
   rules: readonly StyleRule[];
+  /** All of its style sheets are files of the site, and hold their rules themselves. */
+  isWhole: boolean;
 }
 
 /** Pages of a site for what must look at them whole: each is read once, and only if somebody asks. */
@@ -112,7 +121,7 @@ export class PageReader {
     if (!page) return null;
     const rules = this.#rules.get(path) ?? this.#sheets.rules(path, page.tree);
     this.#rules.set(path, rules);
-    return { path, ...page, rules };
+    return { path, ...page, rules, isWhole: this.#sheets.areWhole(path, page.tree) };
   }
 
   texts(path: SitePath): { file: SitePath; text: string }[] {

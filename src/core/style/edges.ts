@@ -22,7 +22,10 @@ const touches = `(${halfBar} + 0.25px - ${away}) * 999`;
  * Labels at one line with the text of the page: the boxes around them reach out by what is before them, and no further
  * than the window goes. A container cannot be changed by its own width: this holds for a bar with room and a folded one.
  */
-export const lineSettings = (menu: ResolvedMenu): string => `${ownOf(menu)}>.${parts.room} {
+export const lineSettings = (
+  menu: ResolvedMenu,
+  holder: string,
+): string => `${ownOf(menu, holder)}>.${parts.room} {
   --kamino-side: var(--kamino-mark-inline);
   --kamino-line: min(var(--kamino-side), max(8px, ${away} - ${halfBar}, ${touches}));
   --kamino-out: max(-1 * var(--kamino-line), min(0px, ${touches}));
@@ -45,12 +48,13 @@ ${reaches ? '  margin-inline-start: var(--kamino-out);\n' : ''}  padding-inline-
 `;
 
 /** What of a bar begins at the line. */
-const ownOf = ({ name }: ResolvedMenu): string => `body>.${parts.menu}.${menuClass(name)}`;
+const ownOf = ({ name }: ResolvedMenu, holder: string): string =>
+  `${holder}>.${parts.menu}.${menuClass(name)}`;
 const homeAt = (own: string): string => `${own} .${parts.home}.${parts.home}`;
 
 /** A bar that has room. */
-export function wideLine(menu: ResolvedMenu): string {
-  const own = ownOf(menu);
+export function wideLine(menu: ResolvedMenu, holder: string): string {
+  const own = ownOf(menu, holder);
   const first = `${own} ${topEntry}:first-child>`;
   const alone = `${first}.${parts.link}:not(:has(+*)),${first}.${parts.opener}>summary.${parts.link}`;
   if (menu.home !== null) return boxes(homeAt(own), '0.6em');
@@ -58,8 +62,8 @@ export function wideLine(menu: ResolvedMenu): string {
 }
 
 /** A folded bar. */
-export function narrowLine(menu: ResolvedMenu): string {
-  const own = ownOf(menu);
+export function narrowLine(menu: ResolvedMenu, holder: string): string {
+  const own = ownOf(menu, holder);
   const { at } = menu.fold.toggle;
   const first = at === 'start' ? `${own} .${parts.toggle}>*` : menu.home ? homeAt(own) : null;
   const rows = `${own} ${topList} .${parts.link}`;

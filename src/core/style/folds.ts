@@ -27,25 +27,30 @@ function settings(menu: ResolvedMenu): string {
 }
 
 /** The rules of one menu: what it is where it has room, and where it is folded. */
-export function menuRules(menu: ResolvedMenu, width: number | undefined, looks: ResolvedLooks): string {
+/** @param width see `roomOf`; @param holder what it lies in, where its labels begin at a line with the text around it */
+export function menuRules(menu: ResolvedMenu, { width, holder }: Lying, looks: ResolvedLooks): string {
   const marks = menuMarks(menu, looks);
-  return settings(menu) + marks.always + placeRules(menu, width, { marks, looks });
+  return settings(menu) + marks.always + placeRules(menu, { width, holder }, { marks, looks });
+}
+
+export interface Lying {
+  width: number | undefined;
+  holder: string | null;
 }
 
 function placeRules(
   menu: ResolvedMenu,
-  width: number | undefined,
+  { width, holder }: Lying,
   { marks, looks }: { marks: { wide: string; narrow: string }; looks: ResolvedLooks },
 ): string {
-  const isFlush = looks.edges.get(menu.name) === 'flush';
-  const wide = wideRules(menu, looks) + marks.wide + (isFlush ? wideLine(menu) : '');
-  const narrow = narrowRules(menu, looks) + marks.narrow + (isFlush ? narrowLine(menu) : '');
+  const wide = wideRules(menu, looks) + marks.wide + (holder === null ? '' : wideLine(menu, holder));
+  const narrow = narrowRules(menu, looks) + marks.narrow + (holder === null ? '' : narrowLine(menu, holder));
   if (menu.fold.when === 'any-width') return narrow + pageRules(menu);
   const room = roomOf(menu, width);
   if (room === null) return wide;
   return (
     (menu.fold.when === 'crowded' ? crowded(menu, width!) : '') +
-    (isFlush ? lineSettings(menu) : '') +
+    (holder === null ? '' : lineSettings(menu, holder)) +
     when(room.wide, wide) +
     when(room.narrow, narrow) +
     // Without a script one that is open while the window grows would hold the page.

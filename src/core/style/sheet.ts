@@ -8,7 +8,7 @@ import { styleSignature } from '../markup/own.ts';
 import { arrangements } from './arrange.ts';
 import { besideReset } from './beside.ts';
 import { compact } from './compact.ts';
-import { menuRules } from './folds.ts';
+import { type Lying, menuRules } from './folds.ts';
 import { roomOf } from './room.ts';
 import { type Narrow, scopeRules } from './scopes.ts';
 import { toggleRules } from './toggles.ts';
@@ -27,20 +27,30 @@ import { bar, lines, ownSpaces, plain, skip, submenus } from './rules.ts';
 
 const head = `${styleSignature}; own rules go into a sheet of their own. */`;
 
+const partsIn = (menus: readonly ResolvedMenu[], looks: ResolvedLooks): StyleParts => ({
+  home: menus.some(menu => menu.home !== null),
+  submenu: menus.some(hasSubmenus),
+  toggle: menus.some(menu => folds(menu)),
+  cover: menus.some(menu => covers(menu)),
+  boxes: looks.scopes.some(one => one.values.has('entry-background')),
+});
+
+interface Given {
+  /** In em, by name: at which widths bars fold by their own room. */
+  fits: ReadonlyMap<string, number>;
+  panels: readonly ResolvedPanels[];
+  /** What menus lie in whose labels begin where the text of the page does, by name. */
+  holders: ReadonlyMap<string, string>;
+}
+
 /** The style sheet for the menus of a site, in ASCII: only what they use. Every rule has the strength of two classes. */
 export function styleSheet(
   menus: readonly ResolvedMenu[],
   looks: ResolvedLooks,
-  { fits, panels }: { fits: ReadonlyMap<string, number>; panels: readonly ResolvedPanels[] },
+  { fits, panels, holders }: Given,
 ): string {
   const { uses } = looks;
-  const has: StyleParts = {
-    home: menus.some(menu => menu.home !== null),
-    submenu: menus.some(hasSubmenus),
-    toggle: menus.some(menu => folds(menu)),
-    cover: menus.some(menu => covers(menu)),
-    boxes: looks.scopes.some(one => one.values.has('entry-background')),
-  };
+  const has = partsIn(menus, looks);
   const used = new Set(menus.flatMap(menu => forms[menu.form].classes));
   const named = onePerName(menus);
   const below = [
@@ -53,6 +63,10 @@ export function styleSheet(
   ];
   const hasUsual = !hideUsual(named, looks);
   const narrow: Narrow = menu => roomOf(menu, fits.get(menu.name))?.narrow ?? null;
+  const lying = ({ name }: ResolvedMenu): Lying => ({
+    width: fits.get(name),
+    holder: holders.get(name) ?? null,
+  });
   const { values, drawn } = scopeRules(looks, named, narrow);
   const rules = [
     inPage(named, looks),
@@ -76,7 +90,7 @@ export function styleSheet(
     ...(used.has('plain') ? [markPlain] : []),
     arrangements(named, uses),
     toggleRules(named, looks),
-    ...named.map(menu => menuRules(menu, fits.get(menu.name), looks)),
+    ...named.map(menu => menuRules(menu, lying(menu), looks)),
     partMarks(looks, named, narrow),
     pictureRules(menus, fits),
     extras(menus),
