@@ -298,3 +298,53 @@ describe('a submenu beside another', () => {
     await tab.context().close();
   });
 });
+
+describe('where entries stand', () => {
+  const middle = 640;
+  test.each([
+    ['bar', 'a'],
+    ['tabs', 'a'],
+    ['plain', 'a'],
+    ['breadcrumb', 'li'],
+    ['column', '.words'],
+  ])('is said by `align` in a %s', async (form, what) => {
+    const seen: Record<string, readonly [left: number, right: number]> = {};
+    for (const align of ['start', 'center', 'end', ...(form === 'column' ? [] : ['spread'])]) {
+      const given =
+        form === 'breadcrumb' ? 'place: { first-in: header }' : 'entries: [tonight.html, visit.html]';
+      const tab = await open(site('', `form: ${form}\n    align: ${align}\n    ${given}`));
+      seen[align] = await tab.evaluate(one => {
+        const boxes = [...document.querySelectorAll(one === '.words' ? 'nav li a' : `nav ${one}`)].map(
+          found => {
+            const range = document.createRange();
+            if (one === 'li') range.selectNode(found);
+            else range.selectNodeContents(found);
+            return range.getBoundingClientRect();
+          },
+        );
+        return [Math.min(...boxes.map(box => box.left)), Math.max(...boxes.map(box => box.right))];
+      }, what);
+      await tab.context().close();
+    }
+    const { start, center, end, spread } = seen as Record<string, [number, number]>;
+    expect((center![0] + center![1]) / 2).toBeCloseTo(middle, -1);
+    expect(start![0]).toBeLessThan(50);
+    expect(end![1]).toBeGreaterThan(2 * middle - 50);
+    if (spread) expect(spread[1] - spread[0]).toBeGreaterThan(1.5 * (start![1] - start![0]));
+  });
+
+  it.each([
+    ['column', 'align: spread'],
+    ['contents', 'align: center'],
+    ['contents', 'current-entry: text'],
+    ['previous-next', 'separators: line'],
+    ['plain', 'opens: { by: click }'],
+  ])('is nothing that a key could change in %s: %s', (form, key) => {
+    const given: Record<string, string> = { contents: 'levels: 2', 'previous-next': 'set: "*.html"' };
+    const folder = folderWith({
+      'index.html': page('A', '<h2>One</h2>'),
+      'kamino.yaml': `kamino: 1\nmenus:\n  - { menu: m, form: ${form}, ${key}, ${given[form] ?? 'entries: [index.html]'} }\n`,
+    });
+    expect(kamino(folder, 'build').err).toMatch(/no-effect/);
+  });
+});

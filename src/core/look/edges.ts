@@ -11,7 +11,7 @@ export type Edges = 'air' | 'flush';
 
 type Standing = Pick<
   ResolvedMenu,
-  'form' | 'align' | 'widths' | 'over' | 'home' | 'fold' | 'entries' | 'separators'
+  'form' | 'align' | 'widths' | 'over' | 'home' | 'fold' | 'entries' | 'separators' | 'place'
 >;
 
 /** How far labels stay away from the edges of the window, in rem. */
@@ -26,13 +26,17 @@ export function edgesOf(menu: Standing, look: Look): Edges | null {
   return begins(menu) && !isBoxed(menu, look) ? 'flush' : null;
 }
 
-/** What is first in it, folded or not, stands where the menu begins; and it knows its own room. */
-const begins = ({ align, widths, over, home, fold }: Standing): boolean =>
+/**
+ * What is first in it, folded or not, stands where the menu begins; and it knows its own room. In the place of an old one it
+ * stands as that did.
+ */
+const begins = ({ align, widths, over, home, fold, place }: Standing): boolean =>
   (align === 'start' || align === 'spread') &&
   widths === 'natural' &&
   (home === null || home.at === 'start') &&
   fold.when === 'crowded' &&
-  !over;
+  !over &&
+  (place ?? []).every(({ side }) => side !== 'instead-of');
 
 /** Something is seen of the menu's box, or of that of its first entry. */
 function isBoxed({ entries, separators }: Standing, look: Look): boolean {

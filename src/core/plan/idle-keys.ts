@@ -37,6 +37,36 @@ const all: readonly Idle[] = [
     remedy: takeOut('widths', 'form: bar'),
   },
   {
+    key: ['align'],
+    isIn: ({ form, align }) => (form === 'previous-next' || form === 'contents') && align !== 'start',
+    reason: 'the entries of this form have places of their own',
+    remedy: takeOut('align', 'form: plain'),
+  },
+  {
+    key: ['align'],
+    isIn: ({ form, align }) => form === 'column' && align === 'spread',
+    reason: 'entries below each other have nothing to be spread over',
+    remedy: takeOut('align', 'align: center'),
+  },
+  {
+    key: ['separators'],
+    isIn: ({ form, separators }) => form === 'previous-next' && separators !== 'none',
+    reason: 'the two entries of this form stand at both ends of a line',
+    remedy: takeOut('separators', 'form: plain'),
+  },
+  {
+    key: ['current-entry'],
+    isIn: menu => ['previous-next', 'contents'].includes(menu.form) && menu['current-entry'] !== 'link',
+    reason: 'no entry of this form leads to the page that it stands on',
+    remedy: takeOut('current-entry', 'form: plain'),
+  },
+  {
+    key: ['opens', 'by'],
+    isIn: ({ form }) => forms[form].showsAll || form === 'breadcrumb' || form === 'previous-next',
+    reason: 'all entries of this form are in view',
+    remedy: takeOut('by', 'form: bar'),
+  },
+  {
     key: ['home', 'at'],
     isIn: menu => !isRow(menu) && menu.home?.at !== 'start',
     reason: 'where entries stand below each other the home stands before them',

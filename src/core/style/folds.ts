@@ -3,6 +3,7 @@ import type { ResolvedMenu } from '../menu/types.ts';
 import { forms } from '../plan/forms.ts';
 import type { ResolvedLooks } from '../look/types.ts';
 import { menuClass, parts } from '../markup/names.ts';
+import { aligned } from './align.ts';
 import { apart, arranged, gapOf, hairline, separatedBelow } from './arrange.ts';
 import { lineSettings, narrowLine, wideLine } from './edges.ts';
 import { foldStyles, pageRules } from './fold-kinds.ts';
@@ -10,7 +11,7 @@ import { containerOf, roomOf, when } from './room.ts';
 import { narrowLists, reservedLabels, wideLists } from './lists.ts';
 import { sheetLines } from './scopes.ts';
 import { hideUsual, menuMarks } from './markers.ts';
-import { aligned, columns, highlight, lines } from './rules.ts';
+import { columns, highlight, lines } from './rules.ts';
 import { sheetWidths, sheets } from './sheets.ts';
 import { tabs } from './tabs.ts';
 
@@ -103,7 +104,7 @@ function wideRules(menu: ResolvedMenu, looks: ResolvedLooks): string {
     hidden.length > 0 ? `${hidden.join(',')} {\n  display: none;\n}\n` : '',
     covers(menu) ? `${own} .${parts.fold} {\n  display: contents;\n}\n` : '',
     hasSheets(menu) ? sheetRules(menu, looks) : '',
-    aligned(own, menu.align),
+    aligned(own, menu),
     isRow && menu.entries.some(one => one.highlight !== null) ? highlight(own) : '',
     forms[menu.form].classes.includes('tabs') ? tabs(own) : '',
     arranged(own, menu, looks.uses),

@@ -1,8 +1,7 @@
-import type { Align } from '../plan/types.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import { menuClass, parts } from '../markup/names.ts';
 import { markBeside } from './marks.ts';
-import { topEntry, topList, within } from './parts.ts';
+import { topEntry, within } from './parts.ts';
 
 export const bar = `.${parts.bar} .${parts.room} {
   display: flex;
@@ -103,21 +102,6 @@ ${menu} .${parts.heading} {
   font-weight: 700;
 }
 `;
-
-const rests: Record<Exclude<Align, 'start'>, string> = {
-  center: 'margin-inline: auto;',
-  end: 'margin-inline-start: auto;',
-  spread: 'flex: 1 1 auto;\n  justify-content: space-between;',
-};
-
-/** @param menu its class */
-export function aligned(menu: string, align: Align): string {
-  if (align === 'start') return '';
-  return `${menu} ${topList} {
-  ${rests[align]}
-}
-`;
-}
 
 /** A gap of its own sets it off from its neighbours. */
 export const highlight = (
