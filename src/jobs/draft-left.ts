@@ -1,7 +1,8 @@
 import { found } from '../core/check/index.ts';
 import { Outranking } from '../core/check/outranking.ts';
 import { outranked } from '../core/check/rules/outranked.ts';
-import { type Change, leftBehind, scriptsOf } from '../core/draft/left-behind.ts';
+import { type Change, leftBehind } from '../core/draft/left-behind.ts';
+import { scriptsOf } from '../core/draft/page-scripts.ts';
 import { readWithTree } from '../core/page/full.ts';
 import { readTree } from '../core/page/tree.ts';
 import { rawOf } from '../core/text/bytes.ts';

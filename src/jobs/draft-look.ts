@@ -1,19 +1,27 @@
+import type { SitePath } from '../core/address/path.ts';
 import { findBrowser } from '../browser/find.ts';
 import { computedLook } from '../browser/old-look.ts';
-import { lookFromBrowser } from '../core/draft/old-look.ts';
-import { lookFromStyles, readable, statesFromStyles } from '../core/draft/old-styles.ts';
-import { currentStart } from '../core/hand/differences.ts';
-import type { DraftLook } from '../core/draft/types.ts';
+import { lookFromBrowser, plainFromBrowser } from '../core/draft/old-look.ts';
+import { lookFromStyles, readable, statesFromStyles, withinFromStyles } from '../core/draft/old-styles.ts';
+import { belowAnother, currentStart } from '../core/hand/differences.ts';
+import { type DraftLook, type DraftState, pageLook } from '../core/draft/types.ts';
 import type { SiteMenu } from '../core/hand/site-menus.ts';
-import { inlineRules } from '../core/page/styles.ts';
-import { readTree } from '../core/page/tree.ts';
+import { type StyleRule, inlineRules } from '../core/page/styles.ts';
+import { type Tree, readTree } from '../core/page/tree.ts';
+import type { Frame } from '../core/page/types.ts';
 import { lookIn } from '../files/look-files.ts';
 import { ownScriptOf } from '../files/own.ts';
 import type { OpenFolder } from './folder.ts';
 
+/** An old menu, and whether the new one is on the page's own ground. */
+export interface OldMenu {
+  menu: SiteMenu;
+  isPlain: boolean;
+}
+
 /** How old menus look. @param menus by the names of the new ones */
 export async function oldLooks(
-  menus: ReadonlyMap<string, SiteMenu>,
+  menus: ReadonlyMap<string, OldMenu>,
   folder: OpenFolder,
   root: string,
 ): Promise<Map<string, DraftLook>> {
@@ -23,13 +31,12 @@ export async function oldLooks(
 }
 
 /** How a menu written by hand looks: from a browser where one is at hand, else from its style sheets. */
-async function lookOf(menu: SiteMenu, { site, sheets }: OpenFolder, root: string): Promise<DraftLook> {
-  const { front } = site;
-  const [path, copy] = [...menu.copies].find(([one]) => one === front) ?? [...menu.copies][0]!;
-  const { raw, charset, bodyPoint } = site.pages.get(path)!.frame;
-  const tree = readTree(raw, charset, true);
-  const node = tree.nodes.find(one => one.start === copy.start)!;
-  const place = { start: copy.start, name: node.name, bodyPoint };
+async function lookOf({ menu, isPlain }: OldMenu, folder: OpenFolder, root: string): Promise<DraftLook> {
+  const { site } = folder;
+  const path = site.front !== null && menu.copies.has(site.front) ? site.front : [...menu.copies.keys()][0]!;
+  const { raw, charset, bodyPoint, tree, rules, start } = copyIn(path, menu, folder);
+  const node = tree.nodes.find(one => one.start === start)!;
+  const place = { start, name: node.name, bodyPoint };
   const browser = findBrowser();
   const computed =
     browser === null
@@ -39,12 +46,30 @@ async function lookOf(menu: SiteMenu, { site, sheets }: OpenFolder, root: string
           { path, raw, charset, ...place },
           lookIn(root),
         );
+  const fromBrowser = isPlain ? plainFromBrowser : lookFromBrowser;
+  const base = computed ? fromBrowser(computed) : isPlain ? pageLook : lookFromStyles(tree, start, rules);
+  const states = statesFromStyles(tree, { start, current: currentStart(menu, path, site) }, rules);
+  return readable({ ...base, states: { ...states, within: withinOf(menu, folder) } });
+}
+
+/** How it shows what the page lies below, on a page that does. */
+function withinOf(menu: SiteMenu, folder: OpenFolder): DraftState | null {
+  const below = belowAnother(menu, folder.site);
+  if (below === null) return null;
+  const { tree, rules, start } = copyIn(below.path, menu, folder);
+  return withinFromStyles(tree, { start, above: below.above }, rules);
+}
+
+/** A copy of a menu in its page, with all that styles it. */
+function copyIn(path: SitePath, { copies }: SiteMenu, { site, sheets }: OpenFolder): CopyInPage {
+  const { raw, charset, bodyPoint } = site.pages.get(path)!.frame;
+  const tree = readTree(raw, charset, true);
   const rules = [...[...sheets.files.values()].flat(), ...inlineRules(path, tree)];
-  const base = computed ? lookFromBrowser(computed) : lookFromStyles(tree, copy.start, rules);
-  const states = statesFromStyles(
-    tree,
-    { start: copy.start, current: currentStart(menu, path, site) },
-    rules,
-  );
-  return readable({ ...base, states });
+  return { raw, charset, bodyPoint, tree, rules, start: copies.get(path)!.start };
+}
+
+interface CopyInPage extends Pick<Frame, 'raw' | 'charset' | 'bodyPoint'> {
+  tree: Tree;
+  rules: readonly StyleRule[];
+  start: number;
 }

@@ -10,7 +10,7 @@ import { inOwnRoom } from '../core/draft/old-strips.ts';
 import { Firsts } from '../core/draft/firsts.ts';
 import { draftLanguages } from '../core/draft/by-language.ts';
 import { layoutSheet } from '../core/draft/laid-out.ts';
-import { hasOwnLook, withLooks } from '../core/draft/own-looks.ts';
+import { hasOldLook, isPlain, withLooks } from '../core/draft/own-looks.ts';
 import { Places } from '../core/draft/place.ts';
 import { draftSite } from '../core/draft/site.ts';
 import { skipTargets } from '../core/draft/skip.ts';
@@ -37,7 +37,7 @@ import { planOf } from '../files/plan.ts';
 import { writePlanSchema } from '../files/plan-schema.ts';
 import { writeParts, writeWhole } from '../files/write.ts';
 import { leftBy } from './draft-left.ts';
-import { oldLooks } from './draft-look.ts';
+import { type OldMenu, oldLooks } from './draft-look.ts';
 import { oldPictures } from './draft-pictures.ts';
 import { type OpenFolder, openFolder } from './folder.ts';
 
@@ -106,7 +106,7 @@ class Drafting {
   readonly #pictures: DraftPictures[] = [];
   #languages: readonly DraftLanguage[] = [];
   /** What is taken over with its look, by the name of the new menu. */
-  readonly #old = new Map<string, SiteMenu>();
+  readonly #old = new Map<string, OldMenu>();
 
   constructor(root: string, folder: OpenFolder, options: DraftOptions) {
     this.#root = root;
@@ -236,7 +236,7 @@ class Drafting {
     if (source.byTag && this.#languages.length === 0)
       this.#languages = draftLanguages(source.byTag, this.#site);
     const made = menuFromHand(source, this.#site, this.#known, places);
-    if (hasOwnLook(made)) this.#old.set(made.name, source.menus[0]!);
+    if (hasOldLook(made)) this.#old.set(made.name, { menu: source.menus[0]!, isPlain: isPlain(made) });
     this.#note(made, source.menus);
     const pictures = oldPictures(source, made.name, this.#folder);
     this.#pictures.push(...pictures);

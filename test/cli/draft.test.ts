@@ -708,6 +708,101 @@ it('takes over how letters are written, what lies between entries, and a ground 
   expect(plan).toMatch(/e\.html.*highlight: background/);
 });
 
+it('takes over entries of one width that meet, the lines between them, and how it shows what the page lies below', () => {
+  const item = (name: string, more = ''): string =>
+    `<li class="${name}"><a href="${name}.html">${name.toUpperCase()}</a>${more}</li>`;
+  const menu = `<ul id="m">${item('index')}${item('boats', `<ul>${item('rowing')}</ul>`)}${item('prices')}</ul>`;
+  const css = `#m { list-style: none; padding: 0; height: 36px; background: #1b3c4d; font-size: 14px } #m > li { float: left } #m a { display: block; width: 110px; line-height: 36px; text-align: center; color: #fff; border-right: 1px solid #31607a } #m ul { display: none } ${['index', 'boats', 'prices'].map(one => `#p-${one} #m .${one} > a`).join(', ')} { background: #e0a030; color: #1b3c4d }`;
+  const folder = folderWith(
+    Object.fromEntries(
+      ['index', 'boats', 'rowing', 'prices'].map(one => [
+        `${one}.html`,
+        `<!doctype html><html lang="en"><head><title>${one}</title><style>${css}</style></head><body id="p-${one === 'rowing' ? 'boats' : one}">${menu}<main><h1>${one}</h1></main></body></html>`,
+      ]),
+    ),
+  );
+  const plan = draftedWith('', folder, '#m');
+  expect(plan).toContain('separators: { color: "#31607a" }');
+  expect(plan).toMatch(
+    /font: \{ size: 0\.88rem \}\n {2}padding: 0\.53rem [12]\.\d+rem\n {2}gap: 0\n {2}radius: 0\n/,
+  );
+  for (const state of ['current', 'within'])
+    expect(plan).toContain(`${state}: { color: "#1b3c4d", background: "#e0a030" }`);
+});
+
+it('folds a column where its page hides it, and tells what opened it', () => {
+  const links = ['index', 'a', 'b'].map(one => `<li><a href="${one}.html">The ${one}</a></li>`).join('');
+  const menu = `<aside class="side"><button onclick="document.body.classList.toggle('open')">+</button><nav class="main"><ul>${links}</ul></nav></aside>`;
+  const drafted = (css: string): { plan: string; told: string } => {
+    const pages = ['index', 'a', 'b'].map(one => [
+      `${one}.html`,
+      page(one, menu).replace(
+        '<title>',
+        `<style>.side { float: left; width: 200px } ${css} .open .main { display: block }</style><title>`,
+      ),
+    ]);
+    const folder = folderWith(Object.fromEntries(pages) as Record<string, string>);
+    const { err } = kamino(folder, 'draft', '--from', '.main');
+    return { plan: planOf(folder), told: err };
+  };
+  const { plan, told } = drafted('@media (max-width: 700px) { .main { display: none } }');
+  expect(plan).toContain('fold: { when: below 43.81em }');
+  expect(told).toMatch(/left-call: `open` goes with the old menu[^]*classList\.toggle/);
+  expect(
+    drafted('.main { display: none } @media (min-width: 40em) { .main { display: block } }').plan,
+  ).toContain('fold: { when: below 40em }');
+  expect(drafted('').plan).not.toContain('fold:');
+});
+
+it('takes over how a menu at the foot stands and looks, and takes no line that says whose the page is for one', () => {
+  const row = (foot: string, more = ''): string =>
+    `<div id="foot">${more}${['index', 'a', 'b'].map(one => `<a href="${one}.html">The ${one}</a>`).join(foot)}</div>`;
+  const drafted = (foot: string): { next: string; plan: string } => {
+    const menu = `<nav class="main">${['index', 'a', 'b'].map(one => `<a href="${one}.html">The ${one}</a> `).join('')}</nav>`;
+    const css =
+      '#foot { border-top: 1px solid #99aabb; padding: 10px 20px; font-size: 12px; text-align: center }';
+    const folder = folderWith(
+      Object.fromEntries(
+        ['index', 'a', 'b'].map(one => [
+          `${one}.html`,
+          page(one, `${menu}<main><h1>${one}</h1></main><footer>${foot}</footer>`).replace(
+            '<title>',
+            `<style>${css}</style><title>`,
+          ),
+        ]),
+      ),
+    );
+    const next = kamino(folder, 'inventory').out;
+    return { next, plan: draftedWith('', folder, '.main', 'foot=#foot') };
+  };
+  const { next, plan } = drafted(row(' | '));
+  expect(next).toMatch(/Go on with .*--from foot=/);
+  expect(plan).toMatch(
+    /menu: foot\n[^]*align: center\n[^]*look:\n {6}color: "#0000ee"\n {6}font: \{ size: 0\.75rem \}\n {6}frame: \{ padding: 0\.63rem 1\.25rem, border: "1px solid #99aabb", edges: top \}/,
+  );
+  const notice = drafted(row(' · ', '© The Hill · '));
+  expect(notice.next).not.toMatch(/Go on with .*#foot/);
+  expect(notice.plan).not.toMatch(/title: .*Hill/);
+});
+
+it('cuts titles at signs beyond ASCII, in the program as it is built', () => {
+  const titles = { index: 'Home', a: 'Our boats', b: 'Prices' };
+  const folder = folderWith(
+    Object.fromEntries(
+      Object.entries(titles).map(([name, title]) => [
+        `${name}.html`,
+        page(`${title} — Merrow Boats`, '<p>x</p>'),
+      ]),
+    ),
+  );
+  expect(kamino(folder, 'draft').status).toBe(0);
+  expect(kamino(folder, 'build').status).toBe(0);
+  expect(readFileSync(join(folder, 'built/index.html'), 'utf8')).toMatch(/>Our boats<[^]*>Prices</);
+  // The starter reads each byte as a letter.
+  const program = readFileSync(join(import.meta.dirname, '../../dist/program.cjs'));
+  expect(program.every(byte => byte < 128)).toBe(true);
+});
+
 it('gives each of two menus the look that it had, with the room around its row', () => {
   const links = (names: readonly string[]): string =>
     `<ul>${names.map(one => `<li><a href="${one}.html">The ${one}</a></li>`).join('')}</ul>`;
@@ -735,7 +830,7 @@ it('gives each of two menus the look that it had, with the room around its row',
   );
   // Where both look alike it is said once.
   expect(drafted('a { color: #123456; padding: 8px 16px } ul { padding: 0 }')).toMatch(
-    /\nlook:\n {2}color: "#123456"\n {2}padding: 0\.5rem 1rem\n$/,
+    /\nlook:\n {2}color: "#123456"\n {2}padding: 0\.5rem 1rem\n {2}gap: 0\n$/,
   );
 });
 

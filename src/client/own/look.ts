@@ -68,6 +68,31 @@ function apartOf(links: readonly Element[]): number {
   return gaps[gaps.length >> 1] ?? 0;
 }
 
+/** The colour of lines between entries, which have one at one side; null where there are none. */
+function lineOf(links: readonly Element[], isColumn: boolean): string | null {
+  const [before, behind] = isColumn ? ['top', 'bottom'] : ['left', 'right'];
+  const width = (one: Element, side: string): number => parseFloat(styleOf(one, `border-${side}-width`));
+  const lines = links.flatMap(link => {
+    const item = link.closest('li');
+    const own = (item ? [link, item] : [link]).find(
+      one => width(one, before!) > 0 !== width(one, behind!) > 0,
+    );
+    return own ? [styleOf(own, `border-${width(own, before!) > 0 ? before! : behind!}-color`)] : [];
+  });
+  // The first or the last one may go without.
+  return lines.length >= Math.max(2, links.length - 2) ? lines[1]! : null;
+}
+
+/** Whether neighbours in one row meet: what is between their words is theirs, and no gap. */
+function touches(links: readonly Element[]): boolean {
+  const boxes = links.map(one => one.getBoundingClientRect());
+  const gaps = boxes.slice(1).flatMap((box, at) => {
+    const before = boxes[at]!;
+    return Math.abs(box.top - before.top) < 4 ? [box.left - before.right] : [];
+  });
+  return gaps.length > 0 && gaps.filter(gap => Math.abs(gap) < 2).length * 2 > gaps.length;
+}
+
 function hasWordsBetween(one: Element, other: Element): boolean {
   const range = document.createRange();
   range.setStartAfter(one);
@@ -100,6 +125,21 @@ function boxOf(menu: Element, links: readonly Element[]): ComputedLook['box'] {
   };
 }
 
+/** The line around the menu itself, with the sides that have it; null for none, and for sides that differ. */
+function borderOf(menu: Element): ComputedLook['border'] {
+  const sides = (['top', 'right', 'bottom', 'left'] as const).flatMap(side => {
+    const [width, style, color] = ['width', 'style', 'color'].map(what =>
+      styleOf(menu, `border-${side}-${what}`),
+    );
+    return parseFloat(width!) > 0 && style !== 'none'
+      ? [{ side, css: `${width} ${style}`, color: color! }]
+      : [];
+  });
+  const [first] = sides;
+  if (!first || sides.some(one => one.css !== first.css || one.color !== first.color)) return null;
+  return { css: first.css, color: first.color, sides: sides.map(one => one.side) };
+}
+
 function lookOf(menu: Element, links: readonly Element[], link: Element): ComputedLook {
   const text = wordsIn(link);
   const item = link.closest('li, td') ?? link;
@@ -122,12 +162,19 @@ function lookOf(menu: Element, links: readonly Element[], link: Element): Comput
     room: [roomOf(menu, links, 'top'), roomOf(menu, links, 'bottom')],
     radius: styleOf(link, 'border-top-left-radius'),
     apart: isMixed ? 0 : apartOf(links),
+    touches: touches(links),
+    line: lineOf(links, pitchOf(links) > 0),
+    height: link.getBoundingClientRect().height,
     align: isMixed ? null : alignOf(menu, links),
     pitch: pitchOf(links),
     box: boxOf(menu, links),
+    border: borderOf(menu),
+    aroundColor: styleOf(menu.parentElement!, 'color'),
+    aroundGround: ground(menu.parentElement!),
     linkBackground: isClear(own) ? null : own,
     grounds: links.map(ground),
-    pageFamily: styleOf(document.body, 'font-family'),
+    aroundFamily: styleOf(menu.parentElement!, 'font-family'),
+    aroundSize: styleOf(menu.parentElement!, 'font-size'),
     pageBackground: ground(document.body),
   };
 }

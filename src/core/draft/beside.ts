@@ -11,6 +11,11 @@ export function withoutShown(found: readonly BesideLinks[], shown: ReadonlySet<s
 }
 
 const longestCaption = 40;
+/** Whose the page is, and since when: no name of a menu. */
+const ownership = /©|\(c\)|\bcopyright\b|\b(?:19|20)\d\d\b/i;
+
+/** It is a line that says whose the page is. */
+export const saysWhose = ({ what, text }: BesideLinks): boolean => what === 'words' && ownership.test(text);
 
 /** The same few words on nearly every copy, and nothing else: what the menu is called. */
 export function captionOf(beside: readonly BesideLinks[][]): string | null {
@@ -18,6 +23,7 @@ export function captionOf(beside: readonly BesideLinks[][]): string | null {
   if (having.length * 5 < beside.length * 4) return null;
   const [first] = having[0] ?? [];
   if (first?.what !== 'words' || first.text.length > longestCaption) return null;
+  if (saysWhose(first)) return null;
   const key = wordsKey(first.text);
   return having.every(found => found[0]!.what === 'words' && wordsKey(found[0]!.text) === key)
     ? first.text

@@ -13,6 +13,7 @@ import type { Places } from './place.ts';
 import { draftEntry, foldFor, isOtherScheme, mostNamed, saidText, threeLevels } from './targets.ts';
 import type { DraftEntry, DraftMenu, DraftSite } from './types.ts';
 import { rareEntries } from './rare-entries.ts';
+import type { Standing } from './standing.ts';
 import { unfolded } from './unfolded.ts';
 
 /** Words by which people call an entry that is set apart. */
@@ -69,21 +70,22 @@ export function menuFromHand(
   };
 }
 
-function formOf({ copies }: SiteMenu, standing: ReturnType<Places['standing']>): DraftMenu['form'] {
+function formOf({ copies }: SiteMenu, { way }: Standing): DraftMenu['form'] {
   const [first] = copies.values();
-  if (standing === 'away') return 'bar';
+  if (way === 'away') return 'bar';
   if (first!.region === 'footer') return 'plain';
-  return first!.region === 'aside' || first!.isStacked || standing === 'beside' ? 'column' : 'bar';
+  return first!.region === 'aside' || first!.isStacked || way === 'beside' ? 'column' : 'bar';
 }
 
-/** What a script brought from a side is a drawer in every window. */
+/** What a script brought from a side is a drawer in every window; a column that its page hides on phones folds there. */
 function foldOf(
   form: DraftMenu['form'],
-  standing: ReturnType<Places['standing']>,
-  usual: () => string,
+  { way, hiddenBelow }: Standing,
+  ofBar: () => string,
 ): Pick<DraftMenu, 'fold' | 'foldsAs'> {
-  if (standing === 'away') return { fold: 'any-width', foldsAs: 'drawer' };
-  return { fold: form === 'bar' ? usual() : null };
+  if (way === 'away') return { fold: 'any-width', foldsAs: 'drawer' };
+  if (form === 'bar') return { fold: ofBar() };
+  return { fold: form === 'column' && hiddenBelow !== null ? `below ${hiddenBelow}em` : null };
 }
 
 function sharedVersion(menus: readonly SiteMenu[], site: HandSite): string {

@@ -5,7 +5,9 @@ import { type Navigation, navigations } from '../hand/navigation.ts';
 import { type SiteMenu, siteMenus } from '../hand/site-menus.ts';
 import type { HandMenu, HandSite } from '../hand/types.ts';
 import { eachLink } from '../site/links.ts';
+import { besideLinks } from '../page/beside-links.ts';
 import { counted, shortened } from '../text/nearest.ts';
+import { saysWhose } from './beside.ts';
 
 export interface InventoryPage {
   path: string;
@@ -107,6 +109,7 @@ const mostNamed = 3;
 export function nextStep(site: HandSite, folder: string): { command: string; about: string } {
   const taken = new Set<string>();
   const usual = siteMenus(site).filter(menu => {
+    if (standsAtFoot(menu) && isNotice(menu, site)) return false;
     const selector = menu.selectors[0]?.selector;
     // The menus of several languages or areas that have a selector in common are drafted together.
     if (selector === undefined || !menu.isUsual || taken.has(selector)) return false;
@@ -128,6 +131,13 @@ export function nextStep(site: HandSite, folder: string): { command: string; abo
 
 const firstCopy = ({ copies }: SiteMenu): HandMenu => [...copies.values()][0]!;
 const standsAtFoot = (menu: SiteMenu): boolean => firstCopy(menu).region === 'footer';
+
+/** Links in the line that says whose the page is are no menu. */
+function isNotice({ copies }: SiteMenu, site: HandSite): boolean {
+  const [path, { start, end }] = [...copies][0]!;
+  const { raw, charset } = site.pages.get(path)!.frame;
+  return end >= 0 && besideLinks(raw.slice(start, end), charset).some(saysWhose);
+}
 
 /** Several lists without a name at the foot of a page are its columns, and no menu that goes by itself. */
 const isNamed = (menu: SiteMenu): boolean => /^nav\b| /.test(firstCopy(menu).element);

@@ -1,5 +1,4 @@
-import { fileAtAddress, readAddress } from '../address/href.ts';
-import { type SitePath, folderOf } from '../address/path.ts';
+import type { SitePath } from '../address/path.ts';
 import { type StyleRule, inlineRules, ruleKey } from '../page/styles.ts';
 import { mayMatch, ruleMatcher } from '../page/select.ts';
 import { type Tree, type TreeNode, classesOf, isNode, valueOf } from '../page/tree.ts';
@@ -8,6 +7,7 @@ import { type Finding, finding } from '../text/finding.ts';
 import { counted, listed, shortened } from '../text/nearest.ts';
 import { placeInRaw } from '../text/place.ts';
 import { Source } from '../text/source.ts';
+import { setsClass, stateClasses } from './state-classes.ts';
 import { callsIn, definedIn, escapePattern, names, namesClass, withoutDefinitions } from './script-text.ts';
 
 /** A part of a page that a menu is to stand instead of: byte offsets. */
@@ -39,16 +39,9 @@ export function leftBehind(
     behind.rules({ before, after }, [...inlineRules(path, before), ...styles], removed);
   }
   for (const [path, text] of scripts) behind.script(new Source(path, text), text, 0);
+  const [first] = changes;
+  if (first) behind.states(first, [...inlineRules(first.path, first.before), ...styles]);
   return behind.findings();
-}
-
-/** The script files of the site that a page loads. */
-export function scriptsOf(path: SitePath, { nodes, charset }: Tree, base: string): SitePath[] {
-  return nodes.flatMap(node => {
-    const src = node.name === 'script' ? valueOf(node, 'src', charset) : null;
-    const file = src === null ? null : fileAtAddress(readAddress(src, folderOf(path)), base);
-    return file === null ? [] : [file];
-  });
 }
 
 interface Script {
@@ -67,6 +60,7 @@ class Behind {
   readonly #namesOutside = new Set<string>();
   readonly #classesInside = new Set<string>();
   readonly #classesOutside = new Set<string>();
+  #stateClasses: ReadonlySet<string> = new Set();
   readonly #scripts: Script[] = [];
   readonly #events: { place: Finding['place']; text: string }[] = [];
 
@@ -123,6 +117,12 @@ class Behind {
     }
   }
 
+  /** @param rules of that page */
+  states({ before, removed }: Change, rules: readonly StyleRule[]): void {
+    const known = new Set([...this.#classesInside, ...this.#classesOutside]);
+    this.#stateClasses = stateClasses(before, rules, { known, isGone: insideOf(removed) });
+  }
+
   findings(): Finding[] {
     return [...this.#idleRules(), ...this.#lostCalls(), ...this.#idleScripts()];
   }
@@ -156,7 +156,7 @@ class Behind {
   /** Calls of what the old menu defined, and names that go with it. */
   #lostCalls(): Finding[] {
     const gone = this.#gone();
-    const remedy = 'Take the call out, or it fails once the old menu is gone.';
+    const remedy = 'Take the call out: once the old menu is gone it fails, or does nothing.';
     const told = (place: Finding['place'], name: string): Finding =>
       finding('left-call', place, `\`${name}\` goes with the old menu, and is named here`, remedy);
     const places: Finding[] = [];
@@ -198,6 +198,7 @@ class Behind {
       ...only(this.#classesInside, this.#classesOutside)
         .filter(name => !ids.includes(name))
         .map(name => ({ name, find: namesClass })),
+      ...[...this.#stateClasses].map(name => ({ name, find: setsClass })),
     ];
   }
 

@@ -15,7 +15,11 @@ export interface ComputedLook {
   textTransform: string;
   letterSpacing: string;
   rootSize: string;
-  pageFamily: string;
+  /** Of what the menu lies in. */
+  aroundFamily: string;
+  aroundSize: string;
+  aroundColor: string;
+  aroundGround: string | null;
   padding: [top: string, right: string, bottom: string, left: string];
   /** Above and below the entries, in the menu's own box, in px. */
   room: [top: number, bottom: number];
@@ -24,10 +28,18 @@ export interface ComputedLook {
   align: 'center' | 'end' | null;
   /** Between the words of entries beside each other; 0 where there are none. */
   apart: number;
+  /** Neighbours meet. */
+  touches: boolean;
+  /** The colour of lines between them. */
+  line: string | null;
+  /** Of an entry, in px. */
+  height: number;
   /** From one row of entries to the next; 0 where they stand in one row. */
   pitch: number;
   /** Of the menu itself, in px: its width where it lies in the middle of more (else 0), and the room at its sides. */
   box: { width: number; sides: number[] };
+  /** Of the menu itself, and the sides that have it; null for none. */
+  border: { css: string; color: string; sides: readonly ('top' | 'right' | 'bottom' | 'left')[] } | null;
   /** Behind each link. */
   grounds: (string | null)[];
 }
@@ -45,13 +57,14 @@ export function lookFromBrowser(computed: ComputedLook): Omit<DraftLook, 'states
   const background = computed.background === computed.pageBackground ? null : computed.background;
   // The room of the old menu's box goes into its entries, so that the whole height answers to the pointer.
   const room = Math.max(...computed.room);
-  const between = Math.max(left, right);
+  const between = Math.max(left, right, computed.touches ? computed.apart / 2 : 0);
   // Beside each other words need room to be told apart, and below each other for a mark; they begin where they began.
   const least = computed.pitch > 0 ? besideMark * Number.parseFloat(computed.fontSize) : leastSide * root;
   const added = Math.max(0, least - between);
   const side = between + added;
   const sides = computed.box.sides.map(one => Math.max(0, one - added));
-  const above = computed.pitch > 0 ? rowPadding(computed) : Math.max(top, bottom) + room;
+  const own = Math.max(top, bottom, computed.touches ? rowPadding(computed.height, computed) : 0);
+  const above = computed.pitch > 0 ? rowPadding(computed.pitch, computed) : own + room;
   const hasPadding = above + between > 0;
   const usual = computed.grounds.filter(one => one === computed.background).length;
   const odd = computed.grounds.find(one => one !== computed.background && one !== null);
@@ -59,15 +72,17 @@ export function lookFromBrowser(computed: ComputedLook): Omit<DraftLook, 'states
     accent: usual > computed.grounds.length / 2 && odd ? readColor(odd) : null,
     background: background === null ? null : readColor(background),
     color: readColor(computed.color),
-    fontFamily: computed.fontFamily === computed.pageFamily ? null : familyOf(computed.fontFamily),
-    fontSize: computed.fontSize === computed.rootSize ? null : rem(computed.fontSize),
+    fontFamily: computed.fontFamily === computed.aroundFamily ? null : familyOf(computed.fontFamily),
+    fontSize: computed.fontSize === computed.aroundSize ? null : rem(computed.fontSize),
     fontWeight: computed.fontWeight === '400' ? null : computed.fontWeight,
     ...letters(computed),
     align: computed.align,
+    line: computed.line === null ? null : readColor(computed.line),
     gap: gapOf(computed, hasPadding ? side : usualSide(computed), rem),
     padding: hasPadding ? pair(rem(String(above)), rem(String(side))) : null,
-    frame: frameOf({ ...computed.box, sides }, rem),
-    radius: computed.radius === '0px' ? null : rem(computed.radius),
+    frame: { ...frameOf({ ...computed.box, sides }, rem), ...borderOf(computed) },
+    // Boxes that meet had no corners.
+    radius: computed.radius === '0px' ? (computed.touches ? '0' : null) : rem(computed.radius),
   };
 }
 
@@ -95,13 +110,54 @@ const usualSide = ({ fontSize }: ComputedLook): number =>
   lengthOf(sides(defaultPadding)[1]!, Number.parseFloat(fontSize));
 
 /** What is left between two entries, once each has its room beside its words. */
-function gapOf({ apart }: ComputedLook, side: number, rem: (px: string) => string): string | null {
+function gapOf({ apart, touches }: ComputedLook, side: number, rem: (px: string) => string): string | null {
+  if (touches) return '0';
   const gap = apart - 2 * side;
   return gap >= leastGap && gap <= mostGap ? rem(String(gap)) : null;
 }
 
+const edgeOf = { top: 'top', bottom: 'bottom', left: 'start', right: 'end' } as const;
+
+function borderOf({ border }: ComputedLook): Pick<DraftLook['frame'], 'border' | 'edges'> {
+  const color = border && readColor(border.color);
+  if (!border || !color) return { border: null, edges: [] };
+  const edges = border.sides.length === 4 ? [] : border.sides.map(side => edgeOf[side]);
+  return { border: `${border.css} ${color}`, edges };
+}
+
+/** The look of a menu on the page's own ground: what it has otherwise than what it lies in. */
+export function plainFromBrowser(computed: ComputedLook): Omit<DraftLook, 'states'> {
+  const root = Number.parseFloat(computed.rootSize) || 16;
+  const rem = (px: number): string => `${round(px / root)}rem`;
+  const look = lookFromBrowser(computed);
+  const { background, color, apart } = computed;
+  const [left = 0, right = 0] = computed.box.sides;
+  const sides = [computed.room[0], right, computed.room[1], left];
+  return {
+    ...look,
+    accent: null,
+    background: background === computed.aroundGround ? null : look.background,
+    color: color === computed.aroundColor ? null : look.color,
+    gap: apart >= leastGap && apart <= mostGap ? `0 ${rem(apart)}` : null,
+    padding: null,
+    radius: null,
+    line: null,
+    frame: { ...look.frame, padding: sides.some(one => one > 0) ? around(sides.map(rem)) : null },
+  };
+}
+
+/** As short as CSS has it. */
+function around([top, right, bottom, left]: readonly string[]): string {
+  if (right !== left) return [top, right, bottom, left].join(' ');
+  if (top !== bottom) return [top, right, bottom].join(' ');
+  return pair(top!, right!);
+}
+
 /** The old menu's own box: its room at the sides, and its width in the middle of what is wider. */
-function frameOf(box: ComputedLook['box'], rem: (px: string) => string): DraftLook['frame'] {
+function frameOf(
+  box: ComputedLook['box'],
+  rem: (px: string) => string,
+): Pick<DraftLook['frame'], 'padding' | 'width'> {
   const [start = 0, end = 0] = box.sides;
   const padding = start === end ? `0 ${rem(String(start))}` : `0 ${rem(String(end))} 0 ${rem(String(start))}`;
   return { padding: start + end > 0 ? padding : null, width: box.width > 0 ? rem(String(box.width)) : null };
@@ -116,9 +172,9 @@ const lineHeight = 1.35;
 const leastTarget = 24;
 
 /** Above and below the words, so that rows are as high as they were, and high enough for a finger. */
-function rowPadding({ pitch, fontSize }: ComputedLook): number {
+function rowPadding(height: number, { fontSize }: ComputedLook): number {
   const line = (Number.parseFloat(fontSize) || 16) * lineHeight;
-  return Math.max(0, (Math.max(pitch, leastTarget) - line) / 2);
+  return Math.max(0, (Math.max(height, leastTarget) - line) / 2);
 }
 
 /** Names of fonts as a plan takes them; null for what is more than that. */

@@ -118,7 +118,7 @@ export function statesFromStyles(
   tree: Tree,
   { start, current }: { start: number; current: number },
   rules: readonly StyleRule[],
-): DraftLook['states'] {
+): Omit<DraftLook['states'], 'within'> {
   const menu = tree.nodes.find(one => one.start === start);
   const links = menu ? [...descendants(menu)].filter(isLink) : [];
   const link = links.find(one => one.start !== current) ?? links[0];
@@ -129,6 +129,18 @@ export function statesFromStyles(
     hover: stateOf(link, { menu, tree, rules: hovered(rules) }),
     current: here && stateOf(here, ruled, stateOf(link, ruled)),
   };
+}
+
+/**
+ * How it shows an entry that the one of this page lies below.
+ * @param start see `statesFromStyles`; @param above where that entry stands
+ */
+export function withinFromStyles(
+  tree: Tree,
+  { start, above }: { start: number; above: number },
+  rules: readonly StyleRule[],
+): DraftState | null {
+  return statesFromStyles(tree, { start, current: above }, rules).current;
 }
 
 /** Rules for what lies under the pointer, as if it did. */
@@ -191,12 +203,15 @@ export function readable(look: DraftLook): DraftLook {
     return state.background !== null && legible ? { ...state, color: legible } : null;
   };
   // On a ground of its own the mark of the current entry is seen as the words are.
-  const states = { hover: kept(look.states.hover), current: kept(look.states.current) };
-  const grounds = [states.hover, states.current].flatMap(state => state?.background ?? []);
+  const { hover, current, within } = look.states;
+  const states = { hover: kept(hover), current: kept(current), within: kept(within) };
+  const grounds = [states.hover, states.current, states.within].flatMap(state => state?.background ?? []);
   const isSeen =
     look.color !== null && grounds.every(ground => contrast(look.color!, ground) >= leastOfMarks);
   const accent = look.accent ?? (look.background !== null && isSeen ? look.color : null);
-  return { ...look, accent, states };
+  // Corners are seen of grounds alone: where the old menu had none in any state, Kamino's own come to be seen.
+  const radius = look.radius === '0' && grounds.length === 0 ? null : look.radius;
+  return { ...look, accent, radius, states };
 }
 
 /** A state without what is as at rest; null where nothing is left. */

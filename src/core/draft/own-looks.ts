@@ -7,8 +7,11 @@ export interface Looking {
   look: DraftLook;
 }
 
-/** Whether a menu has a look of its own: others are on the page's own ground. */
-export const hasOwnLook = ({ form }: DraftMenu): boolean => !forms[form].isGroundless;
+/** Whether a menu takes over how an old one looks; those in a form of their own look as that does. */
+export const hasOldLook = ({ form }: DraftMenu): boolean => !forms[form].isGroundless || isPlain({ form });
+
+/** It is on the page's own ground, and has nothing of the look of others. */
+export const isPlain = ({ form }: Pick<DraftMenu, 'form'>): boolean => form === 'plain';
 
 /**
  * Where old menus look alike their look is that of the plan; where they differ each has its own, since what one says
@@ -19,13 +22,17 @@ export function withLooks(menus: readonly DraftMenu[], found: ReadonlyMap<string
   const dressed = menus.map(menu => {
     const old = found.get(menu.name);
     if (!old) return { menu, look: null };
-    const { align, ...look } = menu.isWithin === true ? { ...old, frame: pageLook.frame } : old;
-    return { menu: { ...menu, align }, look: { ...look, align: null } };
+    const { align, line, ...look } = menu.isWithin === true ? { ...old, frame: pageLook.frame } : old;
+    return { menu: { ...menu, align, line }, look: { ...look, align: null, line: null } };
   });
-  const looks = dressed.flatMap(({ look }) => look ?? []);
+  const looks = dressed.flatMap(({ menu, look }) => (look === null || isPlain(menu) ? [] : look));
   const first = looks[0] ?? pageLook;
   const areAlike = looks.every(look => JSON.stringify(look) === JSON.stringify(first));
-  if (areAlike) return { menus: dressed.map(({ menu }) => menu), look: first };
+  if (areAlike)
+    return {
+      menus: dressed.map(({ menu, look }) => (isPlain(menu) ? { ...menu, look } : menu)),
+      look: first,
+    };
   return {
     menus: dressed.map(({ menu, look }) => (look === null ? menu : { ...menu, look })),
     look: pageLook,

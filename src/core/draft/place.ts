@@ -13,7 +13,7 @@ import { besideOf, captionOf, withoutShown } from './beside.ts';
 import type { Firsts } from './firsts.ts';
 import { type OldElement, isLaidOut, layoutOf, rulesInside } from './laid-out.ts';
 import { isPutAway } from './put-away.ts';
-import { standsBeside } from './stacked.ts';
+import { type Standing, standingOf, usualStanding } from './standing.ts';
 import { type Copy, piecesIn } from './pieces.ts';
 import type { DraftMenu, DraftPiece, DraftSpot } from './types.ts';
 
@@ -161,9 +161,9 @@ export class Places {
   }
 
   /** Whether a menu is not seen until a script brings it, or its entries stand below each other, beside the content. */
-  standing(menus: readonly SiteMenu[], selectors: readonly string[]): 'away' | 'beside' | null {
+  standing(menus: readonly SiteMenu[], selectors: readonly string[]): Standing {
     const old = this.#element(this.#copies(menus.slice(0, 1), selectors)[0]);
-    return old === null ? null : isPutAway(old) ? 'away' : standsBeside(old) ? 'beside' : null;
+    return old ? standingOf(old) : usualStanding;
   }
 
   /** The first copy, where its page has laid it out. */

@@ -1,4 +1,5 @@
 import type { TargetKey } from '../target/kinds/index.ts';
+import type { FrameEdge } from '../plan/look-types.ts';
 import type { PictureState } from '../plan/picture-types.ts';
 import type { Form, PlaceSide } from '../plan/types.ts';
 import type { PageOrder } from '../target/kinds/pages.ts';
@@ -68,8 +69,9 @@ export interface DraftMenu {
   order?: PageOrder;
   /** For `contents`: the levels of headings. */
   levels?: readonly number[];
-  /** Where its entries stand, where that is not at the start. */
+  /** Where its entries stand, where that is not at the start; lines between them. */
   align?: DraftLook['align'];
+  line?: DraftLook['line'];
   /** What is its own; null or nothing where it looks as the plan says. */
   look?: DraftLook | null;
   fold: string | null;
@@ -125,14 +127,21 @@ export interface DraftLook {
   transform: string | null;
   spacing: string | null;
   padding: string | null;
-  /** A key of the menu. */
+  /** Keys of the menu: where its entries stand, and the colour of lines between them. */
   align: 'center' | 'end' | null;
+  line: string | null;
   /** Between entries beside each other. */
   gap: string | null;
   radius: string | null;
-  frame: { padding: string | null; width: string | null };
-  /** What differs under the pointer, and where one is. */
-  states: { hover: DraftState | null; current: DraftState | null };
+  /** `edges`: those that have the border; none for all. */
+  frame: {
+    padding: string | null;
+    width: string | null;
+    border: string | null;
+    edges: readonly FrameEdge[];
+  };
+  /** What differs under the pointer, where one is, and above that. */
+  states: { hover: DraftState | null; current: DraftState | null; within: DraftState | null };
 }
 
 export interface DraftState {
@@ -152,10 +161,11 @@ export const pageLook: DraftLook = {
   spacing: null,
   padding: null,
   align: null,
+  line: null,
   gap: null,
   radius: null,
-  frame: { padding: null, width: null },
-  states: { hover: null, current: null },
+  frame: { padding: null, width: null, border: null, edges: [] },
+  states: { hover: null, current: null, within: null },
 };
 
 /** What a draft must know of the site. */

@@ -81,6 +81,7 @@ function menuNode(menu: DraftMenu, start: DraftStart | null): YAMLMap {
     order,
     levels,
     align = null,
+    line = null,
     look = null,
     entries,
     notes,
@@ -92,7 +93,8 @@ function menuNode(menu: DraftMenu, start: DraftStart | null): YAMLMap {
     ['menu', name],
     ['title', title],
     ...(form === 'bar' || start ? [] : [['form', form] as Row]),
-    ...(start ? drawnMenu(start) : row('align', form === 'bar' ? align : null)),
+    ...(start ? drawnMenu(start) : row('align', form === 'bar' || form === 'plain' ? align : null)),
+    ...(line === null || start ? [] : [['separators', map([['color', line]], true)] as Row]),
     ...(carriedBy ? [['carried-by', flow(carriedBy)] as Row] : []),
     ...(except.length > 0 ? [['except', flow(except)] as Row] : []),
     ...(place.length > 0 ? [['place', placeNode(place)] as Row] : []),
@@ -205,13 +207,18 @@ function lookRows(look: DraftLook): Row[] {
   return rows.length > 0 ? [['look', map(rows)]] : [];
 }
 
-function frameRows({ padding, width }: DraftLook['frame']): Row[] {
-  const rows = [...row('padding', padding), ...row('width', width)];
+function frameRows({ padding, width, border, edges }: DraftLook['frame']): Row[] {
+  const rows: Row[] = [
+    ...row('padding', padding),
+    ...row('width', width),
+    ...row('border', border),
+    ...(edges.length > 0 ? [['edges', flow(edges)] as Row] : []),
+  ];
   return rows.length > 0 ? [['frame', map(rows, true)]] : [];
 }
 
 function stateRows(states: DraftLook['states']): Row[] {
-  const rows = (['hover', 'current'] as const).flatMap((name): Row[] => {
+  const rows = (['hover', 'current', 'within'] as const).flatMap((name): Row[] => {
     const state = states[name];
     if (!state) return [];
     const font = row('weight', state.fontWeight);

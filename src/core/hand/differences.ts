@@ -203,13 +203,27 @@ function wrongMarks(
   return [{ kind: 'current', path, menu, start, end, entry: entry!, right }];
 }
 
-/** Where the entry of a page stands in its own copy of a menu; -1 where there is none. */
-export function currentStart(menu: SiteMenu, path: SitePath, site: HandSite): number {
+/** The entry of a page in its own copy of a menu; null where there is none. */
+function ownEntry(menu: SiteMenu, path: SitePath, site: HandSite): CopyEntry | null {
   const hand = menu.copies.get(path);
-  if (!hand) return -1;
+  if (!hand) return null;
   const match = matched(
     withoutTurning(copyEntries(hand, path, site), menu.turning),
     flatShared(menu.entries),
   );
-  return [...match].find(([, shared]) => shared.target === path)?.[0].entry.start ?? -1;
+  return [...match].find(([, shared]) => shared.target === path)?.[0] ?? null;
+}
+
+/** Where the entry of a page stands in its own copy of a menu; -1 where there is none. */
+export function currentStart(menu: SiteMenu, path: SitePath, site: HandSite): number {
+  return ownEntry(menu, path, site)?.entry.start ?? -1;
+}
+
+/** A page whose entry lies below another one, and where that stands in its copy; null where there is none. */
+export function belowAnother(menu: SiteMenu, site: HandSite): { path: SitePath; above: number } | null {
+  for (const path of menu.entries.some(one => one.entries.length > 0) ? menu.copies.keys() : []) {
+    const above = ownEntry(menu, path, site)?.parent;
+    if (above && above.href !== null) return { path, above: above.start };
+  }
+  return null;
 }

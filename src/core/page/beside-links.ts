@@ -63,7 +63,7 @@ function isSeen(image: TreeNode, charset: Charset): boolean {
 function wordsIn(tree: Tree, { start, end }: { start: number; end: number }): BesideLinks[] {
   return collapse(textOf(tree, { start, end }))
     .split(/[|·•»›«‹]/u)
-    .map(part => part.replace(/^[^\p{L}\p{N}]+|[^\p{L}\p{N}!?.)]+$/gu, ''))
+    .map(part => part.replace(/^[^\p{L}\p{N}©]+|[^\p{L}\p{N}!?.)]+$/gu, ''))
     .filter(part => /\p{L}{2}|\p{N}/u.test(part))
     .map(text => ({ what: 'words', start, end, text }));
 }

@@ -1,0 +1,61 @@
+import { isLink } from '../hand/linked.ts';
+import type { StyleRule } from '../page/styles.ts';
+import { type TreeNode, descendants } from '../page/tree.ts';
+import { type OldElement, styleOf } from './laid-out.ts';
+
+/** Of a browser's usual text, in px. */
+const em = 16;
+
+/**
+ * The width of the window below which a page does not show an old menu until a script does, in em of media queries; null
+ * where it is shown in every window, or in none.
+ */
+export function hiddenBelow({ node, tree, rules }: OldElement): number | null {
+  const parts = [...outwards(node), ...lists(node)];
+  const isHidden = (given: readonly StyleRule[]): boolean =>
+    parts.some(one => styleOf(one, 'display', tree, given) === 'none');
+  const usual = rules.filter(({ condition }) => condition === null);
+  const isUsually = isHidden(usual);
+  const widths = new Map<number, StyleRule[]>();
+  for (const rule of rules) {
+    const limit = rule.condition === null ? null : limitOf(rule.condition);
+    if (limit === null || limit.isNarrow === isUsually) continue;
+    widths.set(limit.below, [...(widths.get(limit.below) ?? usual), { ...rule, condition: null }]);
+  }
+  // The widest window counts in which it changes.
+  const found = [...widths]
+    .sort(([one], [other]) => other - one)
+    .find(([, own]) => isHidden(own) !== isUsually);
+  return found?.[0] ?? null;
+}
+
+function outwards(from: TreeNode): TreeNode[] {
+  const all: TreeNode[] = [];
+  for (let node: TreeNode | null = from; node && node.name !== 'body'; node = node.parent) all.push(node);
+  return all;
+}
+
+/** Elements in a menu that hold all of its links. */
+function lists(menu: TreeNode): TreeNode[] {
+  const links = [...descendants(menu)].filter(isLink);
+  return [...descendants(menu)].filter(one => {
+    const end = Math.max(one.open, one.stop, one.end);
+    return (
+      one !== menu && links.length > 1 && links.every(link => one.start < link.start && link.start < end)
+    );
+  });
+}
+
+/** One condition on the width of the window, as media queries have it in either way of writing. */
+function limitOf(condition: string): { below: number; isNarrow: boolean } | null {
+  const [, side, number, unit] =
+    /^@media\s+(?:(?:only\s+)?screen\s+and\s+)?\(\s*(max-width\s*:|min-width\s*:|width\s*<=?|width\s*>=?)\s*([\d.]+)(px|em|rem)\s*\)$/i.exec(
+      condition.trim(),
+    ) ?? [];
+  if (side === undefined) return null;
+  const isNarrow = /max|</.test(side);
+  const px = Number(number) * (unit === 'px' ? 1 : em);
+  // That width itself is one of the narrow windows, or of the wide ones.
+  const below = isNarrow && !/<$/.test(side) ? px + 1 : px;
+  return { below: Math.round((below / em) * 100) / 100, isNarrow };
+}
