@@ -157,3 +157,15 @@ test.each([
   put(folder, { 'kamino.yaml': text(mended.replace('$1', found![1]!)) });
   expect(kamino(folder, 'build').err).not.toMatch(/late-fold|broken-word|folded-wide/);
 });
+
+test('a label that is longer than the narrowest window is told, by the build and by the check of what it made', () => {
+  const text = (label: string): string =>
+    plan('', `[{ page: index.html, label: ${label} }, { page: index.html, label: Tonight }]`);
+  const folder = site(text('What there is to see on the hill tonight and tomorrow'));
+  for (const command of ['build', 'check'])
+    expect(kamino(folder, command).err).toMatch(
+      /note long-label: `What there is .* tomorrow` of `m` is [34]\d\d px wide, and a window of 320 px has 320/,
+    );
+  put(folder, { 'kamino.yaml': text('The hill') });
+  expect(kamino(folder, 'build').err).not.toContain('long-label');
+});

@@ -13,6 +13,7 @@ export const lookRules: readonly string[] = [
   'late-fold',
   'folded-wide',
   'broken-word',
+  'long-label',
 ] satisfies RuleName[];
 
 const mostNamed = 5;

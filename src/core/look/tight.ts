@@ -3,6 +3,7 @@ import type { ResolvedMenu } from '../menu/types.ts';
 import { forms } from '../plan/forms.ts';
 import type { Menu } from '../plan/types.ts';
 import { type Finding, finding } from '../text/finding.ts';
+import { counted } from '../text/nearest.ts';
 import type { Source } from '../text/source.ts';
 import { type MenuFit, homeGap } from './fit.ts';
 import type { MenuFonts } from './fonts.ts';
@@ -13,6 +14,9 @@ const mediaEm = 16;
 const usualWindow = 80;
 /** The window of a usual phone, in px. */
 const phone = 390;
+
+/** The narrowest window in which nothing may be lost, in px (https://www.w3.org/TR/WCAG22/#reflow). */
+const narrowest = 320;
 
 /** The mark of a toggle and the gap to its word, in em, and the padding of an entry at both sides where that is not known. */
 const toggleMark = 1.1;
@@ -27,22 +31,46 @@ export const mayBeTight = (menu: ResolvedMenu): boolean =>
     (menu.fold.when === 'never' && menu.widths === 'equal') ||
     menu.entries.some(one => one.remains));
 
-/** Tells of bars that fold too late to have room, and of equal boxes that are narrower than a word on a phone. */
+/** Tells of bars that fold too late to have room, of equal boxes that are narrower than a word on a phone, and of long labels. */
 export function tellTight(
   menus: readonly ResolvedMenu[],
   fonts: MenuFonts,
   { plan, source }: { plan: readonly Menu[]; source: Source },
 ): Finding[] {
-  return menus.filter(mayBeTight).flatMap(menu => {
+  return menus.flatMap(menu => {
     const written = plan.find(one => one.name === menu.name);
     if (!written) return [];
     const { start, end } = written.fold.mark;
-    const told = tooLate(menu, fonts) ?? brokenWord(menu, fonts) ?? foldedWide(menu, fonts);
-    return told ? [finding(told.rule, source.place(start, end), told.message, told.remedy)] : [];
+    const tight = mayBeTight(menu)
+      ? (tooLate(menu, fonts) ?? brokenWord(menu, fonts) ?? foldedWide(menu, fonts))
+      : null;
+    return [tight, longLabel(menu, fonts)].flatMap(told =>
+      told ? [finding(told.rule, source.place(start, end), told.message, told.remedy)] : [],
+    );
   });
 }
 
-type Told = { rule: 'late-fold' | 'broken-word' | 'folded-wide'; message: string; remedy: string };
+interface Told {
+  rule: 'late-fold' | 'broken-word' | 'folded-wide' | 'long-label';
+  message: string;
+  remedy: string;
+}
+
+/** A label that takes more than a line of its own where windows are narrowest. */
+function longLabel(menu: ResolvedMenu, fonts: MenuFonts): Told | null {
+  if (!forms[menu.form].isRow) return null;
+  const { entries, frame } = fonts.fit(menu);
+  const room = narrowest - frame.sides;
+  const long = entries.filter(({ width }) => width > room);
+  const [longest] = [...long].sort((one, other) => other.width - one.width);
+  if (!longest) return null;
+  const more = long.length > 1 ? `, and ${counted(long.length - 1, 'other one')} as well` : '';
+  return {
+    rule: 'long-label',
+    message: `\`${longest.label}\` of \`${menu.name}\` is ${longest.width.toFixed(0)} px wide, and a window of ${narrowest} px has ${room.toFixed(0)}: it goes into several lines${more}`,
+    remedy: 'Give it a shorter one:  label: News',
+  };
+}
 
 /** The narrowest window that a bar fits where nothing is beside it, in em of media queries. */
 export const windowEm = ({ width, frame }: Pick<MenuFit, 'width' | 'frame'>): number =>

@@ -136,6 +136,12 @@ export const outputRules = {
     why: 'All entries are made equally wide, and share the width of the window: a word has less room than it needs.',
     example: 'widths: equal   →  widths: equal, fold: { when: crowded }',
   },
+  'long-label': {
+    severity: 'note',
+    about: 'Each label of a bar fits a line of the narrowest window.',
+    why: 'On a phone, or enlarged to four times its size, a label has a line of 320 px at the most (WCAG 2.2, 1.4.10); a longer one goes into several.',
+    example: 'label: What there is to see on the hill tonight  →  label: Tonight',
+  },
   'folded-wide': {
     severity: 'warning',
     about: 'What stays in view of a folded bar has room in one line on a phone.',
