@@ -125,13 +125,13 @@ function boxOf(menu: Element, links: readonly Element[]): ComputedLook['box'] {
   };
 }
 
-/** The line around the menu itself, with the sides that have it; null for none, and for sides that differ. */
+/** The line around the menu itself, with the sides that have it; null for none, for sides that differ, and for what old tables have. */
 function borderOf(menu: Element): ComputedLook['border'] {
   const sides = (['top', 'right', 'bottom', 'left'] as const).flatMap(side => {
     const [width, style, color] = ['width', 'style', 'color'].map(what =>
       styleOf(menu, `border-${side}-${what}`),
     );
-    return parseFloat(width!) > 0 && style !== 'none'
+    return parseFloat(width!) > 0 && /^(?:solid|dashed|dotted|double)$/.test(style!)
       ? [{ side, css: `${width} ${style}`, color: color! }]
       : [];
   });

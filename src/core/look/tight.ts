@@ -61,13 +61,14 @@ function longLabel(menu: ResolvedMenu, fonts: MenuFonts): Told | null {
   if (!forms[menu.form].isRow) return null;
   const { entries, frame } = fonts.fit(menu);
   const room = narrowest - frame.sides;
-  const long = entries.filter(({ width }) => width > room);
-  const [longest] = [...long].sort((one, other) => other.width - one.width);
+  // As narrow as its words may be, without what is around them: else it depends on the visitor's fonts.
+  const long = entries.filter(one => one.leastTextWidth > room);
+  const [longest] = [...long].sort((one, other) => other.leastTextWidth - one.leastTextWidth);
   if (!longest) return null;
   const more = long.length > 1 ? `, and ${counted(long.length - 1, 'other one')} as well` : '';
   return {
     rule: 'long-label',
-    message: `\`${longest.label}\` of \`${menu.name}\` is ${longest.width.toFixed(0)} px wide, and a window of ${narrowest} px has ${room.toFixed(0)}: it goes into several lines${more}`,
+    message: `\`${longest.label}\` of \`${menu.name}\` is ${longest.leastTextWidth.toFixed(0)} px wide, and a window of ${narrowest} px has ${room.toFixed(0)}: it goes into several lines${more}`,
     remedy: 'Give it a shorter one:  label: News',
   };
 }
