@@ -21,12 +21,20 @@ function wordsIn(link: Element): Element {
   return words;
 }
 
+/** What the lines of a label behind its first one take. */
+function moreLines(link: Element): number {
+  const range = document.createRange();
+  range.selectNodeContents(link);
+  const tops = [...range.getClientRects()].filter(box => box.width > 0).map(box => box.top);
+  return tops.length > 0 ? Math.max(...tops) - Math.min(...tops) : 0;
+}
+
 /** From one row of links to the next; 0 where they stand in one row. */
 function pitchOf(links: readonly Element[]): number {
   const tops = links.map(one => one.getBoundingClientRect().top);
-  const steps = tops.slice(1).map((top, at) => top - tops[at]!);
+  const steps = tops.slice(1).map((top, at) => top - tops[at]! - moreLines(links[at]!));
   const rows = steps.filter(step => step > 4).sort((one, other) => one - other);
-  // Labels that go into a second line, even most of them, say nothing of a row.
+  // Headings between them say nothing of a row.
   return rows.length * 3 >= steps.length * 2 ? (rows[rows.length >> 2] ?? 0) : 0;
 }
 

@@ -1,4 +1,4 @@
-import { readColor } from '../look/color.ts';
+import { contrast, readColor } from '../look/color.ts';
 import { defaultPadding, lengthOf, sides } from '../look/lengths.ts';
 import type { DraftLook } from './types.ts';
 
@@ -71,7 +71,7 @@ export function lookFromBrowser(computed: ComputedLook): Omit<DraftLook, 'states
   return {
     accent: usual > computed.grounds.length / 2 && odd ? readColor(odd) : null,
     background: background === null ? null : readColor(background),
-    color: readColor(computed.color),
+    color: background === null ? readableOn(computed) : readColor(computed.color),
     fontFamily: computed.fontFamily === computed.aroundFamily ? null : familyOf(computed.fontFamily),
     fontSize: computed.fontSize === computed.aroundSize ? null : rem(computed.fontSize),
     fontWeight: computed.fontWeight === '400' ? null : computed.fontWeight,
@@ -84,6 +84,15 @@ export function lookFromBrowser(computed: ComputedLook): Omit<DraftLook, 'states
     // Boxes that meet had no corners.
     radius: computed.radius === '0px' ? (computed.touches ? '0' : null) : rem(computed.radius),
   };
+}
+
+/** https://www.w3.org/TR/WCAG22/#contrast-minimum */
+const leastContrast = 4.5;
+
+/** The colour of its words, where they can be read on the page's own ground; else they have that of the page's text. */
+function readableOn({ color, pageBackground }: ComputedLook): string | null {
+  const [words, ground] = [readColor(color), readColor(pageBackground ?? '#ffffff')];
+  return words && ground && contrast(words, ground) < leastContrast ? null : words;
 }
 
 const transforms = /^(?:uppercase|lowercase|capitalize)$/;

@@ -185,7 +185,7 @@ function stateOf(
   const differs = (found: string | null, other: string | null): string | null =>
     found === other ? null : found;
   const color = differs(readIf(value('color')), usual?.color ?? null);
-  const background = differs(readIf(value('background-color')), usual?.background ?? null);
+  const background = differs(seenIf(value('background-color')), usual?.background ?? null);
   const isBold = /^(?:bold|[6-9]00)$/.test(value('font-weight') ?? '') || isEmphasis(node, menu);
   const fontWeight = isBold && usual?.fontWeight !== '700' ? '700' : null;
   const seen = { color, background, fontWeight };
@@ -233,6 +233,12 @@ const leastOfMarks = 3;
 
 const readIf = (value: string | null): ReturnType<typeof readColor> =>
   value === null ? null : readColor(value);
+
+/** A ground that is seen. */
+function seenIf(value: string | null): string | null {
+  const color = readIf(value);
+  return color?.length === 9 && color.endsWith('00') ? null : color;
+}
 
 function isEmphasis(node: TreeNode, menu: TreeNode): boolean {
   for (let one: TreeNode | null = node; one && one !== menu; one = one.parent)
