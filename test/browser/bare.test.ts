@@ -54,6 +54,7 @@ describe('the edges of a bar', () => {
       '    entries: [ { page: tonight.html, entries: [index.html] }, visit.html, journal.html ]\n',
       8,
     ],
+    ['that folds in narrow windows', '', '    fold: { when: below 40em }\n', 8],
     ['a page in a column', 'body{margin:0 auto;max-width:40rem;padding:0 1.5rem}', '', null],
     ['a page from right to left', 'html{direction:rtl} body{margin:0 3rem}', '', null],
     ['a page whose text touches the window', 'body{margin:0}', '', 15.2],

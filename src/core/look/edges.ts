@@ -27,14 +27,14 @@ export function edgesOf(menu: Standing, look: Look): Edges | null {
 }
 
 /**
- * What is first in it, folded or not, stands where the menu begins; and it knows its own room. In the place of an old one it
- * stands as that did.
+ * What is first in it, folded or not, stands where the menu begins. In the place of an old one it stands as that did; one
+ * that never folds has a style sheet as small as can be.
  */
 const begins = ({ align, widths, over, home, fold, place }: Standing): boolean =>
   (align === 'start' || align === 'spread') &&
   widths === 'natural' &&
   (home === null || home.at === 'start') &&
-  fold.when === 'crowded' &&
+  (fold.when === 'crowded' || fold.when === 'below') &&
   !over &&
   (place ?? []).every(({ side }) => side !== 'instead-of');
 

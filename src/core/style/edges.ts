@@ -2,6 +2,7 @@ import { usualAir } from '../look/edges.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import { menuClass, parts } from '../markup/names.ts';
 import { topEntry, topList } from './parts.ts';
+import { sizeContainer } from './room.ts';
 
 /** The labels of a bar keep away from the edges of the window, where what the bar lies in does not do so already. */
 export const airRules = (name: string): string => `.${parts.menu}.${menuClass(name)} {
@@ -20,7 +21,8 @@ const touches = `(${halfBar} + 0.25px - ${away}) * 999`;
 
 /**
  * Labels at one line with the text of the page: the boxes around them reach out by what is before them, and no further
- * than the window goes. A container cannot be changed by its own width: this holds for a bar with room and a folded one.
+ * than the window goes. A container cannot be changed by its own width: this holds for a bar with room and a folded one. In
+ * boxes of which nothing is seen a menu is as wide as they are, and its room may be one.
  */
 export const lineSettings = (
   menu: ResolvedMenu,
@@ -29,7 +31,7 @@ export const lineSettings = (
   --kamino-side: var(--kamino-mark-inline);
   --kamino-line: min(var(--kamino-side), max(8px, ${away} - ${halfBar}, ${touches}));
   --kamino-out: max(-1 * var(--kamino-line), min(0px, ${touches}));
-}
+${menu.fold.when === 'crowded' ? '' : sizeContainer(menu.name)}}
 `;
 
 /** @param end what follows them */

@@ -7,7 +7,7 @@ import { aligned } from './align.ts';
 import { apart, arranged, gapOf, hairline, separatedBelow } from './arrange.ts';
 import { lineSettings, narrowLine, wideLine } from './edges.ts';
 import { foldStyles, pageRules } from './fold-kinds.ts';
-import { containerOf, roomOf, when } from './room.ts';
+import { roomOf, sizeContainer, when } from './room.ts';
 import { narrowLists, reservedLabels, wideLists } from './lists.ts';
 import { sheetLines } from './scopes.ts';
 import { hideUsual, menuMarks } from './markers.ts';
@@ -69,10 +69,7 @@ const crowded = ({ name }: ResolvedMenu, em: number): string => `.${parts.menu}.
 }
 .${parts.menu}.${menuClass(name)}>.${parts.room} {
   grid-column: 1 / -1;
-  position: relative;
-  z-index: var(--kamino-layer, 20);
-  container: ${containerOf(name)} / inline-size;
-}
+${sizeContainer(name)}}
 `;
 
 /** Submenus over the page; a sheet has a ground, where its menu has none. */

@@ -4,6 +4,12 @@ import type { ResolvedMenu } from '../menu/types.ts';
 export const when = (condition: string | null, rules: string): string =>
   rules === '' ? '' : condition === null ? rules : `${condition} {\n${rules}}\n`;
 
+/** Makes the room of a menu a container that is asked for its width. */
+export const sizeContainer = (name: string): string => `  position: relative;
+  z-index: var(--kamino-layer, 20);
+  container: ${containerOf(name)} / inline-size;
+`;
+
 /** The size container of a menu that folds by its own room. */
 export const containerOf = (name: string): string => `kamino-${name}`;
 
