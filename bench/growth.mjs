@@ -1,5 +1,6 @@
 // Tells whether the cost of each command grows in line with the pages: a site of some pages and one of eight times as
-// many. More than twelve times the time fails. npm run bench:growth [-- pages rounds]
+// many. More than twelve times the time fails; a machine that stands still for a while is measured again.
+// npm run bench:growth [-- pages rounds]
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -10,6 +11,8 @@ import { pageOf, pathOf } from './pages.mjs';
 const [count = 400, rounds = 2] = process.argv.slice(2).map(Number);
 const times = 8;
 const most = 12;
+/** So often what takes more is measured once more: the least of all times counts. */
+const again = 3;
 const program = fileURLToPath(new URL('../dist/kamino.cjs', import.meta.url));
 const root = mkdtempSync(join(existsSync('/dev/shm') ? '/dev/shm' : tmpdir(), 'kamino-growth-'));
 
@@ -23,27 +26,33 @@ const commands = {
 
 try {
   const idle = Math.min(...Array.from({ length: 5 }, () => seconds(['--version'])));
-  const [small, large] = [count, times * count].map(measured);
-  for (const name of Object.keys(commands)) {
-    const grown = (large[name] - idle) / (small[name] - idle);
-    const verdict = grown <= most ? 'holds' : 'MISSED';
-    const took = [small, large].map(one => `${(one[name] * 1000).toFixed(0)} ms`).join(', ');
-    console.log(`${name}: ${took}; ${grown.toFixed(1)} times (at most ${most}: ${verdict})`);
-    if (grown > most) process.exitCode = 1;
+  const [small, large] = [count, times * count].map(siteOf);
+  const grown = name => (large.least[name] - idle) / (small.least[name] - idle);
+  const isTooMuch = name => grown(name) > most;
+  const names = Object.keys(commands);
+  for (let time = 0; time === 0 || (time <= again && names.some(isTooMuch)); time += 1)
+    for (const site of [small, large]) measure(site);
+  for (const name of names) {
+    const verdict = isTooMuch(name) ? 'MISSED' : 'holds';
+    const took = [small, large].map(({ least }) => `${(least[name] * 1000).toFixed(0)} ms`).join(', ');
+    console.log(`${name}: ${took}; ${grown(name).toFixed(1)} times (at most ${most}: ${verdict})`);
   }
+  if (names.some(isTooMuch)) process.exitCode = 1;
 } finally {
   rmSync(root, { recursive: true, force: true });
 }
 
-/** The least time of each command on so many pages, in seconds. */
-function measured(pages) {
+/** A site of so many pages, and the least time of each command on it so far, in seconds. */
+function siteOf(pages) {
   const folder = join(root, String(pages));
   makeSite(folder, pages);
-  const least = Object.fromEntries(Object.keys(commands).map(name => [name, Infinity]));
+  return { folder, least: Object.fromEntries(Object.keys(commands).map(name => [name, Infinity])) };
+}
+
+function measure({ folder, least }) {
   for (let round = 0; round < rounds; round += 1)
     for (const [name, argumentsFor] of Object.entries(commands))
       least[name] = Math.min(least[name], seconds(argumentsFor(folder)));
-  return least;
 }
 
 function seconds(args) {
