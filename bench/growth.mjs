@@ -1,6 +1,5 @@
 // Tells whether the cost of each command grows in line with the pages: a site of some pages and one of eight times as
-// many. More than twelve times the time fails; a machine that stands still for a while is measured again.
-// npm run bench:growth [-- pages rounds]
+// many, in turn. More than twelve times the time fails. npm run bench:growth [-- pages rounds]
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -8,11 +7,9 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { pageOf, pathOf } from './pages.mjs';
 
-const [count = 400, rounds = 2] = process.argv.slice(2).map(Number);
+const [count = 400, rounds = 3] = process.argv.slice(2).map(Number);
 const times = 8;
 const most = 12;
-/** So often what takes more is measured once more: the least of all times counts. */
-const again = 3;
 const program = fileURLToPath(new URL('../dist/kamino.cjs', import.meta.url));
 const root = mkdtempSync(join(existsSync('/dev/shm') ? '/dev/shm' : tmpdir(), 'kamino-growth-'));
 
@@ -30,8 +27,8 @@ try {
   const grown = name => (large.least[name] - idle) / (small.least[name] - idle);
   const isTooMuch = name => grown(name) > most;
   const names = Object.keys(commands);
-  for (let time = 0; time === 0 || (time <= again && names.some(isTooMuch)); time += 1)
-    for (const site of [small, large]) measure(site);
+  // In turn: a machine that stands still for a while does so for one of them no more than for the other.
+  for (let round = 0; round < rounds; round += 1) for (const site of [small, large]) measure(site);
   for (const name of names) {
     const verdict = isTooMuch(name) ? 'MISSED' : 'holds';
     const took = [small, large].map(({ least }) => `${(least[name] * 1000).toFixed(0)} ms`).join(', ');
@@ -50,9 +47,8 @@ function siteOf(pages) {
 }
 
 function measure({ folder, least }) {
-  for (let round = 0; round < rounds; round += 1)
-    for (const [name, argumentsFor] of Object.entries(commands))
-      least[name] = Math.min(least[name], seconds(argumentsFor(folder)));
+  for (const [name, argumentsFor] of Object.entries(commands))
+    least[name] = Math.min(least[name], seconds(argumentsFor(folder)));
 }
 
 function seconds(args) {

@@ -2,7 +2,7 @@ import type { SitePath } from '../core/address/path.ts';
 import { findBrowser } from '../browser/find.ts';
 import { computedLook } from '../browser/old-look.ts';
 import { lookFromBrowser, plainFromBrowser } from '../core/draft/old-look.ts';
-import { lookFromStyles, readable, statesFromStyles, withinFromStyles } from '../core/draft/old-styles.ts';
+import { lookFromStyles, readable, statesFromStyles } from '../core/draft/old-styles.ts';
 import { belowAnother, currentStart } from '../core/hand/differences.ts';
 import { type DraftLook, type DraftState, pageLook } from '../core/draft/types.ts';
 import type { SiteMenu } from '../core/hand/site-menus.ts';
@@ -57,7 +57,7 @@ function withinOf(menu: SiteMenu, folder: OpenFolder): DraftState | null {
   const below = belowAnother(menu, folder.site);
   if (below === null) return null;
   const { tree, rules, start } = copyIn(below.path, menu, folder);
-  return withinFromStyles(tree, { start, above: below.above }, rules);
+  return statesFromStyles(tree, { start, current: below.above }, rules).current;
 }
 
 /** A copy of a menu in its page, with all that styles it. */

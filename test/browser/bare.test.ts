@@ -300,6 +300,28 @@ describe('a submenu beside another', () => {
   });
 });
 
+test('what lies below an entry of a plain menu has its mark below it, also beside menus that open; tabs that are spread fill their line', async () => {
+  const below = 'entries: [{ page: tonight.html, entries: [visit.html] }]';
+  const tab = await open(
+    site(
+      '',
+      `form: plain\n    ${below}\n  - { menu: side, form: column, ${below} }\n  - { menu: rooms, form: tabs, align: spread, entries: [visit.html, tonight.html] }`,
+    ),
+  );
+  const { mark, last } = await tab.evaluate(() => {
+    const { width, height } = getComputedStyle(
+      document.querySelector('.kamino-menu-m [aria-current]')!,
+      '::after',
+    );
+    const tabs = document.querySelectorAll('.kamino-menu-rooms li');
+    return { mark: [parseFloat(width), parseFloat(height)], last: tabs[1]!.getBoundingClientRect().right };
+  });
+  expect(mark[0]).toBeGreaterThan(20);
+  expect(mark[1]).toBeLessThan(5);
+  expect(last).toBeCloseTo(1272, 0);
+  await tab.context().close();
+});
+
 describe('where entries stand', () => {
   const middle = 640;
   test.each([

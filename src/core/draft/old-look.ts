@@ -87,7 +87,7 @@ export function lookFromBrowser(computed: ComputedLook): Omit<DraftLook, 'states
 }
 
 /** https://www.w3.org/TR/WCAG22/#contrast-minimum */
-const leastContrast = 4.5;
+export const leastContrast = 4.5;
 
 /** The colour of its words, where they can be read on the page's own ground; else they have that of the page's text. */
 function readableOn({ color, pageBackground }: ComputedLook): string | null {

@@ -3,7 +3,7 @@ import { contrast, readColor } from '../look/color.ts';
 import { matcher } from '../page/select.ts';
 import { type StyleRule, atLeast } from '../page/styles.ts';
 import { type Tree, type TreeNode, descendants, isNode, valueOf } from '../page/tree.ts';
-import { familyOf } from './old-look.ts';
+import { familyOf, leastContrast } from './old-look.ts';
 import { type DraftLook, type DraftState, pageLook } from './types.ts';
 
 /** The look of an old menu from the rules and old attributes of a page, as far as they can be read. */
@@ -131,18 +131,6 @@ export function statesFromStyles(
   };
 }
 
-/**
- * How it shows an entry that the one of this page lies below.
- * @param start see `statesFromStyles`; @param above where that entry stands
- */
-export function withinFromStyles(
-  tree: Tree,
-  { start, above }: { start: number; above: number },
-  rules: readonly StyleRule[],
-): DraftState | null {
-  return statesFromStyles(tree, { start, current: above }, rules).current;
-}
-
 /** Rules for what lies under the pointer, as if it did. */
 export function hovered(rules: readonly StyleRule[]): StyleRule[] {
   return rules
@@ -226,8 +214,6 @@ function differing(state: DraftState, { color, background, fontWeight }: DraftLo
 }
 
 const plain = ['#ffffff', '#000000'];
-/** https://www.w3.org/TR/WCAG22/#contrast-minimum */
-const leastContrast = 4.5;
 /** https://www.w3.org/TR/WCAG22/#non-text-contrast */
 const leastOfMarks = 3;
 

@@ -16,11 +16,19 @@ export interface PageFiles {
   sheet: (file: SitePath) => string | null;
 }
 
+interface SheetFile {
+  text: string;
+  rules: StyleRule[];
+  isWhole: boolean;
+}
+
+const asksForMore = (text: string): boolean => /@import\b/i.test(text);
+
 /** The style sheets of a site but for Kamino's, each file read and taken apart once. */
 export class Sheets {
   readonly #read: PageFiles['sheet'];
   readonly #base: string;
-  readonly #known = new Map<SitePath, { text: string; rules: StyleRule[] } | null>();
+  readonly #known = new Map<SitePath, SheetFile | null>();
 
   /** @param base where the site lies on its server */
   constructor(read: PageFiles['sheet'], base = '/') {
@@ -47,9 +55,11 @@ export class Sheets {
 
   /** Whether all sheets of a page could be read, and none asks for another one. */
   areWhole(page: SitePath, tree: Tree): boolean {
-    const texts = this.texts(page, tree);
-    const all = sheetsOf(tree).filter(one => one.kind === 'inside' || !one.isOurs);
-    return texts.length === all.length && !texts.some(({ text }) => /@import\b/i.test(text));
+    return sheetsOf(tree).every(sheet => {
+      if (sheet.kind === 'inside') return !asksForMore(tree.raw.slice(sheet.start, sheet.end));
+      const file = sheet.isOurs ? null : fileOf(sheet, page, this.#base);
+      return sheet.isOurs || (file !== null && this.#file(file)?.isWhole === true);
+    });
   }
 
   /** The rules of all files that pages have asked for so far. */
@@ -65,11 +75,12 @@ export class Sheets {
     });
   }
 
-  #file(file: SitePath): { text: string; rules: StyleRule[] } | null {
+  #file(file: SitePath): SheetFile | null {
     const known = this.#known.get(file);
     if (known !== undefined) return known;
     const text = this.#read(file);
-    const made = text === null ? null : { text, rules: readStyles(new Source(file, text)) };
+    const made =
+      text === null ? null : { text, rules: readStyles(new Source(file, text)), isWhole: !asksForMore(text) };
     this.#known.set(file, made);
     return made;
   }

@@ -20,19 +20,25 @@ const inBar: Readonly<Record<Moved, string>> = {
 };
 
 /** The line under tabs goes on before them too; spread, they share it. */
-const ofTabs = (own: string, align: Moved): string =>
-  align === 'spread'
-    ? `${own} ${topEntry},${own} ${topEntry}>.${parts.link} {
-  flex: 1 1 auto;
-  justify-content: center;
-}
-`
-    : `${own} ${topList}::before {
+function ofTabs(own: string, align: Moved): string {
+  const before = `${own} ${topList}::before {
   content: "";
   flex: 1 1 0;
   box-shadow: inset 0 -1px ${hairline};
 }
-${align === 'end' ? `.${parts.menu}${own} ${topList}.${parts.list}::after {\n  content: none;\n}\n` : ''}`;
+`;
+  if (align === 'center') return before;
+  const noneBehind = `.${parts.menu}${own} ${topList}.${parts.list}::after {
+  content: none;
+}
+`;
+  if (align === 'end') return before + noneBehind;
+  return `${noneBehind}${own} ${topEntry},${own} ${topEntry}>.${parts.link} {
+  flex: 1 1 auto;
+  justify-content: center;
+}
+`;
+}
 
 /** Where the entries of a menu stand. @param own its class */
 export function aligned(own: string, { form, align }: Pick<ResolvedMenu, 'form' | 'align'>): string {

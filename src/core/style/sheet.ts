@@ -1,5 +1,5 @@
 import { covers, folds, hasSubmenus, isSingle, levelsBelow } from '../menu/folds.ts';
-import { forms } from '../plan/forms.ts';
+import { type Form, forms } from '../plan/forms.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import type { ResolvedPanels } from '../target/facts.ts';
 import type { ResolvedLooks } from '../look/types.ts';
@@ -22,7 +22,7 @@ import { inPage, overStaying, singles } from './page.ts';
 import { base, stateRules } from './looks.ts';
 import { hideUsual, partMarks } from './markers.ts';
 import { type StyleParts, partRules, within } from './parts.ts';
-import { conditions, markPlain, marks } from './marks.ts';
+import { conditions, markBeside, markPlain, marks } from './marks.ts';
 import { bar, lines, ownSpaces, plain, skip, submenus } from './rules.ts';
 
 const head = `${styleSignature}; own rules go into a sheet of their own. */`;
@@ -34,6 +34,23 @@ const partsIn = (menus: readonly ResolvedMenu[], looks: ResolvedLooks): StylePar
   cover: menus.some(menu => covers(menu)),
   boxes: looks.scopes.some(one => one.values.has('entry-background')),
 });
+
+/** Entries that stand below each other. What lies below those of a plain menu has the marks of that. */
+function belowEachOther(used: ReadonlySet<Form>, has: StyleParts, hasUsual: boolean): string {
+  const submenu = `.${parts.submenu}`;
+  const marked = used.has('plain') ? `${submenu}:where(:not(.${parts.plain} *))` : submenu;
+  const scope = (submenus: string): string => {
+    const all = [...(used.has('column') ? [`.${parts.column}`] : []), ...(has.submenu ? [submenus] : [])];
+    return all.length > 1 ? `:is(${all.join(',')})` : (all[0] ?? '');
+  };
+  const lists = [
+    ...(used.has('column') ? [`.${parts.column} .${parts.list}`] : []),
+    ...(has.submenu ? [within('submenu')] : []),
+  ];
+  if (lists.length === 0) return '';
+  const rows = lines(lists.join(','), scope(submenu), { opens: has.submenu, hasUsual: false });
+  return hasUsual ? rows + markBeside(scope(marked)) : rows;
+}
 
 interface Given {
   /** In em, by name: at which widths bars fold by their own room. */
@@ -53,14 +70,6 @@ export function styleSheet(
   const has = partsIn(menus, looks);
   const used = new Set(menus.flatMap(menu => forms[menu.form].classes));
   const named = onePerName(menus);
-  const below = [
-    ...(used.has('column') ? [`.${parts.column}`] : []),
-    ...(has.submenu ? [`.${parts.submenu}`] : []),
-  ];
-  const lists = [
-    ...(used.has('column') ? [`.${parts.column} .${parts.list}`] : []),
-    ...(has.submenu ? [within('submenu')] : []),
-  ];
   const hasUsual = !hideUsual(named, looks);
   const narrow: Narrow = menu => roomOf(menu, fits.get(menu.name))?.narrow ?? null;
   const lying = ({ name }: ResolvedMenu): Lying => ({
@@ -79,14 +88,7 @@ export function styleSheet(
     ...panels.map(group => panelRules(group, uses)),
     stateRules(uses, has),
     marks(has, hasUsual),
-    ...(below.length > 0
-      ? [
-          lines(lists.join(','), below.length > 1 ? `:is(${below.join(',')})` : below[0]!, {
-            opens: has.submenu,
-            hasUsual,
-          }),
-        ]
-      : []),
+    belowEachOther(used, has, hasUsual),
     ...(used.has('plain') ? [markPlain] : []),
     arrangements(named, uses),
     toggleRules(named, looks),
