@@ -4,7 +4,7 @@
 export { run } from './cli/run.ts';
 export type { Io } from './cli/io.ts';
 export { build } from './jobs/build.ts';
-export type { BuildOptions, BuildResult } from './jobs/result.ts';
+export type { BuildOptions, BuildResult } from './jobs/build.ts';
 export { demo, verify, type DemoResult } from './jobs/demo.ts';
 export type { Verification } from './core/check/verify.ts';
 export { check, type CheckOptions, type CheckResult } from './jobs/check.ts';

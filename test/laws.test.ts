@@ -27,3 +27,17 @@ it('has every file of a rule in the list of rules, by the name of the file', () 
   const found = readdirSync(join(root, 'core/check/rules')).map(file => file.replace(/\.ts$/, ''));
   expect(checkRules.map(({ name }) => name).sort()).toEqual(found.sort());
 });
+
+it('has no job that stands on more than two others', () => {
+  const jobs = files.filter(file => file.startsWith('jobs/'));
+  const floor = (file: string): number =>
+    1 +
+    Math.max(
+      0,
+      ...importsOf(file)
+        .filter(other => jobs.includes(other))
+        .map(floor),
+    );
+  expect(jobs.length).toBeGreaterThan(20);
+  expect(jobs.filter(file => floor(file) > 3)).toEqual([]);
+});

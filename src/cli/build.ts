@@ -4,7 +4,7 @@ import { counted, shortened } from '../core/text/nearest.ts';
 import { countFindings, wrapped } from '../core/text/render.ts';
 import { visibleName } from '../core/text/visible.ts';
 import type { CheckResult } from '../jobs/check.ts';
-import type { BuildResult } from '../jobs/result.ts';
+import type { BuildResult } from '../jobs/build.ts';
 import { checkPages } from './check.ts';
 import { type Act, type Voice, tellFindings, tellJson, untilEnded, widthOf } from './io.ts';
 import { progressOn } from './progress.ts';

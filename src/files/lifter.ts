@@ -55,6 +55,7 @@ export class Lifter {
     this.#root = root;
     this.record = record;
     this.#options = options;
+    if (options.dryRun !== true) record.toWrite();
     this.#writer = new Writer(root, { isSafe: true, sweeps: true });
     this.#known = record.output(inPlace)?.files ?? new Map<string, FileRecord>();
   }

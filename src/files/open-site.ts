@@ -29,7 +29,7 @@ export interface OpenSite {
 }
 
 /** Lists the site that a plan names; the finding that says why where there is none. */
-export function openSite(open: OpenPlan, plan: Plan, isDry: boolean): OpenSite | Finding {
+export function openSite(open: OpenPlan, plan: Plan): OpenSite | Finding {
   const root = resolve(open.folder, plan.site);
   if (!isFolder(root))
     return finding(
@@ -38,7 +38,7 @@ export function openSite(open: OpenPlan, plan: Plan, isDry: boolean): OpenSite |
       `the site’s folder \`${plan.site}\` is not there`,
       '`site` is a folder, seen from the plan.',
     );
-  const record = new SiteRecord(open.folder, isDry);
+  const record = new SiteRecord(open.folder);
   const { output, leaveOut } = plan;
   const { files: all, findings } = listSite({ root, plan: open.file, record, output, leaveOut });
   const known = withoutOwn(root, all);

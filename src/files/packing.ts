@@ -1,10 +1,14 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, readdirSync, rmSync, rmdirSync, utimesSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import type { Sums } from '../core/pack/list.ts';
+import { type Difference, type Earlier, type Sums, readSums } from '../core/pack/list.ts';
+import type { Finding } from '../core/text/finding.ts';
+import { badList } from './pack-errors.ts';
+import { sumsBeside } from './pack-places.ts';
+import { isThere } from './paths.ts';
 import { ensureReal, lookAt } from './real.ts';
 import { Writer, type Written } from './write.ts';
-import type { Packed } from './zip.ts';
+import { type Packed, writeZip } from './zip.ts';
 
 export const sumOf = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
 
@@ -50,4 +54,35 @@ export function deleteFiles(folder: string, paths: readonly string[]): void {
       rmdirSync(join(folder, above));
     }
   }
+}
+
+/**
+ * What was packed before, as its list says; in a folder what is there counts, unless a list is named.
+ * @param since a list that was named; null for the one beside the target
+ * @returns the finding that says why, where it is no list
+ */
+export function earlierSums(target: string, now: Sums, since: string | null): Earlier | Finding {
+  const file = since ?? sumsBeside(target);
+  if (since !== null && !isThere(file)) return badList(file, null);
+  const known = isThere(file) ? readSums(readFileSync(file, 'utf8')) : new Map<string, string>();
+  if (!('size' in known)) return badList(file, known.line);
+  const there = isArchive(target) ? known : sumsIn(target, new Set([...now.keys(), ...known.keys()]));
+  return { known, there, told: since === null ? there : known };
+}
+
+/** Whether a site is packed into one file, and not into a folder. */
+export const isArchive = (target: string): boolean => target.toLowerCase().endsWith('.zip');
+
+/** Writes an archive, or what is new or another in a folder. */
+export async function writePacked(
+  target: string,
+  files: readonly Packed[],
+  { created, changed }: Pick<Difference, 'created' | 'changed'>,
+): Promise<void> {
+  if (isArchive(target)) return writeZip(target, files);
+  const wanted = new Set([...created, ...changed]);
+  writeFiles(
+    target,
+    files.filter(one => wanted.has(one.path)),
+  );
 }

@@ -1,5 +1,5 @@
 import { Inlayer } from '../core/inlay/inlay.ts';
-import type { Inlay } from '../core/inlay/inlaying.ts';
+import type { Inlay, Making } from '../core/inlay/inlaying.ts';
 import { type Raw, type Span, Splicer } from '../core/text/bytes.ts';
 import type { Finding } from '../core/text/finding.ts';
 import { Checksums } from './checksum.ts';
@@ -37,15 +37,15 @@ export class PageMaker {
   }
 
   /** A finished page, good until the next is asked for. What is found in it goes to `findings`. */
-  page(path: string): Finished {
-    const { page, spans } = this.inlaid(path);
+  page(path: string, how?: Making): Finished {
+    const { page, spans } = this.inlaid(path, how);
     return { bytes: page, checksum: this.#checksums.of(spans.map(span => span.text)) };
   }
 
   /** The same, with what went in and out. */
-  inlaid(path: string): { page: Uint8Array; spans: readonly Span[] } {
+  inlaid(path: string, how?: Making): { page: Uint8Array; spans: readonly Span[] } {
     const bytes = this.#reader.read(`${this.#root}/${path}`);
-    const made = this.#inlayer.page(path, bytes);
+    const made = this.#inlayer.page(path, bytes, how);
     for (const { hash, raw } of made.taken) this.#keep(hash, raw);
     this.note(path, made);
     return { page: this.#splicer.splice(made.source, made.spans), spans: made.spans };

@@ -1,25 +1,20 @@
 import { existsSync, realpathSync, statSync } from 'node:fs';
-import { basename, dirname, isAbsolute, join, relative, resolve, sep } from 'node:path';
+import { basename, dirname, isAbsolute, join, relative, sep } from 'node:path';
 import type { Finding } from '../core/text/finding.ts';
 import type { Place } from '../core/text/source.ts';
 
 const planNames = ['kamino.yaml', 'kamino.yml', 'kamino.json'];
 
-/**
- * The file of a plan, whether it is there or not.
- * @param given a plan file, or a folder with a plan; the folder where the user stands by default
- */
-export function findPlan(given = '.'): string {
-  const path = resolve(given);
-  if (!existsSync(path) || !statSync(path).isDirectory()) return path;
-  return planNames.map(name => join(path, name)).find(existsSync) ?? join(path, planNames[0]!);
+/** The plan in a folder, whether it is there or not. */
+export function planIn(folder: string): string {
+  return planNames.map(name => join(folder, name)).find(existsSync) ?? join(folder, planNames[0]!);
 }
 
 /** The plan in the nearest folder above one, where there is any. */
 export function planAbove(folder: string): string | null {
   const above = dirname(folder);
   if (above === folder) return null;
-  const plan = findPlan(above);
+  const plan = planIn(above);
   return existsSync(plan) ? plan : planAbove(above);
 }
 

@@ -1,11 +1,13 @@
 import { existsSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, resolve } from 'node:path';
 import type { DrawnButton } from '../core/draw/buttons.ts';
 import { cellSheet } from '../core/draw/cells.ts';
 import { spriteCss, spriteTable } from '../core/draw/sprite-css.ts';
 import { type Pack, type Sprites, packNames } from '../core/look/menu-sprites.ts';
 import { dataAddress } from './held.ts';
+import { shownPath } from './paths.ts';
 import { type Sharp, asPng, fromSvg } from './rasters.ts';
+import { writeParts } from './write.ts';
 
 /** A file that is to be written. */
 export interface MadeFile {
@@ -90,4 +92,10 @@ export function differing(
   );
   const changed = news.filter(({ path }) => isThere(path)).map(one => one.path);
   return { news, changed, same: files.length - news.length };
+}
+
+/** Writes files into a folder, and gives their paths as the user sees them. */
+export function put(folder: string, parts: readonly MadeFile[]): string[] {
+  writeParts(folder, parts);
+  return parts.map(({ path }) => shownPath(resolve(folder, path)));
 }

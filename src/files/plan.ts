@@ -5,7 +5,7 @@ import { finding } from '../core/text/finding.ts';
 import { Source } from '../core/text/source.ts';
 import { wayTo } from './folder-errors.ts';
 import { inPlace } from './own.ts';
-import { contains, findPlan, isFolder, isThere, planAbove, shownPath } from './paths.ts';
+import { contains, isFolder, isThere, planAbove, planIn, shownPath } from './paths.ts';
 
 /** A plan file with what it says. */
 export interface OpenPlan extends PlanReading {
@@ -14,12 +14,8 @@ export interface OpenPlan extends PlanReading {
   source: Source;
 }
 
-/**
- * Reads the plan.
- * @param given a plan file, or a folder with a plan; the folder where the user stands by default
- */
-export function openPlan(given?: string): OpenPlan {
-  const file = findPlan(given);
+/** Reads a plan. @param file its whole path, whether it is there or not */
+export function openPlan(file: string): OpenPlan {
   let bytes: Buffer;
   try {
     bytes = readFileSync(file);
@@ -52,7 +48,7 @@ const firstPlan =
 /** No plan, with what to do in a folder like this one. */
 function notHere(file: string): OpenPlan {
   const folder = dirname(file);
-  const here = findPlan(folder);
+  const here = planIn(folder);
   if (isThere(here))
     return noPlan(
       file,

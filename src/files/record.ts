@@ -38,17 +38,22 @@ export class SiteRecord {
   /** The record as it is on the disk. */
   #text: string;
 
-  readonly #isDry: boolean;
   readonly #isDamaged: boolean;
+  /** Read only: nothing is written, kept or moved. */
+  #isDry = true;
 
-  /** @param isDry read only: nothing is written, kept or moved */
-  constructor(planFolder: string, isDry = false) {
-    this.#isDry = isDry;
+  constructor(planFolder: string) {
     this.#folder = join(planFolder, '.kamino');
     this.#text = readText(join(this.#folder, 'record.json'));
     const stored = readStored(this.#text);
     this.#isDamaged = stored === null && this.#text !== '';
     this.#stored = stored ?? { kamino: 1, outputs: {} };
+  }
+
+  /** From now on it is written to; until then it is only read. */
+  toWrite(): this {
+    this.#isDry = false;
+    return this;
   }
 
   /** A record that cannot be trusted counts as none: contents are compared then. */

@@ -1,4 +1,4 @@
-import type { Inlay } from '../core/inlay/inlaying.ts';
+import type { Inlay, Making } from '../core/inlay/inlaying.ts';
 import { lacksMain, lacksViewport, otherLanguage, staysShort } from '../core/inlay/findings.ts';
 import { wordsIn } from '../core/markup/words.ts';
 import { carrier } from '../core/menu/carried.ts';
@@ -28,8 +28,6 @@ export interface RunSource {
   seek: Seek | null;
   /** Stands for all that finished files depend on beside their sources. */
   basis: string;
-  /** Menus in the source that somebody has edited are made anew. */
-  overwrite: boolean;
   /** Stands for the plan’s text. */
   mark: string;
 }
@@ -45,7 +43,7 @@ export class Run {
   readonly #made = new Map<string, Finished>();
 
   constructor(source: RunSource) {
-    const { plan, site, resolution, own, reserves, seek, overwrite } = source;
+    const { plan, site, resolution, own, reserves, seek } = source;
     const { menus, ids, languages } = resolution;
     this.source = source;
     this.style = [...own.keys()].find(path => isOwnKind(path, 'css'))!;
@@ -63,7 +61,6 @@ export class Run {
       links: { ...plan.links, onDisk: site.onDisk },
       hash: hashOf,
       taken: hash => site.record.taken(hash),
-      overwrite,
       ids,
       seek,
     };
@@ -110,8 +107,8 @@ export class Run {
   }
 
   /** A finished page, good until the next is asked for. What was found in it is told once. */
-  page(path: string): Finished {
-    return this.#made.get(path) ?? this.#maker.page(path);
+  page(path: string, how?: Making): Finished {
+    return this.#made.get(path) ?? this.#maker.page(path, how);
   }
 
   /** The same, with what went in and out. */
@@ -120,8 +117,8 @@ export class Run {
   }
 
   /** The same, kept for when it is written. */
-  pageToKeep(path: string): Finished {
-    const { bytes, checksum } = this.page(path);
+  pageToKeep(path: string, how?: Making): Finished {
+    const { bytes, checksum } = this.page(path, how);
     const made = { bytes: Uint8Array.from(bytes), checksum };
     this.#made.set(path, made);
     return made;

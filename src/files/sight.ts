@@ -2,7 +2,6 @@ import { lstatSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { crc32 } from 'node:zlib';
 import type { Plan } from '../core/plan/types.ts';
-import { findPlan } from './paths.ts';
 import { openPlan } from './plan.ts';
 import { SiteRecord } from './record.ts';
 import { listSite } from './site.ts';
@@ -17,9 +16,9 @@ export class Sight {
   #folder = '';
   #planSeen = '';
 
-  /** @param given a plan, or the folder of one */
-  constructor(given?: string) {
-    this.#file = findPlan(given);
+  /** @param plan the whole path of a plan */
+  constructor(plan: string) {
+    this.#file = plan;
   }
 
   /** The same text as long as nothing has changed. */
@@ -47,7 +46,7 @@ export class Sight {
   #site(): string {
     if (!this.#plan) return '';
     const { site, output, leaveOut } = this.#plan;
-    const record = new SiteRecord(this.#folder, true);
+    const record = new SiteRecord(this.#folder);
     const root = resolve(this.#folder, site);
     const { files } = listSite({ root, plan: this.#file, record, output, leaveOut });
     return files.map(({ path, size, time }) => `${path}\n${size} ${time}\n`).join('');

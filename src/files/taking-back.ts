@@ -34,11 +34,11 @@ export interface Edits {
 /** Finds what somebody edited in the finished files, or put among them. */
 export function editsIn(run: Run): Edits {
   const found: Edits = { files: [], findings: [] };
-  const output = outputOf(run);
+  const output = outputOf(run, true);
   const known = run.site.record.output(run.source.plan.output);
   if (!lookAt(output.folder)) return found;
   const sizes = new Map(run.site.files.map(file => [file.path, file]));
-  for (const path of editedFiles(run, output)) {
+  for (const path of editedFiles(run, output, { overwrite: true })) {
     // A link may lead anywhere: what is behind it is nobody's edit.
     if (!lookAt(join(output.folder, path))?.isFile()) continue;
     if (isOwnPath(path)) found.findings.push(ownEdited(path));

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { crc32 } from 'node:zlib';
 import { editedParts } from '../core/inlay/edited.ts';
+import type { Making } from '../core/inlay/inlaying.ts';
 import { type Taken, lift } from '../core/inlay/lift.ts';
 import { rawOf } from '../core/text/bytes.ts';
 import { type Finding, hasErrors } from '../core/text/finding.ts';
@@ -12,6 +13,7 @@ import { Output } from './output.ts';
 import { fromUser, seenFrom, shownPath } from './paths.ts';
 import { checksumOf, isAsRecorded } from './checksum.ts';
 import type { FileRecord, Glance } from './record.ts';
+import type { PageNotes } from './stored.ts';
 import type { Run } from './run.ts';
 import type { SiteFile } from './walk.ts';
 import type { Cause, SiteWriter, Told, WriteOptions } from './writer.ts';
@@ -30,8 +32,9 @@ export class FolderWriter implements SiteWriter {
     const { plan, site } = run.source;
     this.#run = run;
     this.#options = options;
+    if (!options.dryRun) site.record.toWrite();
     this.#before = site.record.output(plan.output)?.basis ?? null;
-    this.#output = outputOf(run, options.dryRun);
+    this.#output = outputOf(run, options.dryRun === true);
   }
 
   get written(): SiteWriter['written'] {
@@ -93,9 +96,9 @@ export class FolderWriter implements SiteWriter {
     );
     output.begin();
     site.files.forEach((file, at) => {
-      this.#options.progress(at, site.files.length);
+      this.#options.progress?.(at, site.files.length);
       this.#try(file.path, () => {
-        writeFile(run, output, file);
+        writeFile(file, { run, output, how: this.#options });
       });
     });
     for (const [path, bytes] of source.own)
@@ -113,7 +116,7 @@ export class FolderWriter implements SiteWriter {
 }
 
 /** The folder that a run writes into. */
-export function outputOf({ source: { plan, site } }: Run, isDry = true): Output {
+export function outputOf({ source: { plan, site } }: Run, isDry: boolean): Output {
   return new Output(resolve(site.planFolder, plan.output), plan.output, site.record, isDry);
 }
 
@@ -142,16 +145,22 @@ function glanceOf(run: Run, findings: readonly Finding[]): Glance {
   };
 }
 
-function writeFile(run: Run, output: Output, file: SiteFile): void {
+interface Writing {
+  run: Run;
+  output: Output;
+  how: Making;
+}
+
+function writeFile(file: SiteFile, { run, output, how }: Writing): void {
   const isSame = output.isUnchanged(file);
   if (!run.isPage(file.path)) {
     if (isSame) output.keep(file);
     else output.copy(file, run.from(file.path));
-  } else if (isSame && output.hasBasis(run.source.basis) && !isAskedAgain(run, output, file)) {
+  } else if (isSame && output.hasBasis(run.source.basis) && !isAskedAgain(output.notesOf(file.path), how)) {
     run.noteAgain(file.path, output.notesOf(file.path));
     output.keep(file);
   } else {
-    const made = run.page(file.path);
+    const made = run.page(file.path, how);
     output.put(file.path, file, made, there => isSamePage(there, run, file));
     output.note(file.path, run.notesOf(file.path));
   }
@@ -171,15 +180,17 @@ function isSamePage(there: Uint8Array, run: Run, { path }: SiteFile): boolean {
 }
 
 /** What was wrong with a page may not hold any more, as where everything is to be written over. */
-function isAskedAgain(run: Run, output: Output, { path }: SiteFile): boolean {
-  const notes = output.notesOf(path);
-  return notes !== null && (run.source.overwrite || hasErrors(notes.findings));
+function isAskedAgain(notes: PageNotes | null, { overwrite = false }: Making): boolean {
+  return notes !== null && (overwrite || hasErrors(notes.findings));
 }
 
 /** Finished files that are neither what Kamino wrote nor what it would write now. */
-export function editedFiles(run: Run, output: Output): string[] {
+export function editedFiles(run: Run, output: Output, how?: Making): string[] {
   const isNew = (file: SiteFile, there: Uint8Array): boolean =>
-    equal(there, run.isPage(file.path) ? run.pageToKeep(file.path).bytes : readFileSync(run.from(file.path)));
+    equal(
+      there,
+      run.isPage(file.path) ? run.pageToKeep(file.path, how).bytes : readFileSync(run.from(file.path)),
+    );
   const isOurs = (file: SiteFile) => (there: Uint8Array, old: FileRecord | null) =>
     isNew(file, there) ||
     (!run.isPage(file.path) && isAsRecorded(there, old?.checksum)) ||

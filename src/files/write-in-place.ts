@@ -40,6 +40,7 @@ export class PlaceWriter implements SiteWriter {
   constructor(run: Run, options: WriteOptions) {
     this.#run = run;
     this.#options = options;
+    if (!options.dryRun) run.site.record.toWrite();
     this.#writer = new Writer(run.site.root, { isSafe: true, sweeps: true });
     this.#known = run.site.record.output(inPlace)?.files ?? new Map<string, FileRecord>();
   }
@@ -56,7 +57,7 @@ export class PlaceWriter implements SiteWriter {
     const { site } = this.#run;
     const pages = site.files.filter(file => this.#run.isPage(file.path));
     pages.forEach((file, at) => {
-      this.#options.progress(at, pages.length);
+      this.#options.progress?.(at, pages.length);
       this.#try(file.path, () => {
         this.#page(file);
       });
@@ -99,7 +100,7 @@ export class PlaceWriter implements SiteWriter {
   /** @param hasChanged whether somebody has written the page since it was read */
   #change(path: string, hasChanged: () => boolean): void {
     const there = readFileSync(this.#run.from(path));
-    const made = this.#run.page(path);
+    const made = this.#run.page(path, this.#options);
     this.#settle(path, made, { there, hasChanged });
   }
 

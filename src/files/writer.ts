@@ -2,10 +2,10 @@ import type { Finding } from '../core/text/finding.ts';
 
 export interface WriteOptions {
   /** Compute everything, write nothing. */
-  dryRun: boolean;
-  /** Replace what someone has edited. */
-  overwrite: boolean;
-  progress: (done: number, all: number) => void;
+  dryRun?: boolean;
+  /** Replace finished files that someone has edited. */
+  overwrite?: boolean;
+  progress?: (done: number, all: number) => void;
 }
 
 /** Why menus are others than in the last build: the plan, what it names in the pages, Kamino itself. */

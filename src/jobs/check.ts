@@ -3,10 +3,10 @@ import { type WouldBuild, againstPlan } from '../core/check/carried.ts';
 import { checkSite } from '../core/check/index.ts';
 import { type Finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { oddFolder } from '../files/folder-errors.ts';
-import { findPlan, fromUser, shownPath } from '../files/paths.ts';
-import { ruleMistakes, weighed } from './weighed.ts';
-import { finishedPages } from './finished.ts';
-import { openFolder } from './folder.ts';
+import { planIn, fromUser, shownPath } from '../files/paths.ts';
+import { ruleMistakes, weighed } from '../opening/weighed.ts';
+import { openFolder } from '../opening/folder.ts';
+import { finishedPages } from './given.ts';
 
 export interface CheckOptions {
   /** A plan or its folder, whose finished pages are checked; or any folder of pages. */
@@ -66,13 +66,13 @@ async function planned(plan: string): Promise<Finding[]> {
 
 async function dryRun(plan: string): Promise<WouldBuild> {
   const { make } = await import('./make.ts');
-  const { outcome, created, changed, gone, findings } = await make({ plan, dryRun: true });
+  const { outcome, created, changed, gone, findings } = await make(plan, { dryRun: true });
   return { files: outcome === 'stopped' ? [] : [...created, ...changed, ...gone], findings };
 }
 
 /** As the user names a plan: its folder, or itself where it has another name. */
 function whereOf(plan: string): string {
   const folder = dirname(plan);
-  const shown = shownPath(findPlan(folder) === plan ? folder : plan);
+  const shown = shownPath(planIn(folder) === plan ? folder : plan);
   return shown === '.' ? '' : ` ${shown}`;
 }

@@ -1,17 +1,14 @@
-import type { SitePath } from '../core/address/path.ts';
 import { findBrowser } from '../browser/find.ts';
 import { computedLook } from '../browser/old-look.ts';
+import { copyIn, withinOf } from '../core/draft/copy-in.ts';
 import { lookFromBrowser, plainFromBrowser } from '../core/draft/old-look.ts';
 import { lookFromStyles, readable, statesFromStyles } from '../core/draft/old-styles.ts';
-import { belowAnother, currentStart } from '../core/hand/differences.ts';
-import { type DraftLook, type DraftState, pageLook } from '../core/draft/types.ts';
+import { type DraftLook, pageLook } from '../core/draft/types.ts';
+import { currentStart } from '../core/hand/differences.ts';
 import type { SiteMenu } from '../core/hand/site-menus.ts';
-import { type StyleRule, inlineRules } from '../core/page/styles.ts';
-import { type Tree, readTree } from '../core/page/tree.ts';
-import type { Frame } from '../core/page/types.ts';
 import { lookIn } from '../files/look-files.ts';
 import { ownScriptOf } from '../files/own.ts';
-import type { OpenFolder } from './folder.ts';
+import type { OpenFolder } from '../opening/folder.ts';
 
 /** An old menu, and whether the new one is on the page's own ground. */
 export interface OldMenu {
@@ -50,26 +47,4 @@ async function lookOf({ menu, isPlain }: OldMenu, folder: OpenFolder, root: stri
   const base = computed ? fromBrowser(computed) : isPlain ? pageLook : lookFromStyles(tree, start, rules);
   const states = statesFromStyles(tree, { start, current: currentStart(menu, path, site) }, rules);
   return readable({ ...base, states: { ...states, within: withinOf(menu, folder) } });
-}
-
-/** How it shows what the page lies below, on a page that does. */
-function withinOf(menu: SiteMenu, folder: OpenFolder): DraftState | null {
-  const below = belowAnother(menu, folder.site);
-  if (below === null) return null;
-  const { tree, rules, start } = copyIn(below.path, menu, folder);
-  return statesFromStyles(tree, { start, current: below.above }, rules).current;
-}
-
-/** A copy of a menu in its page, with all that styles it. */
-function copyIn(path: SitePath, { copies }: SiteMenu, { site, sheets }: OpenFolder): CopyInPage {
-  const { raw, charset, bodyPoint } = site.pages.get(path)!.frame;
-  const tree = readTree(raw, charset, true);
-  const rules = [...[...sheets.files.values()].flat(), ...inlineRules(path, tree)];
-  return { raw, charset, bodyPoint, tree, rules, start: copies.get(path)!.start };
-}
-
-interface CopyInPage extends Pick<Frame, 'raw' | 'charset' | 'bodyPoint'> {
-  tree: Tree;
-  rules: readonly StyleRule[];
-  start: number;
 }

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
-import { sameName, withoutViewport } from '../core/draft/findings.ts';
+import { planThere, sameName, withoutViewport } from '../core/draft/findings.ts';
 import { menuFromFolders } from '../core/draft/from-folders.ts';
 import { menuInOwnForm } from '../core/draft/own-form.ts';
 import { type HandSource, menuFromHand } from '../core/draft/from-menu.ts';
@@ -24,22 +24,22 @@ import {
   soughtBy,
 } from '../core/draft/sources.ts';
 import type { Draft, DraftLanguage, DraftMenu, DraftPictures, DraftSite } from '../core/draft/types.ts';
+import { oldPictures } from '../core/draft/pictures-of.ts';
 import { writeDraft } from '../core/draft/write.ts';
 import { freeName, menuNames } from '../core/hand/names.ts';
 import type { SiteMenu } from '../core/hand/site-menus.ts';
 import type { HandSite } from '../core/hand/types.ts';
 import { schemaFile } from '../core/manual/editor.ts';
-import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
+import { type Finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { noFolder, noPages } from '../files/folder-errors.ts';
 import { inPlace } from '../files/own.ts';
-import { findPlan, fromUser, isFolder, isThere, shownPath } from '../files/paths.ts';
+import { planIn, fromUser, isFolder, isThere, shownPath } from '../files/paths.ts';
 import { planOf } from '../files/plan.ts';
 import { writePlanSchema } from '../files/plan-schema.ts';
 import { writeParts, writeWhole } from '../files/write.ts';
-import { leftBy } from './draft-left.ts';
+import { type OpenFolder, openFolder } from '../opening/folder.ts';
+import { leftBy } from '../opening/left.ts';
 import { type OldMenu, oldLooks } from './draft-look.ts';
-import { oldPictures } from './draft-pictures.ts';
-import { type OpenFolder, openFolder } from './folder.ts';
 
 export type { Ask } from '../core/draft/questions.ts';
 
@@ -76,21 +76,16 @@ export async function draft(options: DraftOptions = {}): Promise<DraftResult> {
   const why = whyNot(root, options);
   if (why) return { status: 2, findings: [why], file: shownPath(file), plan: null, menus: [] };
   const { progress } = options;
-  const folder = openFolder(root, { plan: findPlan(root), isLifted: true, hasSheets: true, progress });
+  const folder = openFolder(root, { plan: planIn(root), isLifted: true, hasSheets: true, progress });
   return new Drafting(root, folder, options).make(file);
 }
 
 function whyNot(root: string, { force, dryRun, look }: DraftOptions): Finding | null {
   if (!isFolder(root)) return noFolder(root, 'Name the folder of your pages.');
   if (look !== undefined && !Object.hasOwn(drawnLooks, look)) return unknownLook(look);
-  const there = findPlan(root);
+  const there = planIn(root);
   if (!isThere(there) || force === true || dryRun === true) return null;
-  return finding(
-    'plan-there',
-    { file: shownPath(there) },
-    'there is a plan already; it was left as it is',
-    'Write over it with --force, or see a draft with --dry-run.',
-  );
+  return planThere(shownPath(there));
 }
 
 class Drafting {

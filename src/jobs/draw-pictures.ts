@@ -7,7 +7,8 @@ import { buttonFiles, differing } from '../files/picture-files.ts';
 import { openSharp } from '../files/rasters.ts';
 import { shownPath } from '../files/paths.ts';
 import { writeParts } from '../files/write.ts';
-import { openHere, partsOf, resolved } from './open.ts';
+import { openHere, partsOf, resolved } from '../opening/open.ts';
+import { planFile } from './given.ts';
 
 export interface DrawOptions {
   /** A plan, or the folder of one. */
@@ -37,7 +38,7 @@ export interface DrawResult {
 
 /** Draws the entries of a menu as buttons, in every state that its look has. */
 export async function drawPictures(options: DrawOptions = {}): Promise<DrawResult> {
-  const here = openHere(options.plan);
+  const here = openHere(planFile(options.plan));
   if ('stop' in here) return failed(here.stop);
   const bare = { ...here, plan: { ...here.plan, pictures: [] } };
   const opened = resolved(bare, await partsOf(bare));

@@ -1,16 +1,13 @@
 import { type Change, changesOf } from '../core/edit/changes.ts';
 import { EditError, NameError } from '../core/edit/list.ts';
 import { type EntryEdit, editedPlan } from '../core/edit/entry.ts';
-import { Ground } from '../core/menu/ground.ts';
-import { partsIn } from '../core/menu/parts.ts';
-import { pagesOfPatterns } from '../core/menu/patterns.ts';
-import { PageReader } from '../core/page/reader.ts';
 import { type MovedLink, followersOf } from '../core/site/follow.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
-import { findPlan, shownPath } from '../files/paths.ts';
-import { planOf } from '../files/plan.ts';
+import { shownPath } from '../files/paths.ts';
 import { writeParts, writeWhole } from '../files/write.ts';
-import { type Here, openHere, resolved, wordsIn } from './open.ts';
+import { factsOf, problemsOf } from '../opening/edit.ts';
+import { type Here, openHere } from '../opening/open.ts';
+import { planFile } from './given.ts';
 
 export type { EntryEdit, EntryPlace } from '../core/edit/entry.ts';
 
@@ -38,7 +35,7 @@ export interface EntryResult {
 
 /** Edits one entry of a plan; its comments, order and quoting stay. */
 export function editEntry(edit: EntryEdit, options: EntryOptions = {}): EntryResult {
-  const here = openHere(options.plan);
+  const here = openHere(planFile(options.plan));
   if ('stop' in here) return failed(here.stop, options.plan);
   const { open } = here;
   if (hasErrors(open.findings)) return failed(open.findings, options.plan);
@@ -81,7 +78,7 @@ function failed(findings: readonly Finding[], plan: string | undefined): EntryRe
   return {
     status: 2,
     findings: sortFindings(findings),
-    file: shownPath(findPlan(plan)),
+    file: shownPath(planFile(plan)),
     changes: [],
     pages: [],
   };
@@ -90,23 +87,4 @@ function failed(findings: readonly Finding[], plan: string | undefined): EntryRe
 function fileIn({ site }: Here, path: string): string {
   const root = shownPath(site.root);
   return root === '.' ? path : `${root}/${path}`;
-}
-
-function factsOf(here: Here): Parameters<typeof editedPlan>[3] {
-  const { open, plan, site } = here;
-  const ground = new Ground(plan, { ...site.facts, words: wordsIn(here) }, open.source);
-  const shownLabel = (target: string): string | null => ground.words(target);
-  const patterns = pagesOfPatterns(plan, site.facts, path => shownLabel(path) ?? path);
-  return { pages: site.facts.pages, files: site.facts.files, shownLabel, patterns };
-}
-
-/** What would be wrong in the plan after the edit. Titles are not looked at: what may be missing is told by the build. */
-function problemsOf(text: string, { open, site }: Here): Finding[] {
-  const after = planOf(open.file, text);
-  if (!after.plan || hasErrors(after.findings)) return after.findings;
-  const { findings } = resolved(
-    { open: after, plan: after.plan, site },
-    partsIn(new PageReader(site.contents)),
-  );
-  return findings.filter(one => one.severity === 'error');
 }

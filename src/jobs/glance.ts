@@ -3,16 +3,16 @@ import { dirname, resolve } from 'node:path';
 import { Output } from '../files/output.ts';
 import { planMark } from '../files/plan-mark.ts';
 import { type Glance, SiteRecord } from '../files/record.ts';
-import { findPlan, seenFrom, shownPath } from '../files/paths.ts';
+import { seenFrom, shownPath } from '../files/paths.ts';
 import { listSite } from '../files/site.ts';
-import type { BuildResult } from './result.ts';
+import type { BuildResult } from '../files/result.ts';
 
 /**
  * Whether the last build still holds: same plan, no page or finished file changed, and no error to tell. Then the
  * plan need not be understood again, and what was told is told again. Null where a build has to look closer.
+ * @param file the plan's
  */
-export function glance(given?: string): BuildResult | null {
-  const file = findPlan(given);
+export function glance(file: string): BuildResult | null {
   const folder = dirname(file);
   const record = new SiteRecord(folder);
   if (record.folders.length === 0 || !existsSync(file)) return null;

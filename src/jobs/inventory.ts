@@ -12,9 +12,9 @@ import {
 import { withoutViewport } from '../core/draft/findings.ts';
 import { type Finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { noFolder, oddFolder } from '../files/folder-errors.ts';
-import { findPlan, fromUser, isFolder, isThere, shownPath } from '../files/paths.ts';
+import { planIn, fromUser, isFolder, isThere, shownPath } from '../files/paths.ts';
 import { sitePlanAbove } from '../files/plan.ts';
-import { type FolderOptions, openFolder } from './folder.ts';
+import { type FolderOptions, openFolder } from '../opening/folder.ts';
 
 export type {
   InventoryEntry,
@@ -56,9 +56,9 @@ export function inventory(folder = '.', { progress }: Pick<FolderOptions, 'progr
       ...nothing,
       findings: [noFolder(root, 'Name the folder of your pages.')],
     };
-  const { site, findings: ofFolder } = openFolder(root, { plan: findPlan(root), isLifted: true, progress });
+  const { site, findings: ofFolder } = openFolder(root, { plan: planIn(root), isLifted: true, progress });
   const pages = inventoryPages(site);
-  const above = isThere(findPlan(root)) ? null : sitePlanAbove(root);
+  const above = isThere(planIn(root)) ? null : sitePlanAbove(root);
   const findings = sortFindings([
     ...oddFolder(root, { hasPages: pages.length > 0, above }),
     ...fromUser([...ofFolder, ...checkUnfinished(site), ...withoutViewport(site)], root),

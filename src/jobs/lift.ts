@@ -5,10 +5,11 @@ import { liftOutput, liftPart, noFolder } from '../files/folder-errors.ts';
 import { type LiftOptions as LifterOptions, Lifter } from '../files/lifter.ts';
 import { alone } from '../files/lock.ts';
 import { inPlace } from '../files/own.ts';
-import { findPlan, fromUser, isThere, planAbove, shownPath } from '../files/paths.ts';
+import { fromUser, isThere, planAbove, shownPath } from '../files/paths.ts';
 import { type OpenPlan, openPlan, placeIn } from '../files/plan.ts';
 import { SiteRecord } from '../files/record.ts';
 import { listSite } from '../files/site.ts';
+import { planFile } from './given.ts';
 
 export interface LiftOptions extends LifterOptions {
   /** A plan, or a folder of pages with or without one. */
@@ -33,7 +34,7 @@ export interface LiftResult {
 
 /** Takes what Kamino put into the pages of a site out again. */
 export async function lift(options: LiftOptions = {}): Promise<LiftResult> {
-  const open = openPlan(options.plan);
+  const open = openPlan(planFile(options.plan));
   const given = resolve(options.plan ?? '.');
   const root = open.plan ? resolve(open.folder, open.plan.site) : isThere(open.file) ? open.folder : given;
   const nothing: LiftResult = {
@@ -63,7 +64,7 @@ export async function lift(options: LiftOptions = {}): Promise<LiftResult> {
 type Lifted = Pick<LiftResult, 'status' | 'findings' | 'lifted' | 'edited' | 'left' | 'removed'>;
 
 function liftIn(root: string, open: OpenPlan, options: LiftOptions): Lifted {
-  const lifting = new Lifter(root, new SiteRecord(open.folder, options.dryRun), options);
+  const lifting = new Lifter(root, new SiteRecord(open.folder), options);
   const { lifted, edited, left, removed, failed, record } = lifting;
   try {
     lifting.site(listed(root, open, record), open.plan?.read);
@@ -82,7 +83,7 @@ function listed(root: string, { file, plan }: OpenPlan, record: SiteRecord): Ret
 
 /** Why a folder without a plan of its own is not to be lifted; null where it is. */
 function misplacedLift(root: string): Finding | null {
-  const plans = [planAbove(root), findPlan()].flatMap(one =>
+  const plans = [planAbove(root), planFile()].flatMap(one =>
     one !== null && isThere(one) ? [openPlan(one)] : [],
   );
   for (const open of plans) {

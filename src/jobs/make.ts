@@ -1,43 +1,39 @@
-import { dirname } from 'node:path';
-import { lookRules } from '../core/check/carried.ts';
-import { ruled } from '../core/check/ruled.ts';
+import { dirname, resolve } from 'node:path';
 import { placeNowhere, unusedMenu } from '../core/inlay/findings.ts';
-import type { Plan } from '../core/plan/types.ts';
-import type { Finding } from '../core/text/finding.ts';
+import { type Finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import type { Source } from '../core/text/source.ts';
 import { cannotWrite, isFileError } from '../files/errors.ts';
 import { inPlace } from '../files/own.ts';
 import { alone } from '../files/lock.ts';
-import { findPlan, fromUser, isThere } from '../files/paths.ts';
-import { openPlan } from '../files/plan.ts';
+import { fromUser, isThere, shownPath } from '../files/paths.ts';
+import { type OpenPlan, openPlan } from '../files/plan.ts';
 import type { Run } from '../files/run.ts';
 import { FolderWriter } from '../files/write-folder.ts';
 import { PlaceWriter } from '../files/write-in-place.ts';
-import type { SiteWriter, WriteOptions } from '../files/writer.ts';
-import { openAll } from './open.ts';
-import { type BuildOptions, BuildReport, type BuildResult } from './result.ts';
+import type { SiteWriter, WriteOptions, Written } from '../files/writer.ts';
+import { openAll } from '../opening/open.ts';
+import type { BuildResult } from '../files/result.ts';
 
 /** A whole build, while nobody else writes by this plan. */
-export async function make(options: BuildOptions): Promise<BuildResult> {
-  const plan = findPlan(options.plan);
-  if (options.dryRun === true || !isThere(plan)) return whole(options);
+export async function make(plan: string, how: WriteOptions): Promise<BuildResult> {
+  const work = (): Promise<BuildResult> => whole(plan, how);
+  if (how.dryRun === true || !isThere(plan)) return work();
   try {
-    return await alone(dirname(plan), () => whole(options));
+    return await alone(dirname(plan), work);
   } catch (error) {
     if (!isFileError(error)) throw error;
-    return new BuildReport(openPlan(options.plan)).stopped([cannotWrite(error)], 2);
+    return new BuildReport(openPlan(plan)).stopped([cannotWrite(error)], 2);
   }
 }
 
-async function whole(options: BuildOptions): Promise<BuildResult> {
-  const { dryRun = false, overwrite = false, progress = () => undefined } = options;
-  const opened = await openAll(options.plan, { isDry: dryRun });
+async function whole(plan: string, how: WriteOptions): Promise<BuildResult> {
+  const opened = await openAll(plan);
   const report = new BuildReport(opened.open);
   if ('stop' in opened) return report.stopped(opened.stop, 2);
-  const { run, findings } = await opened.prepared({ overwrite });
+  const { run, findings } = await opened.prepared();
   const { root, facts, findings: ofFiles } = opened.site;
   report.know({ pages: facts.pages.size });
-  report.add(weighedLooks(findings, opened.plan));
+  report.add(findings);
   if (!run) return report.stopped([], 2);
   const menus = run.menus();
   report.know({ menus });
@@ -47,16 +43,11 @@ async function whole(options: BuildOptions): Promise<BuildResult> {
       .filter(({ pages }) => pages === 0)
       .map(({ name }) => unusedMenu(name, opened.plan.menus.find(one => one.name === name)?.form)),
   );
-  return write(writerOf(run, { dryRun, overwrite, progress }), report, { run, source: opened.open.source });
+  return write(writerOf(run, how), report, { run, source: opened.open.source });
 }
 
-/** What is told of looks, as the plan weighs it. */
-function weighedLooks(findings: readonly Finding[], { rules }: Plan): Finding[] {
-  return findings.flatMap(one => (lookRules.includes(one.rule) ? ruled([one], rules) : [one]));
-}
-
-function writerOf(run: Run, options: WriteOptions): SiteWriter {
-  return run.source.plan.output === inPlace ? new PlaceWriter(run, options) : new FolderWriter(run, options);
+function writerOf(run: Run, how: WriteOptions): SiteWriter {
+  return run.source.plan.output === inPlace ? new PlaceWriter(run, how) : new FolderWriter(run, how);
 }
 
 /** What somebody has edited, and what the file system refuses, is told; what was there before is still whole. */
@@ -85,4 +76,65 @@ function placed(found: readonly Finding[], run: Run, source: Source): Finding[] 
   const isThere = ({ rule, menu }: Finding): boolean =>
     rule !== 'no-place' || nowhere.every(({ name }) => name !== menu);
   return [...found.filter(isThere), ...nowhere.map(menu => placeNowhere(menu, source))];
+}
+
+/** What a build tells, gathered as it goes on. */
+class BuildReport {
+  readonly #findings: Finding[] = [];
+  #result: BuildResult;
+
+  constructor({ plan, folder }: OpenPlan) {
+    const isInPlace = plan?.output === inPlace;
+    const name = isInPlace ? plan.site : (plan?.output ?? 'built');
+    const counts = {
+      menus: [],
+      pages: 0,
+      created: [],
+      changed: [],
+      gone: [],
+      same: 0,
+      menusAlone: [],
+      why: null,
+    };
+    const output = shownPath(resolve(folder, name));
+    this.#result = { outcome: 'stopped', status: 2, findings: [], output, inPlace: isInPlace, ...counts };
+  }
+
+  /** All that has been told, with some more. */
+  with(findings: readonly Finding[]): Finding[] {
+    return sortFindings([...this.#findings, ...findings]);
+  }
+
+  /** What is known by now. */
+  know(known: Partial<Pick<BuildResult, 'menus' | 'pages'>>): void {
+    this.#result = { ...this.#result, ...known };
+  }
+
+  add(findings: readonly Finding[]): void {
+    this.#findings.push(...findings);
+  }
+
+  /** Nothing was written. */
+  stopped(findings: readonly Finding[], status: 1 | 2): BuildResult {
+    this.add(findings);
+    return { ...this.#result, outcome: 'stopped', status, findings: sortFindings(this.#findings) };
+  }
+
+  /** A failure on the way. @param written what stays of what was written before it */
+  failed(findings: readonly Finding[], written: Written): BuildResult {
+    const result = this.stopped(findings, 2);
+    return isNothing(written) ? result : { ...result, ...written, outcome: 'half' };
+  }
+
+  /** Everything was written, or is as it is to be. */
+  ended(written: Written): BuildResult {
+    const findings = sortFindings(this.#findings);
+    const outcome = isNothing(written) ? 'nothing-new' : 'built';
+    const status = hasErrors(findings) ? 1 : 0;
+    return { ...this.#result, ...written, outcome, status, findings };
+  }
+}
+
+function isNothing({ created, changed, gone }: Written): boolean {
+  return created.length + changed.length + gone.length === 0;
 }

@@ -4,7 +4,8 @@ import { outlineText } from '../core/draft/outlines/text.ts';
 import { partsIn } from '../core/menu/parts.ts';
 import { PageReader } from '../core/page/reader.ts';
 import { type Finding, hasErrors, sortFindings } from '../core/text/finding.ts';
-import { openHere, resolved } from './open.ts';
+import { openHere, resolved } from '../opening/open.ts';
+import { planFile } from './given.ts';
 
 export interface MapOptions {
   /** A plan, or the folder of one. */
@@ -20,7 +21,7 @@ export interface MapResult {
 
 /** The structure of a plan as an outline. */
 export function map({ plan: given, format = 'text' }: MapOptions = {}): MapResult {
-  const here = openHere(given);
+  const here = openHere(planFile(given));
   if ('stop' in here) return failed(here.stop);
   const { findings, resolution } = resolved(here, partsIn(new PageReader(here.site.contents)));
   if (hasErrors(findings)) return failed(findings);

@@ -1,5 +1,4 @@
-import { readFileSync } from 'node:fs';
-import { join, resolve } from 'node:path';
+import { resolve } from 'node:path';
 import { findBrowser } from '../browser/find.ts';
 import { seeMenus } from '../browser/rooms.ts';
 import { type SeenPage, pagesToSee, seenFindings } from '../core/check/seen.ts';
@@ -10,10 +9,11 @@ import type { ResolvedMenu } from '../core/menu/types.ts';
 import { unknownMenu } from '../core/menu/unknown-menu.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { inPlace, ownScriptOf } from '../files/own.ts';
-import { fromUser, isThere } from '../files/paths.ts';
-import { lookIn } from '../files/look-files.ts';
-import { openAll } from './open.ts';
-import type { Opened } from './opened.ts';
+import { fromUser } from '../files/paths.ts';
+import { bytesIn, lookIn } from '../files/look-files.ts';
+import { openAll } from '../opening/open.ts';
+import type { Opened } from '../opening/opened.ts';
+import { planFile } from './given.ts';
 
 export type { FitAt, MeasuredMenu } from '../core/look/measured.ts';
 
@@ -41,7 +41,7 @@ const mostPages = 8;
 
 /** How wide menus are, and where they fit. */
 export async function measure(options: MeasureOptions = {}): Promise<MeasureResult> {
-  const opened = await openAll(options.plan);
+  const opened = await openAll(planFile(options.plan));
   if ('stop' in opened) return failed(opened.stop);
   const menus = opened.resolution.menus.filter(menu => !isSingle(menu));
   const fonts = await opened.fonts();
@@ -90,13 +90,9 @@ async function seenBy(
     return fail('no browser was found', 'Install Chromium, Chrome or Edge, or name one in KAMINO_BROWSER.');
   const root = resolve(open.folder, plan.output === inPlace ? plan.site : plan.output);
   const pages = pagesToSee(site.facts.pages, site.facts.front, menus, mostPages);
-  const files = pages.map(page => join(root, page));
-  if (!files.every(isThere))
-    return fail('the finished pages are not there yet', 'Build them first:  kamino build');
-  const shown = {
-    pages: new Map(pages.map((page, at) => [page, readFileSync(files[at]!)])),
-    file: lookIn(root),
-  };
+  const bytes = bytesIn(root, pages);
+  if (bytes === null) return fail('the finished pages are not there yet', 'Build them first:  kamino build');
+  const shown = { pages: bytes, file: lookIn(root) };
   const seen = await seeMenus({ browser, script: ownScriptOf('rooms') }, shown, widths);
   return seen ?? fail('the browser gave nothing', 'Try it again, or name another one in KAMINO_BROWSER.');
 }

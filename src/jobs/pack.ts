@@ -1,20 +1,20 @@
-import { readFileSync, statSync } from 'node:fs';
+import { statSync } from 'node:fs';
 import { dirname, resolve } from 'node:path';
 import {
   type Difference,
   type Earlier,
   type Sums,
   differenceOf,
-  readSums,
+  goneFrom,
+  sumsThere,
   writtenSums,
 } from '../core/pack/list.ts';
 import { type Finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { cannotWrite, isFileError } from '../files/errors.ts';
 import { foreignIn } from '../files/foreign.ts';
 import { alone } from '../files/lock.ts';
-import { deleteFiles, packedSum, sumsIn, writeFiles } from '../files/packing.ts';
+import { deleteFiles, earlierSums, isArchive, packedSum, writePacked } from '../files/packing.ts';
 import {
-  badList,
   changedThere,
   foreignTarget,
   nothingToDelete,
@@ -26,9 +26,9 @@ import { packsBeside, sumsBeside, usualTarget } from '../files/pack-places.ts';
 import { SiteRecord } from '../files/record.ts';
 import { listSite } from '../files/site.ts';
 import { writeWhole } from '../files/write.ts';
-import { type Packed, writeZip } from '../files/zip.ts';
+import type { Packed } from '../files/zip.ts';
 import { check } from './check.ts';
-import { type Finished, finishedPages } from './finished.ts';
+import { type Finished, finishedPages } from './given.ts';
 import { siteListOf } from './site-list.ts';
 
 export interface PackOptions {
@@ -90,7 +90,7 @@ class PackJob {
 
   constructor(options: PackOptions, finished: Finished, target: string) {
     [this.#options, this.#finished, this.#target] = [options, finished, target];
-    this.#kind = target.toLowerCase().endsWith('.zip') ? 'zip' : 'folder';
+    this.#kind = isArchive(target) ? 'zip' : 'folder';
   }
 
   async work(): Promise<PackResult> {
@@ -102,7 +102,8 @@ class PackJob {
     const files = this.#files();
     if (files === null) return this.stopped([], 2);
     const now = new Map(files.map(one => [one.path, packedSum(one)]));
-    const earlier = this.#earlier(now);
+    const { since } = this.#options;
+    const earlier = earlierSums(this.#target, now, since === undefined ? null : resolve(since));
     if ('rule' in earlier) return this.stopped([earlier], 2);
     const foreign = this.#foreign(new Set([...now.keys(), ...earlier.known.keys()]));
     if (foreign) return this.stopped([foreign], 2);
@@ -143,7 +144,7 @@ class PackJob {
   /** The files of the finished site, and what is made for search engines; null where that is not possible. */
   #files(): Packed[] | null {
     const { root, plan } = this.#finished;
-    const place = { root, plan, record: new SiteRecord(dirname(plan), true), ...packsBeside(this.#finished) };
+    const place = { root, plan, record: new SiteRecord(dirname(plan)), ...packsBeside(this.#finished) };
     const { files, findings } = listSite(place);
     this.#findings.push(...fromUser(findings, root));
     const own = files.map(({ path }) => ({ path, from: `${root}/${path}` }));
@@ -157,19 +158,6 @@ class PackJob {
     );
   }
 
-  /** What was packed before, as its list says; in a folder what is there counts, unless a list is named. */
-  #earlier(now: Sums): Earlier | Finding {
-    const { since } = this.#options;
-    const file = since === undefined ? sumsBeside(this.#target) : resolve(since);
-    if (since !== undefined && !isThere(file)) return badList(file, null);
-    const read = isThere(file) ? readSums(readFileSync(file, 'utf8')) : new Map<string, string>();
-    if (!('size' in read)) return badList(file, read.line);
-    const known = read;
-    const there =
-      this.#kind === 'folder' ? sumsIn(this.#target, new Set([...now.keys(), ...known.keys()])) : known;
-    return { known, there, told: since === undefined ? there : known };
-  }
-
   /** A folder that holds what is of another site is not written into. */
   #foreign(ours: ReadonlySet<string>): Finding | null {
     if (this.#kind === 'zip' || !isFolder(this.#target)) return null;
@@ -180,9 +168,11 @@ class PackJob {
   async #write(files: readonly Packed[], now: Sums, earlier: Earlier): Promise<PackResult> {
     const difference = differenceOf(now, earlier.told);
     const { dryRun = false } = this.#options;
-    const deleted = this.#options.delete === true ? this.#toDelete(now, earlier) : [];
+    const { same: deleted, changed } =
+      this.#options.delete === true ? goneFrom(now, earlier) : { same: [], changed: [] };
+    this.#findings.push(...changed.map(path => changedThere(shownPath(`${this.#target}/${path}`))));
     if (!dryRun) {
-      await this.#writeTarget(files, differenceOf(now, earlier.there));
+      await writePacked(this.#target, files, differenceOf(now, earlier.there));
       if (deleted.length > 0) deleteFiles(this.#target, deleted);
       this.#writeLists(now, earlier, { ...difference, deleted });
     }
@@ -199,30 +189,9 @@ class PackJob {
     };
   }
 
-  /** What was packed earlier and is as it was then. */
-  #toDelete(now: Sums, { known, there }: Earlier): string[] {
-    const gone = [...known.keys()].filter(path => !now.has(path) && there.has(path)).sort();
-    const [same, changed] = [true, false].map(is =>
-      gone.filter(path => (there.get(path) === known.get(path)) === is),
-    ) as [string[], string[]];
-    this.#findings.push(...changed.map(path => changedThere(shownPath(`${this.#target}/${path}`))));
-    return same;
-  }
-
-  async #writeTarget(files: readonly Packed[], { created, changed }: Difference): Promise<void> {
-    if (this.#kind === 'zip') return writeZip(this.#target, files);
-    const wanted = new Set([...created, ...changed]);
-    writeFiles(
-      this.#target,
-      files.filter(one => wanted.has(one.path)),
-    );
-  }
-
   /** The sums of what is there now, and the paths that are to be uploaded; none of it is of the site. */
   #writeLists(now: Sums, { known, there }: Earlier, done: Difference & { deleted: readonly string[] }): void {
-    const deleted = new Set(done.deleted);
-    const left = [...known].filter(([path]) => there.has(path) && !deleted.has(path));
-    const sums = this.#kind === 'folder' ? new Map([...left, ...now]) : now;
+    const sums = this.#kind === 'folder' ? sumsThere(now, { known, there }, done.deleted) : now;
     writeWhole(sumsBeside(this.#target), Buffer.from(writtenSums(sums)));
     const written = [sumsBeside(this.#target), ...(this.#kind === 'zip' ? [this.#target] : [])];
     const { list } = this.#options;
@@ -230,7 +199,7 @@ class PackJob {
     if (list !== undefined && this.#writeList(resolve(list), paths)) written.push(resolve(list));
     const { plan } = this.#finished;
     if (!isThere(plan)) return;
-    const record = new SiteRecord(dirname(plan));
+    const record = new SiteRecord(dirname(plan)).toWrite();
     record.saveSheets(written.map(file => ({ file, size: statSync(file).size })));
     if (this.#kind === 'folder') record.savePack(this.#target);
   }

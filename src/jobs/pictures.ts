@@ -2,12 +2,11 @@ import { basename, resolve } from 'node:path';
 import { type ListedMenu, pictureList } from '../core/look/picture-list.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { unknownMenu } from '../core/menu/unknown-menu.ts';
-import { shownPath } from '../files/paths.ts';
-import { type MadeFile, PictureFiles } from '../files/picture-files.ts';
+import { PictureFiles, put } from '../files/picture-files.ts';
 import { openSharp } from '../files/rasters.ts';
-import { writeParts } from '../files/write.ts';
-import { openHere, partsOf, resolved } from './open.ts';
-import { packedSite } from './pictured.ts';
+import { openHere, partsOf, resolved } from '../opening/open.ts';
+import { packedSite } from '../opening/pictured.ts';
+import { planFile } from './given.ts';
 
 export type { ListedMenu, ListedEntry, ListedPicture } from '../core/look/picture-list.ts';
 
@@ -36,7 +35,7 @@ type Packed = Awaited<ReturnType<typeof packedSite>>;
 
 /** The pictures of a plan: what was found for each entry, and what is made of it. */
 export async function pictures(options: PicturesOptions = {}): Promise<PicturesResult> {
-  const here = openHere(options.plan);
+  const here = openHere(planFile(options.plan));
   if ('stop' in here) return failed(here.stop);
   const opened = resolved(here, await partsOf(here));
   const told = [...opened.findings, ...wrongMenu(options, opened)];
@@ -97,10 +96,4 @@ async function write(
     ...(sprite === undefined ? [] : put(resolve(sprite), made.sprites(packs, files))),
     ...(resize === undefined ? [] : put(resolve(resize), await made.resized(packs))),
   ];
-}
-
-/** Writes them, and gives their paths as the user sees them. */
-function put(folder: string, parts: readonly MadeFile[]): string[] {
-  writeParts(folder, parts);
-  return parts.map(({ path }) => shownPath(resolve(folder, path)));
 }

@@ -4,8 +4,8 @@ import { reachMermaid, reachText } from '../core/draw/reach-text.ts';
 import { type Finding, sortFindings } from '../core/text/finding.ts';
 import { visibleJson } from '../core/text/visible.ts';
 import { oddFolder } from '../files/folder-errors.ts';
-import { finishedPages } from './finished.ts';
-import { openFolder } from './folder.ts';
+import { openFolder } from '../opening/folder.ts';
+import { finishedPages } from './given.ts';
 
 const formats = {
   text: reachText,

@@ -5,8 +5,8 @@ import { shortened } from '../core/text/nearest.ts';
 import { noHost, ownFile, robotsElsewhere, unreachedPages } from '../files/pack-errors.ts';
 import { shownPath } from '../files/paths.ts';
 import type { Packed } from '../files/zip.ts';
-import type { Finished } from './finished.ts';
-import { openFolder } from './folder.ts';
+import { openFolder } from '../opening/folder.ts';
+import type { Finished } from './given.ts';
 
 /** A list of the pages for search engines, and where they find it, as far as the site has neither itself. */
 export function siteListOf(

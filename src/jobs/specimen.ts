@@ -3,10 +3,11 @@ import { findBrowser } from '../browser/find.ts';
 import { pictureOf } from '../browser/picture.ts';
 import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { ownScriptOf, specimenFile } from '../files/own.ts';
-import { findPlan, shownPath } from '../files/paths.ts';
+import { shownPath } from '../files/paths.ts';
 import { SiteRecord } from '../files/record.ts';
 import { writeWhole } from '../files/write.ts';
-import { sheetOf } from './sheet.ts';
+import { sheetOf } from '../opening/sheet.ts';
+import { planFile } from './given.ts';
 
 export interface SpecimenOptions {
   /** A plan, or the folder of one. */
@@ -28,7 +29,8 @@ export interface SpecimenResult {
 
 /** Writes a sheet of every entry in every state, and a picture of it where that is asked for. */
 export async function specimen(options: SpecimenOptions = {}): Promise<SpecimenResult> {
-  const { html, findings, menus, entries } = await sheetOf(options.plan);
+  const plan = planFile(options.plan);
+  const { html, findings, menus, entries } = await sheetOf(plan);
   if (html === null)
     return { status: 2, findings: sortFindings(findings), written: [], menus: 0, entries: 0 };
   const out = resolve(options.out ?? specimenFile);
@@ -40,7 +42,7 @@ export async function specimen(options: SpecimenOptions = {}): Promise<SpecimenR
   if (picture && 'size' in picture) made.push(picture);
   else if (picture) told.push(picture);
   // They are no part of the site, wherever they lie.
-  new SiteRecord(dirname(findPlan(options.plan))).saveSheets(made);
+  new SiteRecord(dirname(plan)).toWrite().saveSheets(made);
   const written = made.map(({ file }) => shownPath(file));
   return { status: hasErrors(told) ? 2 : 0, findings: sortFindings(told), written, menus, entries };
 }

@@ -6,8 +6,9 @@ import { alone } from '../files/lock.ts';
 import { inPlace } from '../files/own.ts';
 import { fromUser, shownPath } from '../files/paths.ts';
 import { type TakenBack, bothChanged, editsIn, writeBack } from '../files/taking-back.ts';
-import { openAll } from './open.ts';
-import type { Opened } from './opened.ts';
+import { openAll } from '../opening/open.ts';
+import type { Opened } from '../opening/opened.ts';
+import { planFile } from './given.ts';
 
 export interface TakeBackOptions {
   plan?: string;
@@ -27,7 +28,7 @@ export interface TakeBackResult {
 
 /** Takes what somebody edited in finished pages, or added to them, over into the site, without the menus. */
 export async function takeBack(options: TakeBackOptions = {}): Promise<TakeBackResult> {
-  const opened = await openAll(options.plan, { isDry: options.dryRun === true });
+  const opened = await openAll(planFile(options.plan));
   if ('stop' in opened) return { status: 2, files: [], findings: opened.stop };
   if (opened.plan.output === inPlace) return { status: 0, files: [], findings: [ownSources()] };
   const work = (): Promise<TakeBackResult> => taken(opened, options);
@@ -43,8 +44,9 @@ async function taken(
   opened: Opened,
   { files: asked = [], overwrite = false, dryRun = false }: TakeBackOptions,
 ): Promise<TakeBackResult> {
-  const { run, findings: wrong } = await opened.prepared({ overwrite: true });
+  const { run, findings: wrong } = await opened.prepared();
   if (!run) return { status: 2, files: [], findings: sortFindings(wrong) };
+  if (!dryRun) opened.site.record.toWrite();
   const { files: all, findings } = editsIn(run);
   const output = shownPath(join(opened.site.planFolder, opened.plan.output));
   const wanted = all.filter(one => asked.length === 0 || asked.some(name => isNamed(name, one.path, output)));

@@ -1,10 +1,10 @@
 import { availableParallelism } from 'node:os';
 import { dirname, resolve } from 'node:path';
-import { findBrowser, isFirefox, isWebkit } from '../browser/find.ts';
+import { browserEnded, startEngine } from '../browser/walk/start.ts';
 import type { Engine } from '../browser/walk/tab.ts';
 import type { CheckedSite } from '../core/check/types.ts';
 import { walkReport } from '../core/draw/walk-report.ts';
-import { type Finding, finding, hasErrors, sortFindings } from '../core/text/finding.ts';
+import { type Finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { findingOf } from '../core/walk/faults.ts';
 import { targetsOf } from '../core/walk/matrix.ts';
 import type { PageJob } from '../core/walk/types.ts';
@@ -12,7 +12,7 @@ import { jobsOf } from '../core/walk/shapes.ts';
 import { type Proof, proofOf } from '../core/walk/proof.ts';
 import { questionProblems } from '../core/walk/questions.ts';
 import { type Visitor, visitors } from '../core/walk/visitors.ts';
-import { noVisitor, notPlayed } from '../core/walk/asked.ts';
+import { noVisitor, notPlayed, pageAsked } from '../core/walk/asked.ts';
 import { oddFolder } from '../files/folder-errors.ts';
 import { ownScriptOf } from '../files/own.ts';
 import { dataAddress } from '../files/held.ts';
@@ -20,10 +20,10 @@ import { SiteRecord } from '../files/record.ts';
 import { writeWhole } from '../files/write.ts';
 import { fromUser, isThere, shownPath } from '../files/paths.ts';
 import { ServedFiles } from '../files/served.ts';
+import { ruleMistakes, weighed } from '../opening/weighed.ts';
+import { openFolder } from '../opening/folder.ts';
 import { failure } from './failure.ts';
-import { ruleMistakes, weighed } from './weighed.ts';
-import { type Finished, finishedPages } from './finished.ts';
-import { openFolder } from './folder.ts';
+import { type Finished, finishedPages } from './given.ts';
 
 export interface WalkOptions {
   /** A plan or its folder, whose finished pages are gone through; or any folder of pages. */
@@ -71,11 +71,13 @@ export async function walk(options: WalkOptions = {}): Promise<WalkResult> {
   const { site, findings: ofFolder } = openFolder(root, { plan, isLifted: false, base });
   if (site.pages.size === 0)
     return failed(root, [...ofFolder, ...oddFolder(root, { hasPages: false, above })]);
-  const pages = (options.pages ?? []).map(given => pageIn(given, site, root));
+  const pages = (options.pages ?? []).map(given =>
+    pageAsked(given, site.pages, { site: shownPath(root), shown: shownPath(resolve(given)) }),
+  );
   const unknown = pages.filter(page => typeof page !== 'string');
   if (unknown.length > 0) return failed(root, unknown);
   const only = pages.filter(page => typeof page === 'string');
-  const engine = await startEngine(options);
+  const engine = await startEngine(options.browser, ownScriptOf('walk'));
   if ('rule' in engine) return failed(root, [engine]);
   try {
     return await walked(engine, { options, finished, site, ofFolder, who, only, begun });
@@ -179,7 +181,7 @@ function writeReport(
     if (!told) throw error;
     return told;
   }
-  if (isThere(plan)) new SiteRecord(dirname(plan)).saveSheets([{ file, size: bytes.length }]);
+  if (isThere(plan)) new SiteRecord(dirname(plan)).toWrite().saveSheets([{ file, size: bytes.length }]);
   return null;
 }
 
@@ -197,54 +199,4 @@ function failed(root: string, findings: Finding[]): WalkResult {
     took: 0,
   };
   return { status: 2, findings, site: shownPath(root), ...none };
-}
-
-function pageIn(given: string, site: CheckedSite, root: string): string | Finding {
-  const page = site.pages.has(given) ? given : shownPath(resolve(given)).slice(shownPath(root).length + 1);
-  if (site.pages.has(page)) return page;
-  return finding(
-    'missing-page',
-    { file: shownPath(root) },
-    `there is no page \`${given}\``,
-    'Name it as it lies in that folder:  kamino walk --page visit/index.html',
-  );
-}
-
-/** What went wrong with the browser itself, and not with a page. */
-function browserEnded(called: string, error: unknown): Finding {
-  const message = error instanceof Error ? error.message.split('\n')[0]! : String(error);
-  return finding(
-    'cannot-read',
-    null,
-    `${called} did not go on: ${message}`,
-    'Try again, with fewer visitors at once:  --visitor keyboard',
-  );
-}
-
-async function startEngine({ browser }: WalkOptions): Promise<Engine | Finding> {
-  const program = browser ?? findBrowser();
-  const none = (message: string, remedy: string): Finding => finding('cannot-read', null, message, remedy);
-  if (program === null)
-    return none(
-      'there is no browser to walk with',
-      'Install one:  apt-get install chromium  (Debian, Ubuntu), or Chrome or Edge; or name one:  --browser PATH',
-    );
-  if (!isThere(program))
-    return none(
-      `there is no program ${program}`,
-      'Name the program of a Chromium, Chrome, Edge or Firefox, or WebKitWebDriver:  --browser PATH',
-    );
-  try {
-    const start = { program, probe: ownScriptOf('walk') };
-    if (isFirefox(program))
-      return await (await import('../browser/walk/firefox/engine.ts')).startFirefox(start);
-    if (isWebkit(program)) return await (await import('../browser/walk/webkit/engine.ts')).startWebkit(start);
-    return await (await import('../browser/walk/chromium/engine.ts')).startChromium(start);
-  } catch (error) {
-    const message = error instanceof Error ? error.message.split('\n')[0]! : String(error);
-    return none(
-      `the browser ${program} did not start: ${message}`,
-      'Try it by hand, or name another one:  --browser PATH',
-    );
-  }
 }

@@ -1,7 +1,8 @@
-import { findPlan, isThere } from '../files/paths.ts';
+import { isThere } from '../files/paths.ts';
 import { Sight } from '../files/sight.ts';
+import type { BuildOptions, BuildResult } from '../files/result.ts';
+import { planFile } from './given.ts';
 import { build } from './build.ts';
-import type { BuildOptions, BuildResult } from './result.ts';
 
 export interface WatchOptions extends Omit<BuildOptions, 'dryRun'> {
   onBuild: (result: BuildResult) => void;
@@ -18,11 +19,12 @@ const ease = 15;
  * @returns the exit status: without a plan there is nothing to follow
  */
 export async function watch({ onBuild, until, ...options }: WatchOptions): Promise<0 | 2> {
-  const sight = new Sight(options.plan);
+  const plan = planFile(options.plan);
+  const sight = new Sight(plan);
   let built = sight.look();
   let last = built;
   onBuild(await build(options));
-  if (!isThere(findPlan(options.plan))) return 2;
+  if (!isThere(plan)) return 2;
   let isEnded = false;
   const ended = until().then(() => {
     isEnded = true;

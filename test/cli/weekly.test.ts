@@ -2,7 +2,7 @@ import { spawn } from 'node:child_process';
 import { existsSync, readFileSync, renameSync, rmSync, utimesSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, it, test } from '@jest/globals';
-import type { BuildResult } from '../../src/jobs/result.ts';
+import type { BuildResult } from '../../src/files/result.ts';
 import type { TakeBackResult } from '../../src/jobs/take-back.ts';
 import { contents, filesOf, folderWith, kamino, plainly, put } from '../helpers/site.ts';
 import { eventually } from '../helpers/browser.ts';

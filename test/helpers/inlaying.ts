@@ -61,7 +61,6 @@ export const inlayer = (menus: ResolvedMenu[]) => {
     ids: new Map(),
     languageOf: () => null,
     reserves: false,
-    overwrite: false,
     addsViewport: false,
     links: { from: 'page', index: 'shown', base: '/' },
     hash: raw => {

@@ -1,6 +1,8 @@
+import type { RuleWeights } from '../plan/types.ts';
 import { type Finding, finding } from '../text/finding.ts';
 import type { RuleName } from '../text/rules.ts';
 import { counted, shortened } from '../text/nearest.ts';
+import { ruled } from './ruled.ts';
 
 /** Rules of what a plan's look gives, which hold in the finished pages: a plan may weigh them. */
 export const lookRules: readonly string[] = [
@@ -15,6 +17,11 @@ export const lookRules: readonly string[] = [
   'broken-word',
   'long-label',
 ] satisfies RuleName[];
+
+/** What is told of looks, as the plan weighs it; all else as it is. */
+export function weighedLooks(findings: readonly Finding[], rules: RuleWeights): Finding[] {
+  return findings.flatMap(one => (lookRules.includes(one.rule) ? ruled([one], rules) : [one]));
+}
 
 const mostNamed = 5;
 

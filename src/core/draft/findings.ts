@@ -11,6 +11,15 @@ export function sameName(name: string): Finding {
   );
 }
 
+export function planThere(file: string): Finding {
+  return finding(
+    'plan-there',
+    { file },
+    'there is a plan already; it was left as it is',
+    'Write over it with --force, or see a draft with --dry-run.',
+  );
+}
+
 /** Pages on which no menu would fold on a phone. */
 export function withoutViewport(site: HandSite): Finding[] {
   const pages = [...site.pages].filter(([, page]) => !page.frame.hasViewport && !page.frame.isFrameset);

@@ -27,7 +27,7 @@ import {
 } from './findings.ts';
 import { Earlier } from './earlier.ts';
 import { LostRecord, lift } from './lift.ts';
-import { type Inlay, type Inlaying, nothing } from './inlaying.ts';
+import { type Inlay, type Inlaying, type Making, nothing } from './inlaying.ts';
 import { Placement } from './placement.ts';
 import { differences, overlapOf, staysShort } from './places.ts';
 import { pointFor } from './points.ts';
@@ -49,15 +49,20 @@ export class Inlayer {
     this.#names = new Set(inlay.menus.map(menu => menu.name));
   }
 
-  page(path: SitePath, bytes: Uint8Array): Inlaying {
+  /** @param how menus that somebody has edited by hand are made anew, and the edits lost */
+  page(path: SitePath, bytes: Uint8Array, how: Making = {}): Inlaying {
     const { menus: all, carries } = this.#inlay;
     const own = path.normalize('NFC');
     const menus = all.filter(menu => carries(menu, own) && isShown(menu, own));
-    const made = this.#made(path, menus, bytes);
+    const made = this.#made(path, menus, { bytes, ...how });
     return made.menus === 0 ? { ...made, without: menus.map(menu => menu.name) } : made;
   }
 
-  #made(path: SitePath, menus: readonly ResolvedMenu[], bytes: Uint8Array): Inlaying {
+  #made(
+    path: SitePath,
+    menus: readonly ResolvedMenu[],
+    { bytes, overwrite = false }: Making & { bytes: Uint8Array },
+  ): Inlaying {
     const given = rawOf(bytes);
     const starts = attributeStarts(given);
     const isFresh = starts.others.length === 0;
@@ -66,7 +71,7 @@ export class Inlayer {
     const source = isFresh ? bytes : bytesOf(raw);
     const earlier = isFresh ? null : new Earlier(path, bytes, { given, lifted: raw });
     const untouched = (why: Finding): Inlaying => earlier?.untouched(why) ?? nothing(bytes, [why]);
-    const settled = (made: Inlaying): Inlaying => earlier?.settled(made, this.#inlay.overwrite) ?? made;
+    const settled = (made: Inlaying): Inlaying => earlier?.settled(made, overwrite) ?? made;
     if (menus.length === 0) return settled({ ...nothing(source, []), spans: this.#idSpans(path, raw) });
     if (/\.xht(ml)?$/i.test(path)) return untouched(xmlPage(path));
     const { slots } = isFresh ? starts : attributeStarts(raw);

@@ -24,10 +24,14 @@ export interface Inlay extends PlacementSource {
   /** The name under which what is taken out is kept, and what is kept under a name. */
   hash: (raw: Raw) => string;
   taken: Taken;
-  /** Menus that somebody has edited by hand are made anew, and the edits lost. */
-  overwrite: boolean;
   /** Ids that headings are given, by page. */
   ids: ReadonlyMap<SitePath, readonly GivenId[]>;
+}
+
+/** How pages are made. */
+export interface Making {
+  /** Menus that somebody has edited by hand are made anew, and the edits lost. */
+  overwrite?: boolean;
 }
 
 /** What is done to a page. */

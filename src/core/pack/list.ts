@@ -72,3 +72,26 @@ export function differenceOf(now: Sums, earlier: Sums): Difference {
   for (const paths of Object.values(found) as SitePath[][]) paths.sort(compare);
   return found;
 }
+
+/** What was packed earlier and is gone now: what is there as it was then, and what somebody has changed. */
+export function goneFrom(now: Sums, { known, there }: Pick<Earlier, 'known' | 'there'>): Gone {
+  const gone = [...known.keys()].filter(path => !now.has(path) && there.has(path)).sort();
+  const isSame = (path: SitePath): boolean => there.get(path) === known.get(path);
+  return { same: gone.filter(isSame), changed: gone.filter(path => !isSame(path)) };
+}
+
+export interface Gone {
+  same: SitePath[];
+  changed: SitePath[];
+}
+
+/** What a folder holds once it was packed into: what is packed now, and what was before and stays. */
+export function sumsThere(
+  now: Sums,
+  { known, there }: Pick<Earlier, 'known' | 'there'>,
+  deleted: readonly SitePath[],
+): Sums {
+  const gone = new Set(deleted);
+  const left = [...known].filter(([path]) => there.has(path) && !gone.has(path));
+  return new Map([...left, ...now]);
+}

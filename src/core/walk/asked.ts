@@ -1,3 +1,4 @@
+import type { SitePath } from '../address/path.ts';
 import { type Finding, finding } from '../text/finding.ts';
 import { listed, nearest } from '../text/nearest.ts';
 import { type Visitor, visitors } from './visitors.ts';
@@ -34,4 +35,20 @@ export function notPlayed(
     message: `nothing tells ${browser} to show a page as it is for ${called}`,
     remedy: `Walk with a Chromium for that:  --visitor ${lacking.map(one => one.name).join(' ')}`,
   };
+}
+
+/** The page that somebody names: as it lies in the folder of pages, or as its path is seen from where they stand. */
+export function pageAsked(
+  given: string,
+  pages: ReadonlyMap<SitePath, unknown>,
+  { site, shown }: { site: string; shown: string },
+): SitePath | Finding {
+  const page = pages.has(given) ? given : shown.slice(site.length + 1);
+  if (pages.has(page)) return page;
+  return finding(
+    'missing-page',
+    { file: site },
+    `there is no page \`${given}\``,
+    'Name it as it lies in that folder:  kamino walk --page visit/index.html',
+  );
 }

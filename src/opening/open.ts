@@ -20,12 +20,12 @@ export interface Here {
   site: OpenSite;
 }
 
-/** Opens a plan and lists its site. @param given a plan, its folder, or one that has been read */
-export function openHere(given: string | OpenPlan | undefined, isDry = true): Here | Stop {
-  const open = typeof given === 'object' ? given : openPlan(given);
+/** Opens a plan and lists its site. @param plan its file, or itself where it has been read */
+export function openHere(named: string | OpenPlan): Here | Stop {
+  const open = typeof named === 'object' ? named : openPlan(named);
   const { plan } = open;
   if (!plan) return { open, stop: open.findings };
-  const site = openSite(open, plan, isDry);
+  const site = openSite(open, plan);
   return 'rule' in site ? { open, stop: [...open.findings, site] } : { open, plan, site };
 }
 
@@ -34,10 +34,10 @@ type Change = (facts: SiteFacts, plan: Plan) => SiteFacts;
 
 /** Opens a plan, lists its site, and makes every target known. */
 export async function openAll(
-  given: string | OpenPlan | undefined,
-  { isDry = true, change }: { isDry?: boolean; change?: Change } = {},
+  named: string | OpenPlan,
+  { change }: { change?: Change } = {},
 ): Promise<Opened | Stop> {
-  const here = openHere(given, isDry);
+  const here = openHere(named);
   if ('stop' in here) return here;
   return (await resolved(here, await partsOf(here), change).pictured()).settled();
 }

@@ -43,7 +43,7 @@ function saidBeside(file: string): { pieces: ReadonlySet<string>; deepest: numbe
 export function openFolder(root: string, options: FolderOptions): OpenFolder {
   const { plan, isLifted, base = '/', hasSheets = false, progress } = options;
   const { pieces, deepest } = saidBeside(plan);
-  const record = new SiteRecord(dirname(plan), true);
+  const record = new SiteRecord(dirname(plan));
   const listed = listSite({ root, plan, record });
   const text = textIn(
     root,

@@ -1,4 +1,5 @@
 import { crc32 } from 'node:zlib';
+import { weighedLooks } from '../core/check/carried.ts';
 import type { PlacedMenus } from '../core/check/placed.ts';
 import type { ColorTools } from '../core/look/hex.ts';
 import { type MenuFonts, foldWidths } from '../core/look/fonts.ts';
@@ -132,7 +133,7 @@ export class Opened {
   }
 
   /** All that can be known, and can be wrong, before a page is touched; null for no run where something is wrong. */
-  async prepared({ overwrite = false } = {}): Promise<{
+  async prepared(): Promise<{
     run: Run | null;
     style: string;
     findings: Finding[];
@@ -150,7 +151,8 @@ export class Opened {
       ...folderFindings(open, plan.output, site.root),
       ...(taken ? [nameTaken(taken)] : []),
     ];
-    if (hasErrors(findings)) return { run: null, style, findings };
+    const told = weighedLooks(findings, plan.rules);
+    if (hasErrors(findings)) return { run: null, style, findings: told };
     const texts = [[ownStyle, style] as const, ...(script === null ? [] : [[ownScript, script] as const])];
     const files = texts.map(([path, text]) => {
       const bytes = bytesOf(text);
@@ -160,8 +162,8 @@ export class Opened {
     const basis = this.#basis(script, style);
     const mark = planMark(open.source.text);
     const reserves = looks.uses.weight;
-    const run = new Run({ plan, site, resolution, reserves, own, seek, overwrite, basis, mark });
-    return { run, style, findings };
+    const run = new Run({ plan, site, resolution, reserves, own, seek, basis, mark });
+    return { run, style, findings: told };
   }
 
   /** Stands for all that finished files depend on beside their sources. */

@@ -24,7 +24,7 @@ export interface Sheet {
 const widths = [320, 390, 768, 1024, 1280];
 
 /** One sheet of every entry in every state, for comparing by eye; pages need not be there yet. */
-export async function sheetOf(plan: string | OpenPlan | undefined): Promise<Sheet> {
+export async function sheetOf(plan: string | OpenPlan): Promise<Sheet> {
   const opened = await openAll(plan, { change: withPlanned });
   if ('stop' in opened) return { html: null, findings: opened.stop, menus: 0, entries: 0 };
   const { looks, style, findings: ofLooks } = await opened.styled();

@@ -2,8 +2,17 @@ import { resolve } from 'node:path';
 import { type Finding, finding } from '../core/text/finding.ts';
 import { noFolder } from '../files/folder-errors.ts';
 import { inPlace } from '../files/own.ts';
-import { findPlan, isFolder, isThere, shownPath } from '../files/paths.ts';
+import { isFolder, isThere, planIn, shownPath } from '../files/paths.ts';
 import { type OpenPlan, openPlan, sitePlanAbove } from '../files/plan.ts';
+
+/**
+ * The file of a plan, whether it is there or not.
+ * @param given a plan file, or a folder with a plan; the folder where the user stands by default
+ */
+export function planFile(given = '.'): string {
+  const path = resolve(given);
+  return isFolder(path) ? planIn(path) : path;
+}
 
 /** A folder of finished pages. */
 export interface Finished {
@@ -21,7 +30,7 @@ export interface Finished {
 
 /** The finished pages of a plan; where there is no plan, the folder itself. */
 export function finishedPages(given = '.'): Finished {
-  const plan = findPlan(given);
+  const plan = planFile(given);
   const path = resolve(given);
   const told = (root: string, missing: Finding | null, above: string | null = null): Finished => ({
     root,
@@ -34,7 +43,7 @@ export function finishedPages(given = '.'): Finished {
   });
   if (!isThere(path)) return told(path, noFolder(path, 'Name the folder of a plan, or of pages.'));
   if (!isThere(plan)) return told(path, null, sitePlanAbove(path));
-  const open = openPlan(given);
+  const open = openPlan(plan);
   if (!open.plan) return told(path, open.findings[0] ?? null);
   const { output, site, links } = open.plan;
   const root = resolve(open.folder, output === inPlace ? site : output);

@@ -7,8 +7,8 @@ import { hasErrors, sortFindings } from '../core/text/finding.ts';
 import { renderFindings } from '../core/text/render.ts';
 import { planOf } from '../files/plan.ts';
 import { writeWhole } from '../files/write.ts';
-import type { Trial, TrialAnswer, TrialAsk } from '../server/types.ts';
-import type { Opened } from './opened.ts';
+import type { Opened } from '../opening/opened.ts';
+import type { Trial, TrialAnswer, TrialAsk } from './types.ts';
 
 /** Looks that are tried on a plan that has been opened: its site is not read again. */
 export class Trials implements Trial {
