@@ -43,6 +43,11 @@ export function isSeparator(text: string): boolean {
 /** Said to those who hear a page alone, of the entry of the page that they are on. */
 const currentWords = /^\s*\((?:current|current page|this page)\)\s*$/i;
 
+/** An entry while its page is read: what lies below it may come behind it. */
+interface OpenEntry extends HandEntry {
+  entries: OpenEntry[];
+}
+
 class EntryReader {
   readonly #tree: Tree;
 
@@ -51,8 +56,8 @@ class EntryReader {
   }
 
   /** @param marks of the elements around, up to the item */
-  read(content: readonly (TreeNode | TreeText)[], marks: readonly string[]): HandEntry[] {
-    const found: HandEntry[] = [];
+  read(content: readonly (TreeNode | TreeText)[], marks: readonly string[]): OpenEntry[] {
+    const found: OpenEntry[] = [];
     for (const one of content) {
       if (!isNode(one)) found.push(...this.#words(one, marks));
       else if (isOurs(one)) continue;
@@ -75,7 +80,7 @@ class EntryReader {
   }
 
   /** What lies in an element between others: one entry with those below it, or its entries one after the other. */
-  #inside(node: TreeNode, around: readonly (TreeNode | TreeText)[], marks: readonly string[]): HandEntry[] {
+  #inside(node: TreeNode, around: readonly (TreeNode | TreeText)[], marks: readonly string[]): OpenEntry[] {
     const own = marksOf(this.#tree, node, marks);
     const isApart = (): boolean => around.some(one => one !== node && isNode(one) && holdsLink(one));
     const group = this.#group(node.content, { isItem: false, marks: own });
@@ -86,7 +91,7 @@ class EntryReader {
   #group(
     content: readonly (TreeNode | TreeText)[],
     { isItem, marks }: { isItem: boolean; marks: readonly string[] },
-  ): HandEntry | null {
+  ): OpenEntry | null {
     const group = groupIn(this.#tree, content, isItem);
     if (!group) return null;
     const [entry] = isLink(group.opener) ? [this.#link(group.opener, marks)] : [this.#opener([group.opener])];
@@ -101,8 +106,8 @@ class EntryReader {
   }
 
   /** One item of a list: its own link or words, and the lists in it. */
-  #item(item: TreeNode): HandEntry[] {
-    const below: HandEntry[] = [];
+  #item(item: TreeNode): OpenEntry[] {
+    const below: OpenEntry[] = [];
     const own = this.#withoutLists(item.content, below);
     const marks = marksOf(this.#tree, item, []);
     const [alone] = own.filter(isNode);
@@ -119,7 +124,7 @@ class EntryReader {
   }
 
   /** What a script or a box opens the lists of an item by: its words are the entry. */
-  #opener(content: readonly (TreeNode | TreeText)[]): HandEntry | undefined {
+  #opener(content: readonly (TreeNode | TreeText)[]): OpenEntry | undefined {
     for (const one of content.filter(isNode)) {
       const isOpener = one.name === 'button' || one.name === 'label' || one.name === 'summary';
       const [found] = isOpener ? this.read(one.content, []) : [this.#opener(one.content)];
@@ -131,12 +136,12 @@ class EntryReader {
   /** The content without the lists in it at any depth; their entries go to `below`. The same array where there is none. */
   #withoutLists(
     content: readonly (TreeNode | TreeText)[],
-    below: HandEntry[],
+    below: OpenEntry[],
   ): readonly (TreeNode | TreeText)[] {
     let kept: (TreeNode | TreeText)[] | null = null;
     for (const [at, one] of content.entries()) {
       const title = isNode(one) && lists.has(one.name) ? this.#titleOf(content, at) : null;
-      const own: HandEntry[] = title ? [] : below;
+      const own: OpenEntry[] = title ? [] : below;
       const rest = isNode(one) ? this.#withoutListsIn(one, own) : one;
       if (title) below.push({ ...title, entries: own });
       if (rest !== one) kept ??= content.slice(0, at);
@@ -146,14 +151,14 @@ class EntryReader {
   }
 
   /** The heading right above a list in an item: what its entries lie below. */
-  #titleOf(content: readonly (TreeNode | TreeText)[], at: number): HandEntry | null {
+  #titleOf(content: readonly (TreeNode | TreeText)[], at: number): OpenEntry | null {
     const before = content.slice(0, at).findLast(one => isNode(one) || !isBlank(this.#tree.raw, one));
     if (!before || !isNode(before) || !headings.has(before.name)) return null;
     return this.read(before.content, [])[0] ?? null;
   }
 
   /** null where it is a list itself. */
-  #withoutListsIn(node: TreeNode, below: HandEntry[]): TreeNode | null {
+  #withoutListsIn(node: TreeNode, below: OpenEntry[]): TreeNode | null {
     if (lists.has(node.name)) {
       below.push(...this.read(node.content, []));
       return null;
@@ -162,7 +167,7 @@ class EntryReader {
     return content === node.content ? node : node.holding([...content]);
   }
 
-  #link(node: TreeNode, around: readonly string[]): HandEntry {
+  #link(node: TreeNode, around: readonly string[]): OpenEntry {
     const { charset } = this.#tree;
     const inner = node.content.filter(isNode).flatMap(one => marksOf(this.#tree, one, []));
     const marks = [...marksOf(this.#tree, node, around), ...inner, ...linkMarks(this.#tree, node)];
@@ -189,7 +194,7 @@ class EntryReader {
   }
 
   /** Words that are no link: an entry that only opens, or the page one is on. */
-  #words(text: TreeText, marks: readonly string[]): HandEntry[] {
+  #words(text: TreeText, marks: readonly string[]): OpenEntry[] {
     if (isBlank(this.#tree.raw, text)) return [];
     const words = textOf(this.#tree, text);
     return words

@@ -18,13 +18,16 @@ function keptEntry(entry: HandEntry, own: Own): HandEntry {
     ...entry,
     label: own(entry.label),
     href: text(entry.href),
-    marks: entry.marks.map(own),
+    marks: entry.marks.length === 0 ? none : entry.marks.map(own),
     picture: picture && {
       ...picture,
       address: own(picture.address),
       hover: text(picture.hover),
       pressed: text(picture.pressed),
     },
-    entries: entry.entries.map(one => keptEntry(one, own)),
+    entries: entry.entries.length === 0 ? none : entry.entries.map(one => keptEntry(one, own)),
   };
 }
+
+/** Most entries are plain links: what they all lack is one thing. */
+const none: readonly never[] = Object.freeze([]);

@@ -20,7 +20,7 @@ export interface HandEntry {
   marks: readonly string[];
   /** The picture that it is, where it has no words of its own. */
   picture: HandPicture | null;
-  entries: HandEntry[];
+  entries: readonly HandEntry[];
 }
 
 /** The picture of an entry, with addresses as they are written. */

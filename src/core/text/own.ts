@@ -4,6 +4,9 @@ export type Own = (text: string) => string;
 /** So short a part is a text of its own. */
 const shortest = 13;
 
+/** A text of its own. Put together and cut again, it is a part of nothing but itself. */
+export const owned: Own = text => (text.length < shortest ? text : ` ${text}`.slice(1));
+
 /** The same text is one, whichever page it stands in. */
 export function ownTexts(): Own {
   const known = new Map<string, string>();
@@ -11,8 +14,7 @@ export function ownTexts(): Own {
     if (text.length < shortest) return text;
     const kept = known.get(text);
     if (kept !== undefined) return kept;
-    // Put together and cut again, it is a part of nothing but itself.
-    const made = ` ${text}`.slice(1);
+    const made = owned(text);
     known.set(made, made);
     return made;
   };

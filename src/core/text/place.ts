@@ -1,5 +1,6 @@
 import type { Raw } from './bytes.ts';
 import { type Charset, decode } from './charset.ts';
+import { owned } from './own.ts';
 import type { Place } from './source.ts';
 
 /**
@@ -23,7 +24,7 @@ export function placeInRaw(
   return {
     file,
     position: { line: line + 1, column: before + 1 },
-    excerpt: { text: text(left, right), from, to: Math.max(from + 1, to) },
+    excerpt: { text: owned(text(left, right)), from, to: Math.max(from + 1, to) },
   };
 }
 
