@@ -3,7 +3,7 @@
 import { spawnSync } from 'node:child_process';
 import process from 'node:process';
 
-const slow = ['cli/draft', 'cli/measure', 'cli/preview', 'cli/specimen'];
+const slow = ['cli/draft', 'cli/grown-sites', 'cli/measure', 'cli/preview', 'cli/specimen'];
 const args = process.argv.slice(2);
 const { status } = spawnSync(
   process.execPath,
