@@ -24,6 +24,7 @@ import {
   soughtBy,
 } from '../core/draft/sources.ts';
 import type { Draft, DraftLanguage, DraftMenu, DraftPictures, DraftSite } from '../core/draft/types.ts';
+import { withoutPhoneCopies } from '../core/draft/phone-copies.ts';
 import { oldPictures } from '../core/draft/pictures-of.ts';
 import { writeDraft } from '../core/draft/write.ts';
 import { freeName, menuNames } from '../core/hand/names.ts';
@@ -123,18 +124,20 @@ class Drafting {
       this.#findings.push(...fromUser(withoutViewport(this.#site), this.#root));
     const sheets = layoutSheet(menus, this.#site.files);
     const text = writeDraft({ ...(await this.#draftOf(menus)), style: sheets[0]?.path ?? null });
+    const files = [...menus.flatMap(menu => menu.files), ...sheets];
     if (this.#options.dryRun !== true) {
       writePlanSchema(file);
       // What the plan names is there first.
-      const files = [...menus.flatMap(menu => menu.files), ...sheets];
       writeParts(
         this.#root,
         files.map(one => ({ path: one.path, bytes: Buffer.from(one.text) })),
       );
       writeWhole(file, Buffer.from(text));
     }
-    if (menus.some(isReplacing))
-      this.#findings.push(...fromUser(await leftBy(planOf(file, text), this.#folder), this.#root));
+    if (menus.some(isReplacing)) {
+      const made = files.map(one => one.path);
+      this.#findings.push(...fromUser(await leftBy(planOf(file, text), this.#folder, made), this.#root));
+    }
     return { ...result, status: 0, findings: sortFindings(this.#findings), plan: text };
   }
 
@@ -170,9 +173,11 @@ class Drafting {
       return [menu];
     }
     this.#firsts.seek(soughtBy(from, this.#site));
-    const wanted = from.flatMap(one => this.#sources(one));
-    const names = menuNames(wanted.flatMap(one => ('drafted' in one ? [] : one.menus[0]!)));
+    const found = from.flatMap(one => this.#sources(one));
     const places = new Places(this.#site, this.#firsts, [...this.#folder.sheets.files.values()].flat());
+    const { kept: wanted, told } = withoutPhoneCopies(found, places, this.#site);
+    this.#findings.push(...fromUser(told, this.#root));
+    const names = menuNames(wanted.flatMap(one => ('drafted' in one ? [] : one.menus[0]!)));
     const menus: DraftMenu[] = [];
     for (const one of wanted) {
       if ('drafted' in one) menus.push(...one.drafted);

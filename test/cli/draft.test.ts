@@ -730,6 +730,45 @@ it('takes over entries of one width that meet, the lines between them, and how i
     expect(plan).toContain(`${state}: { color: "#1b3c4d", background: "#e0a030" }`);
 });
 
+it('shares the room of a row as the old one did, below what floats, with its corners; a copy for phones gets no menu', () => {
+  const items = (class_: string): string =>
+    `<nav class="${class_}"><ul><li><a href="index.html">Home</a><li><a href="book.html">Opening hours</a><li><a href="map.html">Map</a></ul></nav>`;
+  const html = (title: string): string =>
+    page(
+      title,
+      `<div class="logo">The Inn</div>${items('wide')}<a class="burger" onclick="document.querySelector('.small').classList.toggle('on')">Menu</a>${items('small')}<p>Words.</p><div id="row">${['index', 'book', 'map'].map(one => `<a href="${one}.html">${one}</a>`).join('')}</div>`,
+    ).replace('</head>', '<link rel="stylesheet" href="site.css"></head>');
+  const folder = folderWith({
+    'index.html': html('Home'),
+    'book.html': html('Opening hours'),
+    'map.html': html('Map'),
+    'site.css': `body { margin: 0 } .logo { float: left } ul { margin: 0; padding: 0; list-style: none; overflow: hidden }
+.wide::before { content: ""; display: block; clear: both }
+.wide ul { background: #123; border-radius: 8px; box-shadow: 0 2px 4px #999 }
+.wide li { float: left; width: 33.33%; text-align: center } .wide a { color: #fff }
+.small, .burger { display: none } .small.on { display: block }
+#row { background: #eee } #row a { display: inline-block; width: 110px; text-align: center; color: #123 }
+@media (max-width: 600px) { .wide { display: none } .burger { display: block } }`,
+  });
+  const sources = ['nav.wide', 'more=nav.small', 'last=#row'];
+  for (const more of ['--dry-run', '--yes']) {
+    const { status, out, err } = kamino(folder, 'draft', ...sources.flatMap(one => ['--from', one]), more);
+    expect([status, out.includes('menu: more')]).toEqual([0, false]);
+    expect(err).toMatch(/^index\.html:\d+:\d+: warning left-copy: `nav\.small` is `nav\.wide` once more/m);
+    // What is told does not hang on whether the files that the plan names are there.
+    expect(err).toContain('left-rule: `.wide li`');
+    expect(err).not.toContain('left-call');
+  }
+  const [, main, last] = draftedWith('', folder, ...sources).split('- menu: ');
+  expect(main).toMatch(/^masthead\n {4}title: Main\n {4}align: spread\n {4}widths: equal\n/);
+  expect(main).toMatch(/frame: \{ radius: 0\.5rem, shadow: "#?[^"]*0px 2px 4px/);
+  expect(last).toMatch(/^last\n {4}title: Last\n {4}widths: equal\n/);
+  expect(readFileSync(join(folder, 'menus.css'), 'utf8')).toBe(
+    '/* Menus stand where the old ones stood. */\n.kamino.kamino-menu-masthead {\n  clear: both;\n}\n',
+  );
+  expect(kamino(folder, 'build')).toMatchObject({ status: 0 });
+});
+
 it('folds a column where its page hides it, and tells what opened it', () => {
   const links = ['index', 'a', 'b'].map(one => `<li><a href="${one}.html">The ${one}</a></li>`).join('');
   const menu = `<aside class="side"><button onclick="document.body.classList.toggle('open')">+</button><nav class="main"><ul>${links}</ul></nav></aside>`;

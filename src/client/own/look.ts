@@ -3,6 +3,7 @@ import type { ComputedLook } from '../../core/draft/old-look.ts';
 import { all, styleOf } from '../shared.ts';
 import { isClear } from './clear.ts';
 import { leave } from './leave.ts';
+import { alignOf, evenOf, moreLines, rowOf, touches, wordsBox } from './rows.ts';
 
 /** The colour that lies behind an element. */
 function ground(from: Element): string | null {
@@ -21,14 +22,6 @@ function wordsIn(link: Element): Element {
   return words;
 }
 
-/** What the lines of a label behind its first one take. */
-function moreLines(link: Element): number {
-  const range = document.createRange();
-  range.selectNodeContents(link);
-  const tops = [...range.getClientRects()].filter(box => box.width > 0).map(box => box.top);
-  return tops.length > 0 ? Math.max(...tops) - Math.min(...tops) : 0;
-}
-
 /** From one row of links to the next; 0 where they stand in one row. */
 function pitchOf(links: readonly Element[]): number {
   const tops = links.map(one => one.getBoundingClientRect().top);
@@ -43,30 +36,23 @@ function holdsMore(menu: Element): boolean {
   return all('img, svg, input, select', menu).some(one => one.closest('a, button') === null);
 }
 
-/** Where the entries of one row stand in the menu; null where they fill it, or begin where it does. */
-function alignOf(menu: Element, links: readonly Element[]): ComputedLook['align'] {
-  const [first, last] = [links[0]!, links.at(-1)!].map(one => one.getBoundingClientRect()) as [
-    DOMRect,
-    DOMRect,
-  ];
-  if (Math.abs(first.top - last.top) > 4 || links.length < 2) return null;
+/** Whether the entries of a row share all the room that the menu has: a width of its own, or all of what holds it. */
+function isFilled(menu: Element, links: readonly Element[], row: readonly DOMRect[]): boolean {
   const own = menu.getBoundingClientRect();
-  const [before, behind] = [first.left - own.left, own.right - last.right];
-  if (before < leastAside || behind < 0) return null;
-  if (Math.abs(before - behind) <= Math.max(4, before / 10)) return 'center';
-  return behind < before / 4 ? 'end' : null;
+  const holder = menu.parentElement!;
+  const room = ['padding-left', 'padding-right', 'border-left-width', 'border-right-width'].reduce(
+    (sum, one) => sum - parseFloat(styleOf(holder, one)),
+    holder.getBoundingClientRect().width,
+  );
+  if (own.width < room - 2 && boxOf(menu, links).width === 0) return false;
+  const [left, right] = [Math.min(...row.map(box => box.left)), Math.max(...row.map(box => box.right))];
+  const rest = own.width - roomOf(menu, links, 'left') - roomOf(menu, links, 'right') - (right - left);
+  return Math.abs(rest) < 4 + own.width / 100;
 }
-
-/** Less room before the entries is padding, in px. */
-const leastAside = 48;
 
 /** Between the words of neighbours in one row, as it mostly is; 0 where something stands between them, or there are none. */
 function apartOf(links: readonly Element[]): number {
-  const boxes = links.map(one => {
-    const range = document.createRange();
-    range.selectNodeContents(one);
-    return range.getBoundingClientRect();
-  });
+  const boxes = links.map(wordsBox);
   const gaps = boxes.slice(1).flatMap((box, at) => {
     const before = boxes[at]!;
     const isBeside = box.width > 0 && Math.abs(box.top - before.top) < 4 && box.left >= before.right;
@@ -89,16 +75,6 @@ function lineOf(links: readonly Element[], isColumn: boolean): string | null {
   });
   // The first or the last one may go without.
   return lines.length >= Math.max(2, links.length - 2) ? lines[1]! : null;
-}
-
-/** Whether neighbours in one row meet: what is between their words is theirs, and no gap. */
-function touches(links: readonly Element[]): boolean {
-  const boxes = links.map(one => one.getBoundingClientRect());
-  const gaps = boxes.slice(1).flatMap((box, at) => {
-    const before = boxes[at]!;
-    return Math.abs(box.top - before.top) < 4 ? [box.left - before.right] : [];
-  });
-  return gaps.length > 0 && gaps.filter(gap => Math.abs(gap) < 2).length * 2 > gaps.length;
 }
 
 function hasWordsBetween(one: Element, other: Element): boolean {
@@ -148,6 +124,33 @@ function borderOf(menu: Element): ComputedLook['border'] {
   return { css: first.css, color: first.color, sides: sides.map(one => one.side) };
 }
 
+/** What the ground of all entries lies in, from the entries outwards. */
+function boxWithGround(menu: Element, links: readonly Element[]): Element {
+  for (let one = links[0]!.parentElement!; one !== menu; one = one.parentElement!)
+    if (!isClear(styleOf(one, 'background-color')) && links.every(link => one.contains(link))) return one;
+  return menu;
+}
+
+/** Its corners, where all four are alike, and its shadow. */
+function shapeOf(box: Element): Pick<ComputedLook, 'corners' | 'shadow'> {
+  const corners = ['top-left', 'top-right', 'bottom-right', 'bottom-left'].map(corner =>
+    styleOf(box, `border-${corner}-radius`),
+  );
+  const shadow = styleOf(box, 'box-shadow');
+  return {
+    corners: corners.every(one => one === corners[0]) ? corners[0]! : '0px',
+    shadow: shadow === 'none' ? null : shadow,
+  };
+}
+
+/** How its entries share the row that they stand in. */
+function rowLook(menu: Element, links: readonly Element[]): Pick<ComputedLook, 'align' | 'even'> {
+  if (holdsMore(menu)) return { align: null, even: null };
+  const row = rowOf(menu, links);
+  const isShared = row !== null && isFilled(menu, links, row);
+  return { even: evenOf(row, links), align: isShared ? 'spread' : alignOf(menu, links) };
+}
+
 function lookOf(menu: Element, links: readonly Element[], link: Element): ComputedLook {
   const text = wordsIn(link);
   const item = link.closest('li, td') ?? link;
@@ -156,7 +159,6 @@ function lookOf(menu: Element, links: readonly Element[], link: Element): Comput
     styleOf(isPadded ? link : item, `padding-${side}`),
   );
   const own = styleOf(link, 'background-color');
-  const isMixed = holdsMore(menu);
   return {
     background: ground(link),
     color: styleOf(text, 'color'),
@@ -169,14 +171,15 @@ function lookOf(menu: Element, links: readonly Element[], link: Element): Comput
     padding: sides as ComputedLook['padding'],
     room: [roomOf(menu, links, 'top'), roomOf(menu, links, 'bottom')],
     radius: styleOf(link, 'border-top-left-radius'),
-    apart: isMixed ? 0 : apartOf(links),
+    apart: holdsMore(menu) ? 0 : apartOf(links),
     touches: touches(links),
     line: lineOf(links, pitchOf(links) > 0),
     height: link.getBoundingClientRect().height,
-    align: isMixed ? null : alignOf(menu, links),
+    ...rowLook(menu, links),
     pitch: pitchOf(links),
     box: boxOf(menu, links),
     border: borderOf(menu),
+    ...shapeOf(boxWithGround(menu, links)),
     aroundColor: styleOf(menu.parentElement!, 'color'),
     aroundGround: ground(menu.parentElement!),
     linkBackground: isClear(own) ? null : own,

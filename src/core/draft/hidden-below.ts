@@ -1,7 +1,6 @@
-import { isLink } from '../hand/linked.ts';
 import type { StyleRule } from '../page/styles.ts';
-import { type TreeNode, descendants } from '../page/tree.ts';
-import { type OldElement, styleOf } from './laid-out.ts';
+import type { TreeNode } from '../page/tree.ts';
+import { type OldElement, listsIn, styleOf } from './laid-out.ts';
 
 /** Of a browser's usual text, in px. */
 const em = 16;
@@ -11,7 +10,7 @@ const em = 16;
  * where it is shown in every window, or in none.
  */
 export function hiddenBelow({ node, tree, rules }: OldElement): number | null {
-  const parts = [...outwards(node), ...lists(node)];
+  const parts = [...outwards(node), ...listsIn(node)];
   const isHidden = (given: readonly StyleRule[]): boolean =>
     parts.some(one => styleOf(one, 'display', tree, given) === 'none');
   const usual = rules.filter(({ condition }) => condition === null);
@@ -29,21 +28,20 @@ export function hiddenBelow({ node, tree, rules }: OldElement): number | null {
   return found?.[0] ?? null;
 }
 
+/** Whether a page does not show an old menu in a window of this width, in em, before a script does. */
+export function isHiddenAt(width: number, { node, tree, rules }: OldElement): boolean {
+  const there = rules.flatMap(rule => {
+    const limit = rule.condition === null ? null : limitOf(rule.condition);
+    const holds = limit === null ? rule.condition === null : limit.isNarrow === width < limit.below;
+    return holds ? [{ ...rule, condition: null }] : [];
+  });
+  return [...outwards(node), ...listsIn(node)].some(one => styleOf(one, 'display', tree, there) === 'none');
+}
+
 function outwards(from: TreeNode): TreeNode[] {
   const all: TreeNode[] = [];
   for (let node: TreeNode | null = from; node && node.name !== 'body'; node = node.parent) all.push(node);
   return all;
-}
-
-/** Elements in a menu that hold all of its links. */
-function lists(menu: TreeNode): TreeNode[] {
-  const links = [...descendants(menu)].filter(isLink);
-  return [...descendants(menu)].filter(one => {
-    const end = Math.max(one.open, one.stop, one.end);
-    return (
-      one !== menu && links.length > 1 && links.every(link => one.start < link.start && link.start < end)
-    );
-  });
 }
 
 /** One condition on the width of the window, as media queries have it in either way of writing. */

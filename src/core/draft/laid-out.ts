@@ -1,3 +1,4 @@
+import { isLink } from '../hand/linked.ts';
 import { menuClass, parts } from '../markup/names.ts';
 import { type StyleRule, atLeast } from '../page/styles.ts';
 import { type Tree, type TreeNode, descendants, valueOf } from '../page/tree.ts';
@@ -66,14 +67,12 @@ export function rulesInside({ node, tree, rules }: OldElement): boolean {
 }
 
 /** The same layout for the new menu, as a style sheet. */
-export function layoutOf({ node, tree, rules }: OldElement, name: string): string {
+export function layoutOf({ node, tree, rules }: OldElement, name: string, kept = isOfLayout): string {
   const selector = `.${parts.menu}.${menuClass(name)}`;
   const ruled = rules.filter(rule => onScreen(rule) && matchesRule(rule, node, tree)).sort(byStrength);
   return [...ruled, { condition: null, declarations: inlineOf(node, tree) }]
     .flatMap(({ condition, declarations }) => {
-      const lines = declarations.filter(
-        ({ property, value }) => isOfLayout.test(property) && isPlain.test(value),
-      );
+      const lines = declarations.filter(({ property, value }) => kept.test(property) && isPlain.test(value));
       if (lines.length === 0) return [];
       const body = lines.map(({ property, value }) => `  ${property}: ${value};\n`).join('');
       return [within(condition, `${selector} {\n${body}}\n`)];
@@ -86,6 +85,32 @@ const within = (condition: string | null, rule: string): string =>
   (condition?.split(/ (?=@)/) ?? [])
     .filter(one => !one.startsWith('@layer'))
     .reduceRight((inner, one) => `${one} {\n${inner}}\n`, rule);
+
+/** Where an old menu begins below what floats before it, by itself or by a list in it, the new one does. */
+export function clearingOf({ node, tree, rules }: OldElement, name: string): string {
+  const before = /::?before$/;
+  // What comes first in an element and begins there brings the rest with it.
+  const own = rules.flatMap(rule =>
+    before.test(rule.selector) ? [rule, { ...rule, selector: rule.selector.replace(before, '') }] : [rule],
+  );
+  const texts = [node, ...listsIn(node)].map(one =>
+    layoutOf({ node: one, tree, rules: own }, name, isOfFloats),
+  );
+  return texts.find(text => /clear: (?!none)/.test(text)) ?? '';
+}
+
+const isOfFloats = /^clear$/;
+
+/** Elements in a menu that hold all of its links. */
+export function listsIn(menu: TreeNode): TreeNode[] {
+  const links = [...descendants(menu)].filter(isLink);
+  return [...descendants(menu)].filter(one => {
+    const end = Math.max(one.open, one.stop, one.end);
+    return (
+      one !== menu && links.length > 1 && links.every(link => one.start < link.start && link.start < end)
+    );
+  });
+}
 
 /** The style sheet for menus that pages had laid out, where there are any. @param files of the site */
 export function layoutSheet(

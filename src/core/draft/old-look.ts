@@ -24,8 +24,10 @@ export interface ComputedLook {
   /** Above and below the entries, in the menu's own box, in px. */
   room: [top: number, bottom: number];
   radius: string;
-  /** Where the entries of one row stand in the menu, where that is not at its start. */
-  align: 'center' | 'end' | null;
+  /** Where the entries of one row stand in the menu, where that is not at its start; `spread` where they share all of its room. */
+  align: 'center' | 'end' | 'spread' | null;
+  /** What entries of one width have beside the widest label, in px; null where each is as wide as its own. */
+  even: number | null;
   /** Between the words of entries beside each other; 0 where there are none. */
   apart: number;
   /** Neighbours meet. */
@@ -40,6 +42,9 @@ export interface ComputedLook {
   box: { width: number; sides: number[] };
   /** Of the menu itself, and the sides that have it; null for none. */
   border: { css: string; color: string; sides: readonly ('top' | 'right' | 'bottom' | 'left')[] } | null;
+  /** Of what the ground of all entries lies in: its corners, and its shadow. */
+  corners: string;
+  shadow: string | null;
   /** Behind each link. */
   grounds: (string | null)[];
 }
@@ -57,7 +62,7 @@ export function lookFromBrowser(computed: ComputedLook): Omit<DraftLook, 'states
   const background = computed.background === computed.pageBackground ? null : computed.background;
   // The room of the old menu's box goes into its entries, so that the whole height answers to the pointer.
   const room = Math.max(...computed.room);
-  const between = Math.max(left, right, computed.touches ? computed.apart / 2 : 0);
+  const between = Math.max(left, right, besideWords(computed));
   // Beside each other words need room to be told apart, and below each other for a mark; they begin where they began.
   const least = computed.pitch > 0 ? besideMark * Number.parseFloat(computed.fontSize) : leastSide * root;
   const added = Math.max(0, least - between);
@@ -77,10 +82,11 @@ export function lookFromBrowser(computed: ComputedLook): Omit<DraftLook, 'states
     fontWeight: computed.fontWeight === '400' ? null : computed.fontWeight,
     ...letters(computed),
     align: computed.align,
+    widths: computed.even === null ? null : 'equal',
     line: computed.line === null ? null : readColor(computed.line),
     gap: gapOf(computed, hasPadding ? side : usualSide(computed), rem),
     padding: hasPadding ? pair(rem(String(above)), rem(String(side))) : null,
-    frame: { ...frameOf({ ...computed.box, sides }, rem), ...borderOf(computed) },
+    frame: { ...frameOf({ ...computed.box, sides }, rem), ...borderOf(computed), ...shapeOf(computed, rem) },
     // Boxes that meet had no corners.
     radius: computed.radius === '0px' ? (computed.touches ? '0' : null) : rem(computed.radius),
   };
@@ -118,9 +124,20 @@ const mostGap = 64;
 const usualSide = ({ fontSize }: ComputedLook): number =>
   lengthOf(sides(defaultPadding)[1]!, Number.parseFloat(fontSize));
 
+/** What an entry has beside its words by its width; where all share the room of the menu, that comes by itself. */
+function besideWords({ align, even, touches, apart }: ComputedLook): number {
+  if (align === 'spread') return 0;
+  return even !== null ? even / 2 : touches ? apart / 2 : 0;
+}
+
 /** What is left between two entries, once each has its room beside its words. */
-function gapOf({ apart, touches }: ComputedLook, side: number, rem: (px: string) => string): string | null {
+function gapOf(
+  { apart, align, touches }: ComputedLook,
+  side: number,
+  rem: (px: string) => string,
+): string | null {
   if (touches) return '0';
+  if (align === 'spread') return null;
   const gap = apart - 2 * side;
   return gap >= leastGap && gap <= mostGap ? rem(String(gap)) : null;
 }
@@ -134,12 +151,22 @@ function borderOf({ border }: ComputedLook): Pick<DraftLook['frame'], 'border' |
   return { border: `${border.css} ${color}`, edges };
 }
 
+/** Of a ground of its own. */
+function shapeOf(
+  { corners, shadow, background, pageBackground }: ComputedLook,
+  rem: (px: string) => string,
+): Pick<DraftLook['frame'], 'radius' | 'shadow'> {
+  if (background === pageBackground) return { radius: null, shadow: null };
+  const isRound = /^[\d.]+px$/.test(corners) && corners !== '0px';
+  return { radius: isRound ? rem(corners) : null, shadow };
+}
+
 /** The look of a menu on the page's own ground: what it has otherwise than what it lies in. */
 export function plainFromBrowser(computed: ComputedLook): Omit<DraftLook, 'states'> {
   const root = Number.parseFloat(computed.rootSize) || 16;
   const rem = (px: number): string => `${round(px / root)}rem`;
   const look = lookFromBrowser(computed);
-  const { background, color, apart } = computed;
+  const { background, color, apart, align } = computed;
   const [left = 0, right = 0] = computed.box.sides;
   const sides = [computed.room[0], right, computed.room[1], left];
   return {
@@ -147,7 +174,7 @@ export function plainFromBrowser(computed: ComputedLook): Omit<DraftLook, 'state
     accent: null,
     background: background === computed.aroundGround ? null : look.background,
     color: color === computed.aroundColor ? null : look.color,
-    gap: apart >= leastGap && apart <= mostGap ? `0 ${rem(apart)}` : null,
+    gap: align !== 'spread' && apart >= leastGap && apart <= mostGap ? `0 ${rem(apart)}` : null,
     padding: null,
     radius: null,
     line: null,

@@ -22,8 +22,11 @@ export function withLooks(menus: readonly DraftMenu[], found: ReadonlyMap<string
   const dressed = menus.map(menu => {
     const old = found.get(menu.name);
     if (!old) return { menu, look: null };
-    const { align, line, ...look } = menu.isWithin === true ? { ...old, frame: pageLook.frame } : old;
-    return { menu: { ...menu, align, line }, look: { ...look, align: null, line: null } };
+    const { align, widths, line, ...look } = menu.isWithin === true ? { ...old, frame: pageLook.frame } : old;
+    return {
+      menu: { ...menu, align, widths, line },
+      look: { ...look, align: null, widths: null, line: null },
+    };
   });
   const looks = dressed.flatMap(({ menu, look }) => (look === null || isPlain(menu) ? [] : look));
   const first = looks[0] ?? pageLook;

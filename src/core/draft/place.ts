@@ -1,17 +1,18 @@
 import { carriersOf } from '../address/patterns.ts';
 import type { SitePath } from '../address/path.ts';
-import { isLink } from '../hand/linked.ts';
 import { Selectors } from '../hand/selectors.ts';
 import { holdsNoNav, holdsOnlyOwnParts } from '../page/kinds.ts';
 import type { SiteMenu } from '../hand/site-menus.ts';
 import type { HandSite } from '../hand/types.ts';
 import { type BesideLinks, describeBeside, wordsKey } from '../page/beside-links.ts';
 import { type StyleRule, inlineRules } from '../page/styles.ts';
-import { type TreeNode, childrenOf, classesOf, isNode, readTree } from '../page/tree.ts';
+import { type TreeNode, readTree } from '../page/tree.ts';
 import { counted } from '../text/nearest.ts';
 import { besideOf, captionOf, withoutShown } from './beside.ts';
 import type { Firsts } from './firsts.ts';
-import { type OldElement, isLaidOut, layoutOf, rulesInside } from './laid-out.ts';
+import { type OldElement, clearingOf, isLaidOut, layoutOf, rulesInside } from './laid-out.ts';
+import { isHiddenAt } from './hidden-below.ts';
+import { innerSelectors, linksIn } from './inner.ts';
 import { isPutAway } from './put-away.ts';
 import { type Standing, standingOf, usualStanding } from './standing.ts';
 import { type Copy, piecesIn } from './pieces.ts';
@@ -68,7 +69,7 @@ export class Places {
     ];
     const made = { ...carriers, title: caption, pieces: [] };
     const old = own ? null : this.#laidOut(copies[0], menu.form === 'column');
-    const layout = old ? layoutOf(old, menu.name) : '';
+    const layout = this.#layout(copies[0], old, menu.name);
     if (!own && lost.every(one => one.length === 0)) {
       // What the page has laid out stays, with the new menu in place of the list in it; else the new one is laid out so.
       const stays = old !== null && !rulesInside(old);
@@ -85,6 +86,7 @@ export class Places {
       ...made,
       title: null,
       place: this.#before(copies, selectors),
+      layout,
       comments: staying(selectors[0]!, lost, own),
     };
   }
@@ -166,6 +168,18 @@ export class Places {
     return old ? standingOf(old) : usualStanding;
   }
 
+  /** Whether pages do not show a menu on a desk before a script does. */
+  isHidden(menus: readonly SiteMenu[], selectors: readonly string[]): boolean {
+    const old = this.#element(this.#copies(menus.slice(0, 1), selectors)[0]);
+    return old !== null && (isPutAway(old) || isHiddenAt(desk, old));
+  }
+
+  #layout(copy: Copy | undefined, laidOut: OldElement | null, name: string): string {
+    if (laidOut) return layoutOf(laidOut, name);
+    const old = this.#element(copy);
+    return old ? clearingOf(old, name) : '';
+  }
+
   /** The first copy, where its page has laid it out. */
   #laidOut(copy: Copy | undefined, isColumn: boolean): OldElement | null {
     const old = this.#element(copy);
@@ -200,6 +214,9 @@ export class Places {
   }
 }
 
+/** The width of a window, in em. */
+const desk = 80;
+
 /** The element itself, or the nearest one around it, before which a menu may stand. */
 function mayFollow(node: TreeNode | null): TreeNode | null {
   let found: TreeNode | null = null;
@@ -209,30 +226,6 @@ function mayFollow(node: TreeNode | null): TreeNode | null {
     if (found !== null && one.parent && holdsNoNav.has(one.parent.name)) found = null;
   }
   return found;
-}
-
-const linksIn = (raw: string): number => raw.match(/<(?:a|area)\s[^>]*href/gi)?.length ?? 0;
-
-/** Selectors of what in a copy holds all of its links, the innermost first. */
-function innerSelectors(copy: Copy, selector: string): string[] {
-  const tree = readTree(copy.raw, copy.charset, true);
-  const found: string[] = [];
-  const count = (node: { content: TreeNode['content'] }): number =>
-    node.content.filter(isNode).reduce((sum, one) => sum + (isLink(one) ? 1 : 0) + count(one), 0);
-  const all = count(tree);
-  for (let at: { content: TreeNode['content'] } = tree; ;) {
-    const inner = childrenOf(at).find(one => !isLink(one) && count(one) === all);
-    if (!inner) break;
-    if (at !== tree) {
-      const [name] = classesOf(inner, copy.charset);
-      found.unshift(
-        ...(name === undefined ? [] : [`${selector} ${inner.name}.${name}`]),
-        `${selector} ${inner.name}`,
-      );
-    }
-    at = inner;
-  }
-  return found.filter(one => !/ (?:li|tr|td|th|tbody|p|font|span|b|center)(?:\.|$)/.test(one));
 }
 
 /** Why the old menu stays, and what to do about it. */

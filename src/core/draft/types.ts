@@ -69,8 +69,9 @@ export interface DraftMenu {
   order?: PageOrder;
   /** For `contents`: the levels of headings. */
   levels?: readonly number[];
-  /** Where its entries stand, where that is not at the start; lines between them. */
+  /** Where its entries stand, where that is not at the start; their width; lines between them. */
   align?: DraftLook['align'];
+  widths?: DraftLook['widths'];
   line?: DraftLook['line'];
   /** What is its own; null or nothing where it looks as the plan says. */
   look?: DraftLook | null;
@@ -127,8 +128,9 @@ export interface DraftLook {
   transform: string | null;
   spacing: string | null;
   padding: string | null;
-  /** Keys of the menu: where its entries stand, and the colour of lines between them. */
-  align: 'center' | 'end' | null;
+  /** Keys of the menu: where its entries stand, how wide they are, and the colour of lines between them. */
+  align: 'center' | 'end' | 'spread' | null;
+  widths: 'equal' | null;
   line: string | null;
   /** Between entries beside each other. */
   gap: string | null;
@@ -139,6 +141,8 @@ export interface DraftLook {
     width: string | null;
     border: string | null;
     edges: readonly FrameEdge[];
+    radius: string | null;
+    shadow: string | null;
   };
   /** What differs under the pointer, where one is, and above that. */
   states: { hover: DraftState | null; current: DraftState | null; within: DraftState | null };
@@ -161,10 +165,11 @@ export const pageLook: DraftLook = {
   spacing: null,
   padding: null,
   align: null,
+  widths: null,
   line: null,
   gap: null,
   radius: null,
-  frame: { padding: null, width: null, border: null, edges: [] },
+  frame: { padding: null, width: null, border: null, edges: [], radius: null, shadow: null },
   states: { hover: null, current: null, within: null },
 };
 

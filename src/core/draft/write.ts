@@ -1,10 +1,11 @@
-import { Document, type Pair, Scalar, YAMLMap, YAMLSeq } from 'yaml';
+import { Document, type Node, Scalar, type YAMLMap } from 'yaml';
 import { drawnLook, drawnMenu } from './drawn.ts';
+import { lookRows } from './look-rows.ts';
+import { type Row, flow, list, map, pairs, row } from './nodes.ts';
 import type {
   Draft,
   DraftEntry,
   DraftLanguage,
-  DraftLook,
   DraftMenu,
   DraftPictures,
   DraftSaid,
@@ -41,32 +42,13 @@ export function writeDraft(draft: Draft): string {
   return document.toString({ lineWidth: 0, flowCollectionPadding: true, indentSeq: true });
 }
 
-type Node = Scalar | YAMLMap | YAMLSeq;
-type Row = [key: string, value: string | Node];
-
-function map(rows: readonly Row[], isFlow = false): YAMLMap {
-  const made = new YAMLMap();
-  for (const [key, value] of rows)
-    made.set(new Scalar(key), typeof value === 'string' ? new Scalar(value) : value);
-  made.flow = isFlow;
-  return made;
-}
-
-function list(items: readonly Node[]): YAMLSeq {
-  const made = new YAMLSeq();
-  made.items.push(...items);
-  return made;
-}
-
-function flow(texts: readonly string[]): Node {
-  if (texts.length === 1) return new Scalar(texts[0]!);
-  const made = list(texts.map(text => new Scalar(text)));
-  made.flow = true;
-  return made;
-}
-
-function pairs(made: YAMLMap): Pair[] {
-  return made.items;
+/** Where its entries stand, how wide they are, and the lines between them. */
+function arrangement({ form, align = null, widths = null, line = null }: DraftMenu): Row[] {
+  return [
+    ...row('align', form === 'bar' || form === 'plain' ? align : null),
+    ...row('widths', form === 'bar' ? widths : null),
+    ...(line === null ? [] : [['separators', map([['color', line]], true)] as Row]),
+  ];
 }
 
 function menuNode(menu: DraftMenu, start: DraftStart | null): YAMLMap {
@@ -80,8 +62,6 @@ function menuNode(menu: DraftMenu, start: DraftStart | null): YAMLMap {
     set,
     order,
     levels,
-    align = null,
-    line = null,
     look = null,
     entries,
     notes,
@@ -93,8 +73,7 @@ function menuNode(menu: DraftMenu, start: DraftStart | null): YAMLMap {
     ['menu', name],
     ['title', title],
     ...(form === 'bar' || start ? [] : [['form', form] as Row]),
-    ...(start ? drawnMenu(start) : row('align', form === 'bar' || form === 'plain' ? align : null)),
-    ...(line === null || start ? [] : [['separators', map([['color', line]], true)] as Row]),
+    ...(start ? drawnMenu(start) : arrangement(menu)),
     ...(carriedBy ? [['carried-by', flow(carriedBy)] as Row] : []),
     ...(except.length > 0 ? [['except', flow(except)] as Row] : []),
     ...(place.length > 0 ? [['place', placeNode(place)] as Row] : []),
@@ -183,62 +162,4 @@ function entryNode({ label, target, highlight, mayBeMissing, entries }: DraftEnt
 /** What a bare target is read as is what it is. */
 function isPlainTarget({ key, value }: NonNullable<DraftEntry['target']>): boolean {
   return (key === 'page' || key === 'file') && typeof value === 'string' && !/[#%?:\\]|^\s|\s$/.test(value);
-}
-
-function lookRows(look: DraftLook): Row[] {
-  const fontRows: Row[] = [
-    ...row('family', look.fontFamily),
-    ...row('size', look.fontSize),
-    ...row('weight', look.fontWeight),
-    ...row('transform', look.transform),
-    ...row('spacing', look.spacing),
-  ];
-  const rows: Row[] = [
-    ...row('accent', look.accent),
-    ...row('background', look.background),
-    ...row('color', look.color),
-    ...(fontRows.length > 0 ? [['font', map(fontRows, true)] as Row] : []),
-    ...row('padding', look.padding),
-    ...row('gap', look.gap),
-    ...row('radius', look.radius),
-    ...frameRows(look.frame),
-    ...stateRows(look.states),
-  ];
-  return rows.length > 0 ? [['look', map(rows)]] : [];
-}
-
-function frameRows({ padding, width, border, edges }: DraftLook['frame']): Row[] {
-  const rows: Row[] = [
-    ...row('padding', padding),
-    ...row('width', width),
-    ...row('border', border),
-    ...(edges.length > 0 ? [['edges', flow(edges)] as Row] : []),
-  ];
-  return rows.length > 0 ? [['frame', map(rows, true)]] : [];
-}
-
-function stateRows(states: DraftLook['states']): Row[] {
-  const rows = (['hover', 'current', 'within'] as const).flatMap((name): Row[] => {
-    const state = states[name];
-    if (!state) return [];
-    const font = row('weight', state.fontWeight);
-    return [
-      [
-        name,
-        map(
-          [
-            ...row('color', state.color),
-            ...row('background', state.background),
-            ...(font.length > 0 ? [['font', map(font, true)] as Row] : []),
-          ],
-          true,
-        ),
-      ],
-    ];
-  });
-  return rows.length > 0 ? [['states', map(rows)]] : [];
-}
-
-function row(key: string, value: string | null): Row[] {
-  return value === null ? [] : [[key, value]];
 }

@@ -100,6 +100,12 @@ export const planRules = {
     why: 'A script still asks for an element that goes with the old menu, and would fail.',
     example: 'document.getElementById("nav").onclick = …   →  take the call out',
   },
+  'left-copy': {
+    severity: 'warning',
+    about: 'A second copy of a menu for phones is not needed any more.',
+    why: 'Pages had the same entries twice: once for wide windows, and once for narrow ones. One menu of Kamino’s is both, so that the second one would be a menu too many.',
+    example: '<nav class="mobile"> …   →  take it out, with the button that opens it',
+  },
   'bad-outline': {
     severity: 'error',
     about: 'An outline can be read.',

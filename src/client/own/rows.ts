@@ -1,0 +1,59 @@
+// How the entries of an old menu stand in a row.
+import type { ComputedLook } from '../../core/draft/old-look.ts';
+
+export function wordsBox(link: Element): DOMRect {
+  const range = document.createRange();
+  range.selectNodeContents(link);
+  return range.getBoundingClientRect();
+}
+
+/** What the lines of a label behind its first one take. */
+export function moreLines(link: Element): number {
+  const range = document.createRange();
+  range.selectNodeContents(link);
+  const tops = [...range.getClientRects()].filter(box => box.width > 0).map(box => box.top);
+  return tops.length > 0 ? Math.max(...tops) - Math.min(...tops) : 0;
+}
+
+/** Where the entries of one row stand in the menu; null where they fill it, or begin where it does. */
+export function alignOf(menu: Element, links: readonly Element[]): ComputedLook['align'] {
+  const [first, last] = [links[0]!, links.at(-1)!].map(one => one.getBoundingClientRect()) as [
+    DOMRect,
+    DOMRect,
+  ];
+  if (Math.abs(first.top - last.top) > 4 || links.length < 2) return null;
+  const own = menu.getBoundingClientRect();
+  const [before, behind] = [first.left - own.left, own.right - last.right];
+  if (before < leastAside || behind < 0) return null;
+  if (Math.abs(before - behind) <= Math.max(4, before / 10)) return 'center';
+  return behind < before / 4 ? 'end' : null;
+}
+
+/** Less room before the entries is padding, in px. */
+const leastAside = 48;
+
+/** The boxes of entries that stand in one row; null for a few, and for several rows. */
+export function rowOf(menu: Element, links: readonly Element[]): DOMRect[] | null {
+  const items = links.map(one => [one.closest('li, td')].find(item => item && menu.contains(item)) ?? one);
+  const boxes = items.map(one => one.getBoundingClientRect());
+  return boxes.length > 2 && boxes.every(box => Math.abs(box.top - boxes[0]!.top) < 4) ? boxes : null;
+}
+
+/** What entries of one width have beside the widest label; null where each is as wide as its own. */
+export function evenOf(row: readonly DOMRect[] | null, links: readonly Element[]): number | null {
+  if (!row) return null;
+  const [boxes, words] = [row.map(box => box.width), links.map(one => wordsBox(one).width)];
+  const widest = Math.max(...words);
+  const isEven = Math.max(...boxes) - Math.min(...boxes) <= 2 && widest - Math.min(...words) > 8;
+  return isEven ? Math.max(...boxes) - widest : null;
+}
+
+/** Whether neighbours in one row meet: what is between their words is theirs, and no gap. */
+export function touches(links: readonly Element[]): boolean {
+  const boxes = links.map(one => one.getBoundingClientRect());
+  const gaps = boxes.slice(1).flatMap((box, at) => {
+    const before = boxes[at]!;
+    return Math.abs(box.top - before.top) < 4 ? [box.left - before.right] : [];
+  });
+  return gaps.length > 0 && gaps.filter(gap => Math.abs(gap) < 2).length * 2 > gaps.length;
+}

@@ -1,0 +1,59 @@
+import { type Row, flow, map, row } from './nodes.ts';
+import type { DraftLook } from './types.ts';
+
+/** A look as a plan has it; nothing where all is left to the page. */
+export function lookRows(look: DraftLook): Row[] {
+  const fontRows: Row[] = [
+    ...row('family', look.fontFamily),
+    ...row('size', look.fontSize),
+    ...row('weight', look.fontWeight),
+    ...row('transform', look.transform),
+    ...row('spacing', look.spacing),
+  ];
+  const rows: Row[] = [
+    ...row('accent', look.accent),
+    ...row('background', look.background),
+    ...row('color', look.color),
+    ...(fontRows.length > 0 ? [['font', map(fontRows, true)] as Row] : []),
+    ...row('padding', look.padding),
+    ...row('gap', look.gap),
+    ...row('radius', look.radius),
+    ...frameRows(look.frame),
+    ...stateRows(look.states),
+  ];
+  return rows.length > 0 ? [['look', map(rows)]] : [];
+}
+
+function frameRows({ padding, width, border, edges, radius, shadow }: DraftLook['frame']): Row[] {
+  const rows: Row[] = [
+    ...row('padding', padding),
+    ...row('width', width),
+    ...row('border', border),
+    ...(edges.length > 0 ? [['edges', flow(edges)] as Row] : []),
+    ...row('radius', radius),
+    ...row('shadow', shadow),
+  ];
+  return rows.length > 0 ? [['frame', map(rows, true)]] : [];
+}
+
+function stateRows(states: DraftLook['states']): Row[] {
+  const rows = (['hover', 'current', 'within'] as const).flatMap((name): Row[] => {
+    const state = states[name];
+    if (!state) return [];
+    const font = row('weight', state.fontWeight);
+    return [
+      [
+        name,
+        map(
+          [
+            ...row('color', state.color),
+            ...row('background', state.background),
+            ...(font.length > 0 ? [['font', map(font, true)] as Row] : []),
+          ],
+          true,
+        ),
+      ],
+    ];
+  });
+  return rows.length > 0 ? [['states', map(rows)]] : [];
+}
