@@ -197,3 +197,43 @@ describe('a crowded bar folds exactly where its own room ends', () => {
     await tab.context().close();
   });
 });
+
+test('in a row a bar folds before the name of the site gets narrow, and its toggle stays whole', async () => {
+  const site = (words: string): string => {
+    const folder = folderWith(
+      Object.fromEntries(
+        ['index', 'rooms', 'prices', 'find-us'].map(one => [
+          `${one}.html`,
+          `<!doctype html><html lang="en"><head><meta name="viewport" content="width=device-width"><title>All of the ${one}</title><style>body{margin:0;font:16px sans-serif}header{display:flex;align-items:center;gap:16px;padding:0 16px}</style></head><body><header><b>${words}</b></header><main><h1>${one}</h1></main></body></html>`,
+        ]),
+      ),
+    );
+    put(folder, {
+      'kamino.yaml':
+        'kamino: 1\nmenus:\n  - menu: m\n    place: { last-in: header }\n    entries: [index.html, rooms.html, prices.html, find-us.html]\n',
+    });
+    expect(kamino(folder, 'build')).toMatchObject({ status: 0, err: '' });
+    return pathToFileURL(join(folder, 'built/index.html')).href;
+  };
+  for (const [words, widths] of [
+    ['Larch and Lodge', [330, 390, 560, 1280]],
+    ['A long line of words about a small museum of lamps by the sea', [300, 700]],
+  ] as const)
+    for (const width of widths) {
+      const tab = await open(site(words), { viewport: { width, height: 600 } });
+      const seen = await tab.evaluate(() => {
+        const toggle = document.querySelector('.kamino-toggle > *')!.getBoundingClientRect();
+        return {
+          lines: document.querySelector('b')!.getBoundingClientRect().height / 18,
+          isFolded: toggle.width > 0,
+          toggle: [toggle.height < 60, toggle.right <= innerWidth],
+          beside: document.documentElement.scrollWidth - innerWidth,
+        };
+      });
+      const isShort = words.length < 20;
+      expect([width, isShort ? Math.round(seen.lines) : 0]).toEqual([width, isShort ? 1 : 0]);
+      expect([width, seen.isFolded, ...seen.toggle]).toEqual([width, width < 1000, true, true]);
+      expect(seen.beside).toBeLessThanOrEqual(0);
+      await tab.context().close();
+    }
+});

@@ -769,6 +769,27 @@ it('shares the room of a row as the old one did, below what floats, with its cor
   expect(kamino(folder, 'build')).toMatchObject({ status: 0 });
 });
 
+it('stands in the place of what a check box opened on phones, as a drawer in a row, and tells what opened it', () => {
+  const html = (title: string): string =>
+    `<!doctype html><html lang="en"><head><meta name="viewport" content="width=device-width"><title>${title}</title><link rel="stylesheet" href="site.css"></head><body><header><b>Larch</b><input type="checkbox" id="open"><label for="open" class="mark">=</label><nav class="primary"><ul class="menu"><li><a href="index.html">Home</a></li><li><a href="a.html">Prices</a></li></ul></nav></header><main><h1>${title}</h1></main></body></html>`;
+  const drafted = (css: string): { plan: string; err: string } => {
+    const folder = folderWith({ 'index.html': html('Home'), 'a.html': html('Prices'), 'site.css': css });
+    const { status, err } = kamino(folder, 'draft', '--from', 'nav.primary');
+    expect([status, existsSync(join(folder, 'menus.css'))]).toEqual([0, false]);
+    return { plan: planOf(folder), err };
+  };
+  const phone = `@media (max-width: 700px) { .primary { display: none; position: absolute; top: 4rem } #open:checked ~ .primary { display: block } .mark::before { content: "" } #open:checked + .mark { color: red } }`;
+  const { plan, err } = drafted(`header { display: flex } ${phone}`);
+  expect(plan).toContain('place: { instead-of: nav.primary }\n    fold: { when: crowded, as: drawer }');
+  expect(err).toMatch(/^a\.html:\d+:\d+: warning left-control: [^]*<label for="open"/m);
+  // What opens other things too stays.
+  const other = drafted(
+    `header { display: flex; flex-direction: column } ${phone} header:has(#open:checked) { opacity: 0.5 }`,
+  );
+  expect(other.plan).toContain('fold: { when: crowded }');
+  expect(other.err).not.toContain('left-control');
+});
+
 it('folds a column where its page hides it, and tells what opened it', () => {
   const links = ['index', 'a', 'b'].map(one => `<li><a href="${one}.html">The ${one}</a></li>`).join('');
   const menu = `<aside class="side"><button onclick="document.body.classList.toggle('open')">+</button><nav class="main"><ul>${links}</ul></nav></aside>`;

@@ -1,7 +1,9 @@
 import { type Change, leftBehind } from '../draft/left-behind.ts';
+import { leftControls } from '../draft/left-controls.ts';
 import { scriptsOf } from '../draft/page-scripts.ts';
 import { readWithTree } from '../page/full.ts';
 import type { Sheets } from '../page/reader.ts';
+import { inlineRules } from '../page/styles.ts';
 import { readTree } from '../page/tree.ts';
 import { type Span, rawOf } from '../text/bytes.ts';
 import type { Finding } from '../text/finding.ts';
@@ -48,5 +50,7 @@ export function leftByDraft(
   const styles = [...sheets.files.values()].flat();
   const beating = outranking.found;
   const beaten = found(outranked, { ...site, beating, text, movedTo: () => null, deepest: null });
-  return [...leftBehind(changes, styles, scripts), ...beaten];
+  const [first] = changes;
+  const controls = first ? leftControls(first, [...inlineRules(first.path, first.before), ...styles]) : [];
+  return [...leftBehind(changes, styles, scripts), ...controls, ...beaten];
 }

@@ -77,14 +77,14 @@ function formOf({ copies }: SiteMenu, { way }: Standing): DraftMenu['form'] {
   return first!.region === 'aside' || first!.isStacked || way === 'beside' ? 'column' : 'bar';
 }
 
-/** What a script brought from a side is a drawer in every window; a column that its page hides on phones folds there. */
+/** What a script brought from a side is a drawer in every window, and one in a row where it folds; a column that its page hides on phones folds there. */
 function foldOf(
   form: DraftMenu['form'],
-  { way, hiddenBelow }: Standing,
+  { way, hiddenBelow, isInRow }: Standing,
   ofBar: () => string,
 ): Pick<DraftMenu, 'fold' | 'foldsAs'> {
   if (way === 'away') return { fold: 'any-width', foldsAs: 'drawer' };
-  if (form === 'bar') return { fold: ofBar() };
+  if (form === 'bar') return { fold: ofBar(), foldsAs: isInRow ? 'drawer' : null };
   return { fold: form === 'column' && hiddenBelow !== null ? `below ${hiddenBelow}em` : null };
 }
 

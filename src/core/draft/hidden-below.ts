@@ -28,6 +28,15 @@ export function hiddenBelow({ node, tree, rules }: OldElement): number | null {
   return found?.[0] ?? null;
 }
 
+/** An old menu as it is where its page shows it by itself: in narrow windows it may be what a control opens. */
+export function asShown(old: OldElement): { old: OldElement; isHiddenSomewhere: boolean } {
+  if (hiddenBelow(old) === null) return { old, isHiddenSomewhere: false };
+  const rules = old.rules.filter(
+    ({ condition }) => condition === null || limitOf(condition)?.isNarrow !== true,
+  );
+  return { old: { ...old, rules }, isHiddenSomewhere: true };
+}
+
 /** Whether a page does not show an old menu in a window of this width, in em, before a script does. */
 export function isHiddenAt(width: number, { node, tree, rules }: OldElement): boolean {
   const there = rules.flatMap(rule => {

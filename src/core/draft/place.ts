@@ -11,7 +11,7 @@ import { counted } from '../text/nearest.ts';
 import { besideOf, captionOf, withoutShown } from './beside.ts';
 import type { Firsts } from './firsts.ts';
 import { type OldElement, clearingOf, isLaidOut, layoutOf, rulesInside } from './laid-out.ts';
-import { isHiddenAt } from './hidden-below.ts';
+import { asShown, isHiddenAt } from './hidden-below.ts';
 import { innerSelectors, linksIn } from './inner.ts';
 import { isPutAway } from './put-away.ts';
 import { type Standing, standingOf, usualStanding } from './standing.ts';
@@ -72,7 +72,7 @@ export class Places {
     const layout = this.#layout(copies[0], old, menu.name);
     if (!own && lost.every(one => one.length === 0)) {
       // What the page has laid out stays, with the new menu in place of the list in it; else the new one is laid out so.
-      const stays = old !== null && !rulesInside(old);
+      const stays = old !== null && !old.isHiddenSomewhere && !rulesInside(old);
       const inner = stays ? this.#narrower(copies, selectors, { shown, isWithin: true }) : null;
       if (inner !== null) return { ...made, place: instead(inner), comments: [], isWithin: true };
       return { ...made, place: instead(selectors), comments: [], layout };
@@ -181,9 +181,11 @@ export class Places {
   }
 
   /** The first copy, where its page has laid it out. */
-  #laidOut(copy: Copy | undefined, isColumn: boolean): OldElement | null {
-    const old = this.#element(copy);
-    return old && isLaidOut(old, isColumn) && !isPutAway(old) ? old : null;
+  #laidOut(copy: Copy | undefined, isColumn: boolean): (OldElement & { isHiddenSomewhere: boolean }) | null {
+    const found = this.#element(copy);
+    if (!found || isPutAway(found)) return null;
+    const { old, isHiddenSomewhere } = asShown(found);
+    return isLaidOut(old, isColumn) ? { ...old, isHiddenSomewhere } : null;
   }
 
   /** Its form is asked for, and then its place. */

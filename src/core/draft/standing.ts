@@ -1,5 +1,6 @@
+import { childrenOf } from '../page/tree.ts';
 import { hiddenBelow } from './hidden-below.ts';
-import type { OldElement } from './laid-out.ts';
+import { type OldElement, inAnyWindow, styleOf } from './laid-out.ts';
 import { isPutAway } from './put-away.ts';
 import { standsBeside } from './stacked.ts';
 
@@ -9,11 +10,27 @@ export interface Standing {
   way: 'away' | 'beside' | null;
   /** See `hiddenBelow`. */
   hiddenBelow: number | null;
+  /** It is one of several in a row: what opens in its place would open beside them. */
+  isInRow: boolean;
 }
 
-export const usualStanding: Standing = { way: null, hiddenBelow: null };
+export const usualStanding: Standing = { way: null, hiddenBelow: null, isInRow: false };
 
 export function standingOf(old: OldElement): Standing {
   const way = isPutAway(old) ? 'away' : standsBeside(old) ? 'beside' : null;
-  return { way, hiddenBelow: hiddenBelow(old) };
+  return { way, hiddenBelow: hiddenBelow(old), isInRow: isInRow(old) };
+}
+
+/** Also in a narrow window. */
+function isInRow({ node, tree, rules }: OldElement): boolean {
+  const { parent } = node;
+  if (!parent || childrenOf(parent).length < 2) return false;
+  const always = rules.filter(({ condition }) => condition === null);
+  return [always, inAnyWindow(rules)].every(some => {
+    const style = (name: string): string => styleOf(parent, name, tree, some);
+    return (
+      /^(?:inline-)?flex$/.test(style('display')) &&
+      !/column/.test(style('flex-direction') + style('flex-flow'))
+    );
+  });
 }

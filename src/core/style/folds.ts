@@ -59,13 +59,20 @@ function placeRules(
   );
 }
 
+/** What a toggle needs at least, in em of a usual font: its picture, and its words as they mostly are. */
+const roomOfToggle = ({ toggle: { show, label } }: ResolvedMenu['fold']): number =>
+  show === 'icon' ? 3 : Math.ceil(4 + (label ?? 'Menu').length * 0.65);
+
 /**
- * The menu asks the page for the width that it needs, and may shrink to nothing; its room is a size container. The 1 px
- * answers the rounding of lengths.
+ * The menu asks the page for the width that it needs, and may shrink to its toggle; its room is a size container. The 1 px
+ * answers the rounding of lengths. In a row it folds before what stands beside it, such as the name of the site, gets
+ * narrow: nothing else shrinks until it has (https://www.w3.org/TR/css-flexbox-1/#resolve-flexible-lengths).
  */
-const crowded = ({ name }: ResolvedMenu, em: number): string => `.${parts.menu}.${menuClass(name)} {
+const crowded = ({ name, fold }: ResolvedMenu, em: number): string => `.${parts.menu}.${menuClass(name)} {
   display: grid;
   grid-template-columns: minmax(0, calc(${em}em + 1px)) minmax(0, 1fr);
+  flex-shrink: 1e6;
+  min-inline-size: min(100%, ${roomOfToggle(fold)}em);
 }
 .${parts.menu}.${menuClass(name)}>.${parts.room} {
   grid-column: 1 / -1;

@@ -100,6 +100,12 @@ export const planRules = {
     why: 'A script still asks for an element that goes with the old menu, and would fail.',
     example: 'document.getElementById("nav").onclick = …   →  take the call out',
   },
+  'left-control': {
+    severity: 'warning',
+    about: 'What opened the old menu goes with it.',
+    why: 'A check box or its label opened the old menu by the style sheet alone. It stays in the pages, and opens nothing any more: Kamino’s menu has a toggle of its own.',
+    example: '<input type="checkbox" id="open"><label for="open">Menu</label>   →  take both out',
+  },
   'left-copy': {
     severity: 'warning',
     about: 'A second copy of a menu for phones is not needed any more.',
