@@ -11,6 +11,8 @@ const fonts = {
   calibri: ['crosextra/Carlito-Regular.ttf', 'crosextra/Carlito-Bold.ttf'],
   roboto: ['roboto/unhinted/RobotoTTF/Roboto-Regular.ttf', 'roboto/unhinted/RobotoTTF/Roboto-Bold.ttf'],
   dejavu: ['dejavu/DejaVuSans.ttf', 'dejavu/DejaVuSans-Bold.ttf'],
+  dejavuSerif: ['dejavu/DejaVuSerif.ttf', 'dejavu/DejaVuSerif-Bold.ttf'],
+  mono: ['dejavu/DejaVuSansMono.ttf', 'dejavu/DejaVuSansMono-Bold.ttf'],
 };
 const ranges = [
   [0x20, 0x7e],

@@ -2,6 +2,7 @@ import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { beforeAll, describe, expect, test } from '@jest/globals';
+import { fallbackWidth } from '../../src/core/look/fallbacks.ts';
 import { readFont } from '../../src/files/font.ts';
 import { open, useBrowser } from '../helpers/browser.ts';
 import { demoFolder, folderWith } from '../helpers/site.ts';
@@ -88,3 +89,30 @@ describe('text widths are those of a browser', () => {
     expect(compared).toBeGreaterThanOrEqual(400);
   });
 });
+
+test.each(['Georgia, serif', 'sans-serif', 'Consolas, monospace', '"Some Face"'])(
+  'a text in %s is no wider than in the widest of the fonts that people may have',
+  async family => {
+    const tab = await open(page);
+    const known = [...latin, ...cyrillic];
+    const seen = await tab.evaluate(
+      ({ known, family }) =>
+        [400, 700].flatMap(weight =>
+          known.map(label => {
+            const span = document.createElement('span');
+            span.textContent = label;
+            span.style.font = `${weight} 16px ${family}`;
+            document.body.replaceChildren(span);
+            return { label, weight, width: span.getBoundingClientRect().width };
+          }),
+        ),
+      { known, family },
+    );
+    // Letters are set closer together than by their own widths at most.
+    const wider = seen.filter(
+      ({ label, weight, width }) => width > fallbackWidth(label, family, weight).most * 16 + 0.5,
+    );
+    expect([seen.length > 30, wider]).toEqual([true, []]);
+    await tab.context().close();
+  },
+);

@@ -74,7 +74,7 @@ export function lookFromBrowser(computed: ComputedLook): Omit<DraftLook, 'states
   const usual = computed.grounds.filter(one => one === computed.background).length;
   const odd = computed.grounds.find(one => one !== computed.background && one !== null);
   return {
-    accent: usual > computed.grounds.length / 2 && odd ? readColor(odd) : null,
+    accent: usual >= computed.grounds.length / 2 && odd ? readColor(odd) : null,
     background: background === null ? null : readColor(background),
     color: background === null ? readableOn(computed) : readColor(computed.color),
     fontFamily: computed.fontFamily === computed.aroundFamily ? null : familyOf(computed.fontFamily),

@@ -22,12 +22,25 @@ const families: Readonly<Record<string, readonly string[]>> = {
     'ubuntu',
   ],
   dejavu: ['verdana', 'dejavu sans', 'tahoma', 'bitstream vera sans'],
+  dejavuSerif: ['dejavu serif', 'bitstream vera serif'],
+  mono: [
+    'courier',
+    'courier new',
+    'liberation mono',
+    'dejavu sans mono',
+    'menlo',
+    'monaco',
+    'consolas',
+    'ui-monospace',
+  ],
 };
 const generic: Readonly<Record<string, readonly string[]>> = {
   'sans-serif': ['arial', 'roboto', 'dejavu'],
   'ui-sans-serif': ['arial', 'roboto', 'dejavu'],
   'system-ui': ['arial', 'roboto', 'dejavu'],
-  serif: ['times', 'dejavu'],
+  serif: ['times', 'dejavu', 'dejavuSerif'],
+  'ui-serif': ['times', 'dejavu', 'dejavuSerif'],
+  monospace: ['mono'],
 };
 
 const offsets = ((): readonly (readonly [from: number, to: number, start: number])[] => {
@@ -60,7 +73,7 @@ function tablesFor(list: string | null): string[] {
     const own = Object.keys(families).filter(table => families[table]!.includes(name));
     return own.length > 0 ? own : [...(generic[name] ?? [])];
   });
-  return found.length > 0 ? [...new Set(found)] : ['arial', 'roboto', 'dejavu', 'times'];
+  return found.length > 0 ? [...new Set(found)] : ['arial', 'roboto', 'dejavu', 'dejavuSerif', 'times'];
 }
 
 /** How wide a text is in any of the fonts that may show it. */
