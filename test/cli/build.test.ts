@@ -25,9 +25,10 @@ import {
   toldFiles,
 } from '../helpers/site.ts';
 
+/** Its menu needs no script. */
 const site = (): string =>
   folderWith({
-    'kamino.yaml': plan(),
+    'kamino.yaml': plan('    fold: { when: never }\n'),
     'index.html': page('Home'),
     'about.html': page('About'),
     'sub/deep page.html': page('Deep'),
@@ -282,7 +283,7 @@ describe('what a run does', () => {
   it('does not read or copy what is no part of the site', () => {
     const folder = site();
     put(folder, {
-      'kamino.yaml': plan('leave-out: [old/**, "*.psd"]\noutput: public\n'),
+      'kamino.yaml': plan('    fold: { when: never }\nleave-out: [old/**, "*.psd"]\noutput: public\n'),
       'old/x.html': page('Old'),
       'a.psd': 'x',
       '.git/config': 'x',
@@ -291,7 +292,9 @@ describe('what a run does', () => {
       '.well-known/security.txt': 'x',
     });
     kamino(folder, 'build');
-    put(folder, { 'kamino.yaml': plan('leave-out: [old/**, "*.psd"]\noutput: second\n') });
+    put(folder, {
+      'kamino.yaml': plan('    fold: { when: never }\nleave-out: [old/**, "*.psd"]\noutput: second\n'),
+    });
     kamino(folder, 'build');
     const names = [
       '.htaccess',

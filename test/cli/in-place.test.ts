@@ -22,7 +22,8 @@ const program = join(import.meta.dirname, '../../dist/kamino.cjs');
 const oldMenu = '<ul class="top">\n  <li><a href="index.html">Home</a>\n  <li><b>About</b>\n</ul>';
 const withMenu = (title: string): string =>
   page(title).replace('<body>', `<body>\n  ${oldMenu}\n  <p class="after">caf\u00e9</p>`);
-const inPlacePlan = (lines = '') =>
+/** Its menu needs no script where the lines do not say so. */
+const inPlacePlan = (lines = '    fold: { when: never }\n') =>
   plan(`    place: { instead-of: [.top, .menu] }\n${lines}output: in-place\n`);
 
 const files = (): Record<string, string | Uint8Array> => ({
@@ -88,7 +89,7 @@ describe('a build in place', () => {
     const stamps = times(folder);
     expect(kamino(folder, 'build').out).toContain('Nothing to do');
     expect(times(folder)).toEqual(stamps);
-    put(folder, { 'kamino.yaml': inPlacePlan('    align: end\n') });
+    put(folder, { 'kamino.yaml': inPlacePlan('    fold: { when: never }\n    align: end\n') });
     expect(kamino(folder, 'build').out).toContain('0 new, 1 changed, 4 the same');
     put(folder, { 'kamino.yaml': String(files()['kamino.yaml']) });
     expect(kamino(folder, 'lift', '--dry-run').out).toContain('3 pages would change');
