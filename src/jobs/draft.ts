@@ -134,10 +134,8 @@ class Drafting {
       );
       writeWhole(file, Buffer.from(text));
     }
-    if (menus.some(isReplacing)) {
-      const made = files.map(one => one.path);
-      this.#findings.push(...fromUser(await leftBy(planOf(file, text), this.#folder, made), this.#root));
-    }
+    if (menus.some(isReplacing))
+      this.#findings.push(...fromUser(await leftBy(planOf(file, text), this.#folder, files), this.#root));
     return { ...result, status: 0, findings: sortFindings(this.#findings), plan: text };
   }
 

@@ -12,9 +12,14 @@ import { openAll } from './open.ts';
 export async function leftBy(
   plan: OpenPlan,
   folder: OpenFolder,
-  made: readonly string[],
+  made: readonly { path: string; text: string }[],
 ): Promise<Finding[]> {
-  const change = (facts: SiteFacts): SiteFacts => ({ ...facts, files: new Set([...facts.files, ...made]) });
+  const texts = new Map(made.map(({ path, text }) => [path, text]));
+  const change = (facts: SiteFacts): SiteFacts => ({
+    ...facts,
+    files: new Set([...facts.files, ...texts.keys()]),
+    text: path => texts.get(path) ?? facts.text(path),
+  });
   const opened = await openAll(plan, { change });
   const { run } = 'stop' in opened ? { run: null } : await opened.prepared();
   return run ? leftByDraft(folder, path => run.inlaid(path)) : [];

@@ -790,6 +790,36 @@ it('stands in the place of what a check box opened on phones, as a drawer in a r
   expect(other.err).not.toContain('left-control');
 });
 
+it('keeps the drawings beside the words of entries as files, also of what copies open in their part alone', () => {
+  const icon = (x: number): string =>
+    `<svg viewBox="0 0 16 16" width=16><circle cx="${x}" cy="8" r="6"/></svg>`;
+  const drawing = (x: number): string => icon(x).replace('=16', '="16"');
+  const item = (path: string, label: string, html: string, more = ''): string =>
+    `<li><a href="${path}.html">${html} <span>${label}</span></a>${more}</li>`;
+  const nav = (below: string): string =>
+    `<ul class="side">${item('index', 'Home', drawing(1))}${item('rooms', 'Rooms', drawing(2), below)}${item('hire', 'Hire', drawing(1))}${item('map', 'Map', '<i class="x"></i>')}${item('odd', 'Odd', icon(9))}</ul>`;
+  const part = `<ul>${item('hall', 'Hall', drawing(4))}${item('studio', 'Studio', drawing(5))}</ul>`;
+  const folder = folderWith(
+    Object.fromEntries(
+      ['index', 'rooms', 'hire', 'map', 'odd', 'hall', 'studio'].map(one => [
+        `${one}.html`,
+        page(one, nav(['rooms', 'hall', 'studio'].includes(one) ? part : '')),
+      ]),
+    ),
+  );
+  for (const more of ['--dry-run', '--yes'])
+    expect(kamino(folder, 'draft', '--from', 'ul.side', more)).toMatchObject({ status: 0, err: '' });
+  const plan = planOf(folder);
+  expect(plan).toMatch(
+    /\{ page: index\.html, .*icon: parts\/masthead-home\.svg \}\n[^]*page: rooms\.html\n.*label: Rooms\n.*icon: parts\/masthead-rooms\.svg\n +entries:\n.*hall\.html, .*icon: parts\/masthead-hall\.svg/,
+  );
+  expect(plan).toMatch(/hire\.html, .*icon: parts\/masthead-home\.svg/);
+  expect(plan).toContain('# Had a picture beside their words, as  icon: img/name.svg  gives: Map and Odd');
+  expect(readdirSync(join(folder, 'parts'))).toHaveLength(4);
+  expect(kamino(folder, 'build')).toMatchObject({ status: 0, err: '' });
+  expect(readFileSync(join(folder, 'hire.html'), 'utf8')).toMatch(/kamino-icon[^]*<circle cx="1"/);
+});
+
 it('folds a column where its page hides it, and tells what opened it', () => {
   const links = ['index', 'a', 'b'].map(one => `<li><a href="${one}.html">The ${one}</a></li>`).join('');
   const menu = `<aside class="side"><button onclick="document.body.classList.toggle('open')">+</button><nav class="main"><ul>${links}</ul></nav></aside>`;

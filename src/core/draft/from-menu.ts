@@ -7,6 +7,7 @@ import type { SiteMenu } from '../hand/site-menus.ts';
 import type { HandSite } from '../hand/types.ts';
 import type { WholeSite } from '../site/whole.ts';
 import { counted, shortened } from '../text/nearest.ts';
+import { type Icons, iconsOf } from './icons.ts';
 import { type ByTag, languageName, mergedEntries, switchesLanguage } from './by-language.ts';
 import { piecesToKeep } from './pieces.ts';
 import type { Places } from './place.ts';
@@ -37,10 +38,10 @@ export function menuFromHand(
 ): DraftMenu {
   const { byTag, name, selectors } = source;
   const menus = source.menus.map(one => unfolded(one, site));
-  const notes: string[] = [];
-  const versions = menus.map(menu => grouped(entriesOf(menu, { site, known, notes })));
-  const tags = byTag ? [...byTag.keys()] : [];
+  const context = { site, known, notes: [] as string[], icons: iconsOf(source.menus[0]!, name, site) };
+  const versions = menus.map(menu => grouped(entriesOf(menu, context)));
   const isSwitching = byTag !== null && switchesLanguage(byTag, site);
+  const tags = byTag ? [...byTag.keys()] : [];
   const entries = byTag ? mergedEntries(new Map(tags.map((tag, at) => [tag, versions[at]!]))) : versions[0]!;
   const standing = places.standing(menus, selectors);
   const form = formOf(menus[0]!, standing);
@@ -65,8 +66,8 @@ export function menuFromHand(
       ...(isSwitching && tags.length === 2 ? [languageSwitch(tags)] : []),
       ...kept.entries,
     ],
-    files: kept.files,
-    notes: [...new Set(notes)],
+    files: [...kept.files, ...context.icons.made],
+    notes: [...new Set(context.notes)],
   };
 }
 
@@ -97,13 +98,14 @@ interface Context {
   site: WholeSite;
   known: DraftSite;
   notes: string[];
+  icons: Icons;
 }
 
-function entriesOf(menu: SiteMenu, { site, known, notes }: Context): DraftEntry[] {
+function entriesOf(menu: SiteMenu, { site, known, notes, icons }: Context): DraftEntry[] {
   const lost: string[] = [];
   const byName = targetsByName(menu, site, known);
   const nowhere = flatShared(menu.entries).filter(one => one.target === null);
-  const entries = threeLevels(entriesFrom(menu.entries, known, byName), lost);
+  const entries = threeLevels(entriesFrom(menu.entries, known, { byName, icons }), lost);
   const dead = nowhere
     .filter(one => !one.isWords)
     .filter(one => one.entries.length === 0 && !byName.has(one) && !isCaption(one, menu.entries));
@@ -128,6 +130,11 @@ function entriesOf(menu: SiteMenu, { site, known, notes }: Context): DraftEntry[
       'entry',
     ),
     ...pictureNotes(menu),
+    ...(icons.others.length > 0
+      ? [
+          `Had a picture beside their words, as  icon: img/name.svg  gives: ${shortened(icons.others, mostNotes)}`,
+        ]
+      : []),
     ...(lost.length > 0 ? [`Left out, more than three levels deep: ${shortened(lost, mostNamed)}`] : []),
   );
   return entries;
@@ -209,15 +216,18 @@ function titleFor(name: string): string {
 function entriesFrom(
   entries: readonly SiteEntry[],
   known: DraftSite,
-  byName: ReadonlyMap<SiteEntry, string>,
+  told: { byName: ReadonlyMap<SiteEntry, string>; icons: Icons },
 ): DraftEntry[] {
+  const { byName, icons } = told;
   return entries.flatMap(one => {
-    const below = entriesFrom(one.entries, known, byName);
+    const below = entriesFrom(one.entries, known, told);
     const led = one.target ?? byName.get(one) ?? null;
     const target = led === null || isOtherScheme(led) ? null : led;
     if (target === null && below.length === 0 && !isCaption(one, entries)) return [];
     const highlight = one.marks.some(mark => !mark.startsWith(otherPicture) && apart.test(mark));
-    return [draftEntry(one.label || null, target, known, { highlight, entries: below })];
+    const entry = draftEntry(one.label || null, target, known, { highlight, entries: below });
+    const icon = icons.files.get(one.label);
+    return [icon === undefined ? entry : { ...entry, icon }];
   });
 }
 

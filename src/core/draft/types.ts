@@ -111,6 +111,8 @@ export interface DraftEntry {
   label: DraftSaid | null;
   target: { key: TargetKey; value: DraftSaid } | null;
   highlight: boolean;
+  /** The file of a drawing beside its words. */
+  icon?: string | undefined;
   /** The target may be made later. */
   mayBeMissing: boolean;
   entries: readonly DraftEntry[];

@@ -13,7 +13,6 @@ const most = 24;
  * part alone stands there on all. The menu itself where its copies do no such thing.
  */
 export function unfolded(menu: SiteMenu, site: WholeSite): SiteMenu {
-  if (!menu.hasOwn) return menu;
   const copied = new Map<SiteEntry, SiteEntry>();
   const entries = menu.entries.map(one => copyOf(one, null, copied));
   const shared = flatShared(menu.entries);
@@ -34,7 +33,7 @@ export function unfolded(menu: SiteMenu, site: WholeSite): SiteMenu {
   }
   const kept = [...branches.values()].filter(one => one.isOfPart());
   for (const one of kept) one.put();
-  return kept.length === 0 ? menu : { ...menu, entries, hasOwn: hasMore(menu, entries, site) };
+  return kept.length === 0 ? menu : { ...menu, entries, hasOwn: menu.hasOwn && hasMore(menu, entries, site) };
 }
 
 function copyOf(entry: SiteEntry, parent: SiteEntry | null, copied: Map<SiteEntry, SiteEntry>): SiteEntry {

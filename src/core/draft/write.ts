@@ -144,13 +144,14 @@ function saidNode(said: DraftSaid): string | Node {
 }
 
 /** A bare target where that says it all. */
-function entryNode({ label, target, highlight, mayBeMissing, entries }: DraftEntry): Node {
-  const isBare = label === null && !highlight && !mayBeMissing && entries.length === 0;
+function entryNode({ label, target, highlight, icon, mayBeMissing, entries }: DraftEntry): Node {
+  const isBare = label === null && !highlight && icon === undefined && !mayBeMissing && entries.length === 0;
   if (isBare && target && isPlainTarget(target)) return new Scalar(String(target.value));
   return map(
     [
       ...(target ? [[target.key, saidNode(target.value)] as Row] : []),
       ...(label === null ? [] : [['label', saidNode(label)] as Row]),
+      ...row('icon', icon ?? null),
       ...(highlight ? [['highlight', 'background'] as Row] : []),
       ...(mayBeMissing ? [['if-missing', 'warn'] as Row] : []),
       ...(entries.length > 0 ? [['entries', list(entries.map(entryNode))] as Row] : []),
