@@ -16,7 +16,7 @@ export function bareHolders(
 ): Map<string, string> {
   const found = new Map<string, Set<string>>();
   const others = new Set<string>();
-  for (const one of placed.of(isWanted)) {
+  for (const one of placed.of(menu => isWanted(menu) && !others.has(menu.name))) {
     const holder = holderOf(one);
     const { name } = one.menu;
     if (holder === null) others.add(name);

@@ -28,12 +28,12 @@ export class PlacedMenus {
     this.#pages = pagesOfFolders(pages, mostPages);
   }
 
-  /** The menus for which it holds, page by page. */
+  /** The menus for which it holds, page by page; it is asked on each page, and none is read where it holds for no menu. */
   *of(isWanted: (menu: ResolvedMenu) => boolean): Generator<Placed> {
     const menus = this.#menus.filter(isWanted);
     const carries = carrier(menus);
     for (const path of menus.length > 0 ? this.#pages : []) {
-      const own = menus.filter(menu => carries(menu, path));
+      const own = menus.filter(menu => isWanted(menu) && carries(menu, path));
       const page = own.length > 0 ? this.#reader.judged(path) : null;
       if (!page) continue;
       for (const menu of own) yield { menu, page, point: this.#placement.point(menu, page.frame) };
