@@ -6,7 +6,7 @@ import { oddFolder } from '../files/folder-errors.ts';
 import { planIn, fromUser, shownPath } from '../files/paths.ts';
 import { ruleMistakes, weighed } from '../opening/weighed.ts';
 import { openFolder } from '../opening/folder.ts';
-import { finishedPages } from './given.ts';
+import { finishedPages } from './finished.ts';
 
 export interface CheckOptions {
   /** A plan or its folder, whose finished pages are checked; or any folder of pages. */

@@ -28,7 +28,7 @@ import { listSite } from '../files/site.ts';
 import { writeWhole } from '../files/write.ts';
 import type { Packed } from '../files/zip.ts';
 import { check } from './check.ts';
-import { type Finished, finishedPages } from './given.ts';
+import { type Finished, finishedPages } from './finished.ts';
 import { siteListOf } from './site-list.ts';
 
 export interface PackOptions {

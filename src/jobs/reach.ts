@@ -5,7 +5,7 @@ import { type Finding, sortFindings } from '../core/text/finding.ts';
 import { visibleJson } from '../core/text/visible.ts';
 import { oddFolder } from '../files/folder-errors.ts';
 import { openFolder } from '../opening/folder.ts';
-import { finishedPages } from './given.ts';
+import { finishedPages } from './finished.ts';
 
 const formats = {
   text: reachText,

@@ -6,7 +6,7 @@ import { noHost, ownFile, robotsElsewhere, unreachedPages } from '../files/pack-
 import { shownPath } from '../files/paths.ts';
 import type { Packed } from '../files/zip.ts';
 import { openFolder } from '../opening/folder.ts';
-import type { Finished } from './given.ts';
+import type { Finished } from './finished.ts';
 
 /** A list of the pages for search engines, and where they find it, as far as the site has neither itself. */
 export function siteListOf(

@@ -23,7 +23,7 @@ import { ServedFiles } from '../files/served.ts';
 import { ruleMistakes, weighed } from '../opening/weighed.ts';
 import { openFolder } from '../opening/folder.ts';
 import { failure } from './failure.ts';
-import { type Finished, finishedPages } from './given.ts';
+import { type Finished, finishedPages } from './finished.ts';
 
 export interface WalkOptions {
   /** A plan or its folder, whose finished pages are gone through; or any folder of pages. */
