@@ -303,6 +303,8 @@ describe.each(folds)('a folded menu: %s', fold => {
   it('does not mix the looks of its toggle after a click', async () => {
     const tab = await openSky(site(fold), phone);
     const ground = (): Promise<string> => toggle(tab).evaluate(one => getComputedStyle(one).backgroundColor);
+    // A browser that is slow lets what it knew before the style sheet fade into it.
+    await tab.evaluate(() => Promise.all(document.getAnimations().map(one => one.finished)));
     const atRest = await ground();
     await openMenu(tab);
     await (fold === 'stack' ? toggle(tab) : tab.locator('.kamino-close')).click();

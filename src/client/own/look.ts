@@ -40,10 +40,7 @@ function holdsMore(menu: Element): boolean {
 function isFilled(menu: Element, links: readonly Element[], row: readonly DOMRect[]): boolean {
   const own = menu.getBoundingClientRect();
   const holder = menu.parentElement!;
-  const room = ['padding-left', 'padding-right', 'border-left-width', 'border-right-width'].reduce(
-    (sum, one) => sum - parseFloat(styleOf(holder, one)),
-    holder.getBoundingClientRect().width,
-  );
+  const room = holder.getBoundingClientRect().width - insideOf(holder, 'left') - insideOf(holder, 'right');
   if (own.width < room - 2 && boxOf(menu, links).width === 0) return false;
   const [left, right] = [Math.min(...row.map(box => box.left)), Math.max(...row.map(box => box.right))];
   const rest = own.width - roomOf(menu, links, 'left') - roomOf(menu, links, 'right') - (right - left);
@@ -93,15 +90,17 @@ function roomOf(menu: Element, links: readonly Element[], side: string): number 
   return boxes.reduce((sum, one) => sum + parseFloat(styleOf(one, `padding-${side}`)), 0);
 }
 
+/** Between the edge of an element and what it holds. */
+const insideOf = (holder: Element, side: string): number =>
+  parseFloat(styleOf(holder, `padding-${side}`)) + parseFloat(styleOf(holder, `border-${side}-width`));
+
 /** How wide the menu lies in what holds it: its own width where it lies in the middle of more, and the room inside it. */
 function boxOf(menu: Element, links: readonly Element[]): ComputedLook['box'] {
   const own = menu.getBoundingClientRect();
   const holder = menu.parentElement!;
   const around = holder.getBoundingClientRect();
-  const inside = (side: string): number =>
-    parseFloat(styleOf(holder, `padding-${side}`)) + parseFloat(styleOf(holder, `border-${side}-width`));
-  const before = own.left - around.left - inside('left');
-  const behind = around.right - own.right - inside('right');
+  const before = own.left - around.left - insideOf(holder, 'left');
+  const behind = around.right - own.right - insideOf(holder, 'right');
   const isInMiddle = before > 8 && Math.abs(before - behind) <= 2;
   return {
     width: isInMiddle ? own.width : 0,

@@ -1,17 +1,17 @@
 // How the entries of an old menu stand in a row.
 import type { ComputedLook } from '../../core/draft/old-look.ts';
 
-export function wordsBox(link: Element): DOMRect {
+function contentsOf(link: Element): Range {
   const range = document.createRange();
   range.selectNodeContents(link);
-  return range.getBoundingClientRect();
+  return range;
 }
+
+export const wordsBox = (link: Element): DOMRect => contentsOf(link).getBoundingClientRect();
 
 /** What the lines of a label behind its first one take. */
 export function moreLines(link: Element): number {
-  const range = document.createRange();
-  range.selectNodeContents(link);
-  const tops = [...range.getClientRects()].filter(box => box.width > 0).map(box => box.top);
+  const tops = [...contentsOf(link).getClientRects()].filter(box => box.width > 0).map(box => box.top);
   return tops.length > 0 ? Math.max(...tops) - Math.min(...tops) : 0;
 }
 

@@ -16,8 +16,6 @@ import type { CheckedSite } from './types.ts';
 export interface DraftedPages {
   site: CheckedSite;
   sheets: Sheets;
-  /** A text file of the site; null where there is none of that name. */
-  text: (file: string) => string | null;
 }
 
 /**
@@ -25,7 +23,7 @@ export interface DraftedPages {
  * @param inlaid a page with the new menus, and what went in and out of it
  */
 export function leftByDraft(
-  { site, sheets, text }: DraftedPages,
+  { site, sheets }: DraftedPages,
   inlaid: (page: string) => { page: Uint8Array; spans: readonly Span[] },
 ): Finding[] {
   const outranking = new Outranking(sheets);
@@ -38,7 +36,7 @@ export function leftByDraft(
     const removed = spans.flatMap(({ at, drop = 0 }) => (drop > 0 ? [{ start: at, end: at + drop }] : []));
     const before = readTree(frame.raw, frame.charset, true);
     for (const script of scriptsOf(path, before, site.base)) {
-      const read = scripts.has(script) ? null : text(script);
+      const read = scripts.has(script) ? null : site.text(script);
       if (read !== null) scripts.set(script, read);
     }
     // With scripts on only a `noscript` is another.
@@ -49,7 +47,7 @@ export function leftByDraft(
   }
   const styles = [...sheets.files.values()].flat();
   const beating = outranking.found;
-  const beaten = found(outranked, { ...site, beating, text, movedTo: () => null, deepest: null });
+  const beaten = found(outranked, { ...site, beating, movedTo: () => null, deepest: null });
   const [first] = changes;
   const controls = first ? leftControls(first, [...inlineRules(first.path, first.before), ...styles]) : [];
   return [...leftBehind(changes, styles, scripts), ...controls, ...beaten];

@@ -9,7 +9,8 @@ import type { Frame } from '../page/types.ts';
 import { statesFromStyles } from './old-styles.ts';
 import type { DraftState } from './types.ts';
 
-interface OldPages {
+/** Pages with old menus, and what styles them. */
+export interface OldPages {
   site: HandSite;
   sheets: Sheets;
 }

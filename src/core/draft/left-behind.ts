@@ -1,6 +1,6 @@
 import type { SitePath } from '../address/path.ts';
 import { type StyleRule, inlineRules, ruleKey } from '../page/styles.ts';
-import { mayMatch, ruleMatcher } from '../page/select.ts';
+import { matchedBy } from '../page/select.ts';
 import { type Tree, type TreeNode, classesOf, isNode, valueOf } from '../page/tree.ts';
 import { decode } from '../text/charset.ts';
 import { type Finding, finding } from '../text/finding.ts';
@@ -112,8 +112,8 @@ class Behind {
       const key = ruleKey(rule);
       const seen = this.#rules.get(key) ?? { rule, isUsed: false, pages: 0 };
       this.#rules.set(key, seen);
-      seen.isUsed ||= matchesOf(rule, trees.after).length > 0;
-      if (!seen.isUsed && matchesOf(rule, trees.before).some(isGone)) seen.pages += 1;
+      seen.isUsed ||= matchedBy(rule.selector, trees.after).length > 0;
+      if (!seen.isUsed && matchedBy(rule.selector, trees.before).some(isGone)) seen.pages += 1;
     }
   }
 
@@ -241,10 +241,7 @@ function manyLost(place: Finding['place'], named: readonly { name: string }[]): 
   );
 }
 
-function insideOf(parts: readonly Removed[]): (node: TreeNode) => boolean {
+/** Whether an element goes with parts of its page. */
+export function insideOf(parts: readonly Removed[]): (node: TreeNode) => boolean {
   return node => parts.some(({ start, end }) => start <= node.start && node.start < end);
-}
-
-function matchesOf({ selector }: StyleRule, tree: Tree): TreeNode[] {
-  return mayMatch(tree, selector) ? tree.nodes.filter(ruleMatcher(tree, selector)) : [];
 }

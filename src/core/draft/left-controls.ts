@@ -1,20 +1,19 @@
-import { mayMatch, ruleMatcher } from '../page/select.ts';
+import { matchedBy } from '../page/select.ts';
 import type { StyleRule } from '../page/styles.ts';
 import { type Tree, type TreeNode, valueOf } from '../page/tree.ts';
 import { type Finding, finding } from '../text/finding.ts';
 import { placeInRaw } from '../text/place.ts';
-import type { Change } from './left-behind.ts';
+import { type Change, insideOf } from './left-behind.ts';
 
 /** Check boxes by which style sheets opened the old menu and nothing else, each by what visitors press: its label, where it has one. */
 export function leftControls({ path, before, removed }: Change, rules: readonly StyleRule[]): Finding[] {
-  const isGone = (node: TreeNode): boolean =>
-    removed.some(({ start, end }) => start <= node.start && node.start < end);
+  const isGone = insideOf(removed);
   const opened = new Map<TreeNode, boolean>();
   for (const { selector } of rules) {
     const [, box] = /([^\s>+~(,]*):checked/.exec(selector) ?? [];
     if (box === undefined) continue;
-    const subjects = matching(before, selector.replaceAll(':checked', ''));
-    for (const control of matching(before, box || 'input').filter(node => !isGone(node)))
+    const subjects = matchedBy(selector.replaceAll(':checked', ''), before);
+    for (const control of matchedBy(box || 'input', before).filter(node => !isGone(node)))
       // A label that looks otherwise while the box is checked is a part of it.
       if (subjects.some(one => !isLabel(one, control, before)))
         opened.set(control, (opened.get(control) ?? true) && subjects.every(isGone));
@@ -36,8 +35,4 @@ export function leftControls({ path, before, removed }: Change, rules: readonly 
 function isLabel(node: TreeNode, control: TreeNode, { charset }: Tree): boolean {
   const id = valueOf(control, 'id', charset);
   return node.name === 'label' && id !== null && valueOf(node, 'for', charset) === id;
-}
-
-function matching(tree: Tree, selector: string): TreeNode[] {
-  return mayMatch(tree, selector) ? tree.nodes.filter(ruleMatcher(tree, selector)) : [];
 }

@@ -58,7 +58,7 @@ export class Places {
   placeOf({ menus, selectors, labels, hasOwn: own, menu }: Wanted): DraftPlace {
     const carriers = this.#carriers(menus, selectors);
     if (selectors.length === 0) return { place: [], ...carriers, comments: [], title: null, pieces: [] };
-    const copies = this.#copies(menus, selectors);
+    const copies = [...this.#copies(menus, selectors)];
     const shown = new Set(labels.map(wordsKey));
     const beside = copies.map(copy => besideOf(copy, shown));
     const caption = captionOf(beside);
@@ -129,18 +129,21 @@ export class Places {
     return carriersOf(wanted, all);
   }
 
-  #copies(menus: readonly SiteMenu[], selectors: readonly string[]): Copy[] {
-    return menus.flatMap(({ copies }) =>
-      [...copies.keys()].flatMap(path => {
-        const { raw, charset } = this.#site.pages.get(path)!.frame;
+  *#copies(menus: readonly SiteMenu[], selectors: readonly string[]): Generator<Copy> {
+    for (const { copies } of menus)
+      for (const path of copies.keys()) {
         const found = this.#firsts.on(path, selectors);
-        if (!found) return [];
+        if (!found) continue;
+        const { raw, charset } = this.#site.pages.get(path)!.frame;
         const { start, end } = found.extent;
-        return [
-          { path, charset, raw: raw.slice(start, end), extent: found.extent, selector: found.selector },
-        ];
-      }),
-    );
+        yield { path, charset, raw: raw.slice(start, end), extent: found.extent, selector: found.selector };
+      }
+  }
+
+  /** The first copy of the first menu, in its page; no other page is read for it. */
+  #first([menu]: readonly SiteMenu[], selectors: readonly string[]): OldElement | null {
+    const [copy] = menu ? this.#copies([menu], selectors) : [];
+    return this.#element(copy);
   }
 
   /**
@@ -164,13 +167,13 @@ export class Places {
 
   /** Whether a menu is not seen until a script brings it, or its entries stand below each other, beside the content. */
   standing(menus: readonly SiteMenu[], selectors: readonly string[]): Standing {
-    const old = this.#element(this.#copies(menus.slice(0, 1), selectors)[0]);
+    const old = this.#first(menus, selectors);
     return old ? standingOf(old) : usualStanding;
   }
 
   /** Whether pages do not show a menu on a desk before a script does. */
   isHidden(menus: readonly SiteMenu[], selectors: readonly string[]): boolean {
-    const old = this.#element(this.#copies(menus.slice(0, 1), selectors)[0]);
+    const old = this.#first(menus, selectors);
     return old !== null && (isPutAway(old) || isHiddenAt(desk, old));
   }
 

@@ -1,5 +1,5 @@
 import type { StyleRule } from '../page/styles.ts';
-import { mayMatch, ruleMatcher } from '../page/select.ts';
+import { matchedBy } from '../page/select.ts';
 import type { Tree, TreeNode } from '../page/tree.ts';
 import { escapePattern } from './script-text.ts';
 
@@ -22,8 +22,7 @@ export function stateClasses(
     if (name === undefined || unknown.some(one => one !== name)) continue;
     const rest = selector.replace(new RegExp(`\\.${escapePattern(name)}(?![\\w-])`, 'g'), '').trim();
     const subject = rest.replace(/^[>+~\s]+/, '');
-    const found =
-      subject !== '' && mayMatch(tree, subject) ? tree.nodes.filter(ruleMatcher(tree, subject)) : [];
+    const found = subject === '' ? [] : matchedBy(subject, tree);
     ofMenu.set(name, (ofMenu.get(name) ?? true) && found.length > 0 && found.every(isGone));
   }
   return new Set([...ofMenu].flatMap(([name, isIts]) => (isIts ? [name] : [])));

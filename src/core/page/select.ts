@@ -78,6 +78,11 @@ export function mayMatch(tree: Tree, selector: string): boolean {
   return wanted.every(one => names.has(one.toLowerCase()));
 }
 
+/** The elements that the selector of a style sheet's rule matches, in whatever state. */
+export function matchedBy(selector: string, tree: Tree): TreeNode[] {
+  return mayMatch(tree, selector) ? tree.nodes.filter(ruleMatcher(tree, selector)) : [];
+}
+
 function readNames(tree: Tree): ReadonlySet<string> {
   const names = new Set<string>();
   for (const node of [tree.html, tree.body, ...tree.nodes]) {
