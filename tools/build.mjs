@@ -74,7 +74,10 @@ const program = await build({
 });
 const libraries = await build({
   ...common,
-  entryPoints: Object.fromEntries(large.map(name => [name, name])),
+  entryPoints: {
+    ...Object.fromEntries(large.map(name => [name, name])),
+    'write-worker': 'src/files/write-worker.ts',
+  },
 });
 // The starter reads a byte as a letter, and in regular expressions letters are left as they are written.
 for (const file of [program, libraries].flatMap(one => Object.keys(one.metafile.outputs)))

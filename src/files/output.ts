@@ -2,7 +2,6 @@ import {
   accessSync,
   constants,
   existsSync,
-  lstatSync,
   mkdirSync,
   readFileSync,
   readdirSync,
@@ -13,8 +12,10 @@ import { dirname, join } from 'node:path';
 import type { FileRecord, Glance, OutputRecord, SiteRecord } from './record.ts';
 import type { SiteFile } from './walk.ts';
 import { foreignIn } from './foreign.ts';
-import { isAsMade, isSummed, sumOfCopy } from './checksum.ts';
+import { isSummed, sumOfCopy } from './checksum.ts';
+import { FilesThere } from './there.ts';
 import { ensureReal, lookAt, makePath, partOf, sweep } from './real.ts';
+import { SecondWriter, worthSecond } from './second-writer.ts';
 import type { PageNotes } from './stored.ts';
 import { Writer, type Written } from './write.ts';
 
@@ -39,11 +40,13 @@ export class Output {
   readonly #name: string;
   readonly #record: SiteRecord;
   readonly #old: OutputRecord | null;
+  readonly #there: FilesThere;
   readonly #isFresh: boolean;
   readonly #isDry: boolean;
   /** Where the files go until all are there: the folder itself, where there is one. */
   readonly #place: string;
   readonly #writer: Writer;
+  #second: SecondWriter | null = null;
   readonly #next = new Map<string, FileRecord>();
   readonly #notes = new Map<string, PageNotes>();
 
@@ -53,6 +56,7 @@ export class Output {
     this.#name = name;
     this.#record = record;
     this.#old = record.output(name);
+    this.#there = new FilesThere(folder, this.#old?.files ?? new Map<string, FileRecord>());
     this.#isFresh = lookAt(folder) === null;
     this.#isDry = isDry;
     this.#place = this.#isFresh ? partOf(folder) : folder;
@@ -62,13 +66,13 @@ export class Output {
   /** Whether no source has changed since the last build, and no finished file. */
   isSettled(sources: readonly SiteFile[], own: readonly string[]): boolean {
     if (this.#isFresh || this.#old?.files.size !== sources.length + own.length) return false;
-    return sources.every(file => this.isUnchanged(file)) && own.every(path => this.#isUntouched(path));
+    return sources.every(file => this.isUnchanged(file)) && own.every(path => this.#there.isUntouched(path));
   }
 
   /** Whether this file's source is the one it was made from, and the finished file the one that was made. */
   isUnchanged({ path, size, time }: SiteFile): boolean {
     const old = this.#old?.files.get(path);
-    return old?.sourceSize === size && old.sourceTime === time && this.#isUntouched(path);
+    return old?.sourceSize === size && old.sourceTime === time && this.#there.isUntouched(path);
   }
 
   /** Whether a build may be skipped for this file: nothing it depends on has changed. */
@@ -81,16 +85,14 @@ export class Output {
    * @param isOurs what tells of a file whose date has changed since Kamino wrote it that nobody has edited it
    */
   isEdited(path: string, isOurs: (there: Uint8Array, old: FileRecord | null) => boolean): boolean {
-    if (this.#isFresh || this.#isUntouched(path)) return false;
-    const there = this.#read(path);
+    if (this.#isFresh || this.#there.isUntouched(path)) return false;
+    const there = this.#there.read(path);
     return there !== null && !isOurs(there, this.#old?.files.get(path) ?? null);
   }
 
   /** Paths that Kamino wrote and nobody needs any more. */
   left(paths: ReadonlySet<string>): string[] {
-    return [...(this.#old?.files.keys() ?? [])].filter(
-      path => !paths.has(path) && existsSync(join(this.folder, path)),
-    );
+    return this.#there.known().filter(path => !paths.has(path));
   }
 
   /** The file stays as it is. */
@@ -113,6 +115,8 @@ export class Output {
 
   /** The file could not be written: it is known as it was, and made anew the next time. */
   refuse(path: string): void {
+    // It may have been in another thread's hands.
+    if (this.#next.delete(path)) this.created.splice(this.created.lastIndexOf(path), 1);
     const old = this.#old?.files.get(path);
     if (old) this.#next.set(path, { ...old, sourceSize: 0, sourceTime: 0 });
   }
@@ -128,14 +132,15 @@ export class Output {
     { bytes, checksum }: Finished,
     isSame: (there: Uint8Array) => boolean = () => false,
   ): void {
-    const there = this.#isFresh ? null : this.#read(path);
+    if (this.#handOver(path, source, { bytes, checksum })) return;
+    const there = this.#isFresh ? null : this.#there.read(path);
     const isEqual = there?.equals(bytes) === true;
     if (there && !isEqual && isSame(there)) this.menusAlone.push(path);
     this.#settle(path, isEqual ? null : () => this.#writer.write(path, bytes), { source, checksum });
   }
 
   copy(source: SiteFile, from: string): void {
-    const there = this.#isFresh ? null : this.#read(source.path);
+    const there = this.#isFresh ? null : this.#there.read(source.path);
     const bytes = there !== null || isSummed(source.size) ? readFileSync(from) : null;
     const isEqual = bytes !== null && there?.equals(bytes) === true;
     this.#settle(source.path, isEqual ? null : () => this.#writer.copy(from, source.path), {
@@ -147,7 +152,7 @@ export class Output {
   /** Moves a file that the site no longer has out of the way; gives its new place. What nobody is to touch stays. */
   putAside(path: string): { place: string | null } | 'edited' {
     ensureReal(this.folder, path);
-    if (!this.#isUntouched(path) && !this.#isAsMade(path)) {
+    if (!this.#there.isUntouched(path) && !this.#there.isAsMade(path)) {
       this.#next.set(path, this.#old!.files.get(path)!);
       return 'edited';
     }
@@ -158,7 +163,7 @@ export class Output {
   /** Takes away what Kamino made and makes anew under another name; false where somebody has changed it. */
   discard(path: string): boolean {
     ensureReal(this.folder, path);
-    if (!this.#isUntouched(path)) return false;
+    if (!this.#there.isUntouched(path)) return false;
     if (!this.#isDry) rmSync(join(this.folder, path));
     return true;
   }
@@ -166,18 +171,12 @@ export class Output {
   /** Files that are neither of this site nor made by Kamino, in a folder that Kamino did not make; a few of them. */
   foreign(ours: ReadonlySet<string>): string[] {
     ensureReal(this.folder, '');
-    if (this.#isFresh || [...(this.#old?.files.keys() ?? [])].some(path => this.#stat(path))) return [];
+    if (this.#isFresh || this.#there.isAny) return [];
     return foreignIn(this.folder, ours);
   }
 
-  #isAsMade(path: string): boolean {
-    const old = this.#old?.files.get(path);
-    const there = old && old.checksum !== null ? this.#read(path) : null;
-    return there?.length === old?.size && there !== null && isAsMade(there, old!.checksum!);
-  }
-
-  /** Before the first file is written. @throws {LinkInWay} */
-  begin(): void {
+  /** Before the first file is written. @param size of all of them together, in bytes @throws {LinkInWay} */
+  begin(size: number): void {
     ensureReal(this.folder, '');
     if (!this.#isFresh) {
       // One that takes nothing is told once, before anything is written.
@@ -189,6 +188,17 @@ export class Output {
     makePath(dirname(this.folder));
     sweep(dirname(this.folder));
     mkdirSync(this.#place);
+    if (size >= worthSecond) this.#second = SecondWriter.of(this.#place);
+  }
+
+  /** What another thread was given is written when this returns. @param attempt tries again what it could not write */
+  settle(attempt: (path: string, write: () => void) => void): void {
+    for (const { path, bytes } of this.#second?.end() ?? [])
+      attempt(path, () => {
+        const { time } = this.#writer.write(path, bytes);
+        this.#next.get(path)!.time = time;
+      });
+    this.#second = null;
   }
 
   /** After the last one. */
@@ -201,11 +211,22 @@ export class Output {
   abandon(): void {
     if (!this.#isFresh || this.#isDry) return;
     this.created.length = 0;
+    this.#second?.end();
     try {
       rmSync(this.#place, { recursive: true, force: true });
     } catch {
       // What stopped the run is told; what it could not make, it cannot take away.
     }
+  }
+
+  /** False where the file is to be written in this thread. */
+  #handOver(path: string, source: SiteFile | null, { bytes, checksum }: Finished): boolean {
+    if (!this.#second) return false;
+    const record = recordOf(source, checksum, { size: bytes.length, time: 0 });
+    const isGiven = this.#second.write(path, bytes, record);
+    if (isGiven) this.created.push(path);
+    if (isGiven) this.#next.set(path, record);
+    return isGiven;
   }
 
   /** @param write null where the file is as it should be already */
@@ -215,36 +236,14 @@ export class Output {
     { source, checksum }: { source: SiteFile | null; checksum: number | null },
   ): void {
     const isThere = !this.#isFresh && existsSync(join(this.folder, path));
-    const made = write !== null && !this.#isDry ? write() : this.#stat(path);
+    const made = write !== null && !this.#isDry ? write() : this.#there.stat(path);
     if (write === null) this.same += 1;
     else (isThere ? this.changed : this.created).push(path);
-    this.#next.set(path, {
-      sourceSize: source?.size ?? 0,
-      sourceTime: source?.time ?? 0,
-      size: made?.size ?? 0,
-      time: made?.time ?? 0,
-      checksum,
-    });
+    this.#next.set(path, recordOf(source, checksum, made));
   }
+}
 
-  /** Whether a finished file is the one that was made, by size and time. */
-  #isUntouched(path: string): boolean {
-    const old = this.#old?.files.get(path);
-    const there = old && this.#stat(path);
-    return !!there && there.size === old.size && there.time === old.time;
-  }
-
-  #stat(path: string): Written | null {
-    const found = lstatSync(`${this.folder}/${path}`, { throwIfNoEntry: false });
-    return found?.isFile() ? { size: found.size, time: found.mtimeMs } : null;
-  }
-
-  #read(path: string): Buffer | null {
-    try {
-      return readFileSync(join(this.folder, path));
-    } catch (error) {
-      if (['ENOENT', 'ENOTDIR'].includes((error as NodeJS.ErrnoException).code ?? '')) return null;
-      throw error;
-    }
-  }
+function recordOf(source: SiteFile | null, checksum: number | null, made: Written | null): FileRecord {
+  const { size: sourceSize = 0, time: sourceTime = 0 } = source ?? {};
+  return { sourceSize, sourceTime, size: made?.size ?? 0, time: made?.time ?? 0, checksum };
 }

@@ -94,7 +94,7 @@ export class FolderWriter implements SiteWriter {
         // Asked before what is new is there.
         .map(path => [path, /\.html?$/i.test(path) ? site.facts.movedTo(path) : null] as const),
     );
-    output.begin();
+    output.begin(site.files.reduce((sum, { size }) => sum + size, 0));
     site.files.forEach((file, at) => {
       this.#options.progress?.(at, site.files.length);
       this.#try(file.path, () => {
@@ -105,6 +105,9 @@ export class FolderWriter implements SiteWriter {
       this.#try(path, () => {
         output.put(path, null, { bytes, checksum: crc32(bytes) });
       });
+    output.settle((path, write) => {
+      this.#try(path, write);
+    });
     for (const [path, now] of left)
       this.#try(path, () => {
         // A picture that was packed anew has another name, and so have own files whose names say their content.

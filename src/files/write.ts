@@ -64,6 +64,10 @@ export class Writer {
         const { size, mtimeMs } = fstatSync(handle);
         if (hasChanged?.()) throw new ChangedMeanwhile();
         return { size, time: mtimeMs };
+      } catch (error) {
+        // Nothing stands there half written.
+        if (file === target) rmSync(file, { force: true });
+        throw error;
       } finally {
         closeSync(handle);
       }

@@ -1,14 +1,31 @@
-import { expect, it } from '@jest/globals';
-import { folderWith, kamino, kaminoAlone } from '../helpers/site.ts';
+import { spawnSync } from 'node:child_process';
+import { existsSync, readdirSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { describe, expect, it } from '@jest/globals';
+import {
+  type Ran,
+  contents,
+  filesOf,
+  folderWith,
+  kamino,
+  kaminoAlone,
+  page,
+  plainly,
+  plan,
+  toldFiles,
+} from '../helpers/site.ts';
+
+const program = join(import.meta.dirname, '../../dist/kamino.cjs');
 
 const count = 40;
-const page = (number: number): string => {
+const longPage = (number: number): string => {
   const prose = `<p>${`Words of page ${number}. `.repeat(9000)}</p>`;
   const style = number === 3 ? '' : '<style>\n#top a { color: red }\n</style>';
   return `<!doctype html>\n<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>Page ${number}</title>${style}</head><body><div id="top"></div><main id="m"><h1>${number}</h1><a href="nowhere-${number}.html">x</a>${prose}</main></body></html>\n`;
 };
 const name = (number: number): string => `page-${String(number).padStart(2, '0')}.html`;
-const pages = Object.fromEntries(Array.from({ length: count }, (_, at) => [name(at), page(at)]));
+const pages = Object.fromEntries(Array.from({ length: count }, (_, at) => [name(at), longPage(at)]));
 
 it('finds the same in a site so large that two threads read it, whichever of them meets a page', () => {
   const entries = Object.keys(pages).join(', ');
@@ -29,3 +46,73 @@ it('finds the same in a site so large that two threads read it, whichever of the
   expect(outranked.map(one => one.place.file)).toEqual([`built/${name(0)}`]);
   expect(outranked[0]!.message).toContain(`on ${count - 1} pages`);
 });
+
+describe('a large site', () => {
+  const many = Object.fromEntries(
+    Array.from({ length: 1500 }, (_, at) => {
+      const prose = `Words of page ${at}. `.repeat(at === 1400 ? 70_000 : 250);
+      return [at === 1450 ? 'Ελλάδα/a b.html' : `part-${at % 9}/page-${at}.html`, page(`P${at}`, prose)];
+    }),
+  );
+  const site = (output = 'built'): string =>
+    folderWith({
+      ...many,
+      'notes.txt': 'as it is\n',
+      'kamino.yaml': `output: ${output}\n${plan('', ['part-0/page-0.html'])}`,
+    });
+  const anew = (folder: string): void => {
+    for (const made of ['built', '.kamino']) rmSync(join(folder, made), { recursive: true, force: true });
+  };
+
+  it('is written by another thread while this one makes its pages, and known file by file', () => {
+    const [folder, place] = [site(), site('in-place')];
+    expect([folder, place].map(one => kaminoAlone(one, 'build').status)).toEqual([0, 0]);
+    const { 'kamino.yaml': ofPlan, ...inPlace } = contents(place);
+    expect(ofPlan).toContain('in-place');
+    expect(contents(join(folder, 'built'))).toEqual(inPlace);
+    expect(kaminoAlone(folder, 'build').out).toMatch(/^Nothing to do/);
+    anew(folder);
+    const elsewhere = join(folder, '.tried');
+    expect(unluckily(folder, { REFUSED: 'page-1300', ELSEWHERE: elsewhere }).status).toBe(0);
+    expect(existsSync(elsewhere)).toBe(true);
+    expect(contents(join(folder, 'built'))).toEqual(inPlace);
+    expect(kaminoAlone(folder, 'build').out).toMatch(/^Nothing to do/);
+  });
+
+  it('is built but for a page that cannot be written, which is told and made the next time', () => {
+    const folder = site();
+    const ran = unluckily(folder, { REFUSED: 'page-1300' });
+    expect(ran.status).toBe(1);
+    expect(toldFiles(ran.err, 'cannot-write')).toEqual(['built/part-4/page-1300.html']);
+    expect(ran.out).toContain(`${Object.keys(many).length + 1} new`);
+    expect(filesOf(join(folder, 'built'))).toHaveLength(Object.keys(many).length + 1);
+    expect(kaminoAlone(folder, 'build').out).toContain('1 new, 0 changed');
+  });
+
+  it('leaves nothing half written on a disk that is full, and nothing but a folder to sweep when killed', () => {
+    const folder = site();
+    for (const at of [1, 200, 500]) {
+      const ran = unluckily(folder, { FULL_AT: String(at) });
+      expect([ran.status, ran.err]).toEqual([
+        2,
+        expect.stringMatching(/the disk is full[^]*Nothing was written/),
+      ]);
+      expect(readdirSync(folder).filter(one => /built|\.part$/.test(one))).toEqual([]);
+    }
+    expect(unluckily(folder, { KILL_AT: '400' }).status).toBeNull();
+    expect(existsSync(join(folder, 'built'))).toBe(false);
+    expect(kaminoAlone(folder, 'build').status).toBe(0);
+    expect(readdirSync(folder).filter(one => /\.part$/.test(one))).toEqual([]);
+  });
+});
+
+/** A build in a process in which the disk does as the environment says. */
+function unluckily(folder: string, environment: Record<string, string>): Ran {
+  const misfortune = pathToFileURL(join(import.meta.dirname, '../helpers/kill-at.mjs')).href;
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', misfortune, program, 'build'], {
+    cwd: folder,
+    encoding: 'utf8',
+    env: { ...plainly, ...environment },
+  });
+  return { status, out: stdout, err: stderr };
+}

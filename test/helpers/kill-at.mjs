@@ -1,7 +1,9 @@
 // Loaded before the program. KILL_AT: it ends itself, as nothing can foresee, at the nth thing that it does to the disk.
-// FULL_AT: from the nth write on the disk is full. What is kept for many commands is armed for each of them.
+// FULL_AT: from the nth write on the disk is full. REFUSED: files with this in their names are too large to be written, with
+// ELSEWHERE not by another thread, which then makes a file of that name. Threads count on their own. What is kept for many commands is armed for each of them.
 import fs from 'node:fs';
 import { syncBuiltinESMExports } from 'node:module';
+import { isMainThread } from 'node:worker_threads';
 
 let left = Infinity;
 let room = Infinity;
@@ -29,4 +31,13 @@ for (const name of ['writeSync', 'renameSync', 'copyFileSync', 'mkdirSync', 'rmS
     return own(...given);
   };
 }
+
+const { REFUSED, ELSEWHERE } = process.env;
+const open = fs.openSync;
+fs.openSync = (path, ...how) => {
+  const isRefused = REFUSED && how[0] === 'wx' && path.includes(REFUSED) && !(ELSEWHERE && isMainThread);
+  if (isRefused && ELSEWHERE) fs.writeFileSync(ELSEWHERE, '');
+  if (isRefused) throw Object.assign(new Error('EFBIG'), { code: 'EFBIG', syscall: 'open', path });
+  return open(path, ...how);
+};
 syncBuiltinESMExports();

@@ -1,10 +1,10 @@
 import { baseFolder } from '../address/href.ts';
-import type { SitePath } from '../address/path.ts';
+import { type SitePath, folderOf } from '../address/path.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import { isToFold } from '../menu/folds.ts';
 import { isLanguage } from '../menu/languages.ts';
 import { isShown } from '../menu/on-page.ts';
-import { AlikeStarts } from '../page/alike.ts';
+import { AlikeStarts, type Likeness, frameLike } from '../page/alike.ts';
 import { readFrame } from '../page/frame.ts';
 import { attributeStarts } from '../page/wanted.ts';
 import type { Frame, MainContent } from '../page/types.ts';
@@ -31,6 +31,7 @@ import { type Inlay, type Inlaying, type Making, nothing } from './inlaying.ts';
 import { Placement } from './placement.ts';
 import { differences, overlapOf, staysShort } from './places.ts';
 import { pointFor } from './points.ts';
+import { Repeats } from './repeats.ts';
 import { slotFindings } from './slots.ts';
 import { holdsMore, lostWith } from './taken-out.ts';
 import { freeId, indentAt, lineBreakOf } from './surroundings.ts';
@@ -42,6 +43,7 @@ export class Inlayer {
   readonly #names: ReadonlySet<string>;
   readonly #writer = new MenuWriter();
   readonly #alike = new Map<string, AlikeStarts>();
+  readonly #repeats = new Repeats();
 
   constructor(inlay: Inlay) {
     this.#inlay = inlay;
@@ -75,23 +77,36 @@ export class Inlayer {
     if (menus.length === 0) return settled({ ...nothing(source, []), spans: this.#idSpans(path, raw) });
     if (/\.xht(ml)?$/i.test(path)) return untouched(xmlPage(path));
     const { slots } = isFresh ? starts : attributeStarts(raw);
-    const frame = this.#frame(path, raw, menus, slots);
-    const why = unreadable(given, frame.charset);
+    const known = this.#alikeFor(menus).find(raw, slots);
+    const like = known ?? this.#read(path, raw, menus, slots);
+    const why = unreadable(given, like.frame.charset);
     if (why !== null) return untouched(unreadablePage(path, why));
+    const key = this.#keyFor(path, menus, like.frame);
+    const again = known && key !== null ? this.#repeats.find(known, key, source) : null;
+    if (again) return settled(again);
+    const frame = known ? frameLike(known, path, raw) : like.frame;
     if (frame.isFrameset) return untouched(framesetPage(path));
     const misread = frame.isDoubtful ? this.#misread(menus, frame, slots) : null;
     if (misread) return untouched(badPlace(frame, misread, { element: null, why: openNoscript }));
-    return settled(this.#fill(menus, frame, bytes, source));
+    const made = this.#fill(menus, frame, bytes, source);
+    if (key !== null) this.#repeats.keep(like, key, made);
+    return settled(made);
   }
 
-  /** What a page is like: as one that began like it, where there was one. */
-  #frame(path: SitePath, raw: Raw, menus: readonly ResolvedMenu[], slots: readonly number[]): Frame {
-    const alike = this.#alikeFor(menus);
-    const known = alike.find(path, raw, slots);
-    if (known) return known;
+  /** Reads a page that begins like none before. */
+  #read(path: SitePath, raw: Raw, menus: readonly ResolvedMenu[], slots: readonly number[]): Likeness {
     const frame = readFrame(path, raw, this.#placement.wanted(menus, raw, slots));
-    alike.add(frame, slots);
-    return frame;
+    this.#alikeFor(menus).add(frame, slots);
+    return { frame, from: 0, by: 0 };
+  }
+
+  /** Stands for all that the markup for a page depends on beside its start; null where it is of this page alone. */
+  #keyFor(path: SitePath, menus: readonly ResolvedMenu[], { base, main }: Frame): string | null {
+    const page = path.normalize('NFC');
+    const { ids, languageOf } = this.#inlay;
+    const isOfOne = base !== null || main?.id === null || ids.has(page) || languageOf(page) !== null;
+    const own = isOfOne ? null : this.#writer.ofPage(menus, page);
+    return own === null ? null : `${folderOf(path)}\n${own}`;
   }
 
   #misread(menus: readonly ResolvedMenu[], frame: Frame, slots: readonly number[]): ResolvedMenu | null {

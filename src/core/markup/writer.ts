@@ -16,24 +16,46 @@ export class MenuWriter {
   readonly #sections = new Map<ResolvedMenu, boolean>();
 
   write(menu: ResolvedMenu, from: Standpoint, line: LinePlace, charset: Charset): Raw {
-    const marks = marksOn(menu, from.page);
     let key = `${menu.name}\n${from.folder}\n${line.indent}${line.lineBreak}`;
-    if (menu.language !== null) key += `\n${menu.language.tag}`;
     if (charset.declared) key += charset.name;
     if (line.cell !== null) key += `\n${line.cell}`;
     if (line.was !== null) key += `\n${line.was}`;
-    // Only these say something of the page itself.
-    if (from.page === menu.home?.page) key += '\nhome';
-    if (menu.shows !== 'entries' || this.#dependsOnPage(menu)) key += `\n${from.page}`;
-    for (const [entry, mark] of marks) key += `\n${entry.hook} ${mark}`;
-    for (const one of menu.joined) {
-      if (!from.carried.has(one.name)) continue;
-      key += `\n${one.name}`;
-      if (one.shows !== 'entries' || this.#dependsOnPage(one)) key += ` ${from.page}`;
-      for (const [entry, mark] of marksOn(one, from.page)) key += ` ${entry.hook} ${mark}`;
-    }
-    if (menu.fold.joins !== null && from.carried.has(menu.fold.joins)) key += '\njoins';
+    key +=
+      this.#ofPage(menu, from.page, name => from.carried.has(name)) ??
+      `\n${menu.language?.tag ?? ''}\n${from.page}`;
+    const marks = marksOn(menu, from.page);
     return this.#once(key, () => encodeMarkup(menuMarkup(menu, from, line, marks), charset));
+  }
+
+  /** Stands for what the markup of menus says of the page that they are in; null where it is of this page alone. */
+  ofPage(menus: readonly ResolvedMenu[], page: SitePath): string | null {
+    const carries = (name: string): boolean => menus.some(menu => menu.name === name);
+    let key = '';
+    for (const menu of menus) {
+      const own = this.#ofPage(menu, page, carries);
+      if (own === null) return null;
+      key += `\n${own}`;
+    }
+    return key;
+  }
+
+  #ofPage(menu: ResolvedMenu, page: SitePath, carries: (name: string) => boolean): string | null {
+    if (this.#isOfOne(menu)) return null;
+    let key = page === menu.home?.page ? '\nhome' : '';
+    if (menu.language !== null) key += `\n${menu.language.tag}`;
+    for (const [entry, mark] of marksOn(menu, page)) key += `\n${entry.hook} ${mark}`;
+    for (const one of menu.joined) {
+      if (!carries(one.name)) continue;
+      if (this.#isOfOne(one)) return null;
+      key += `\n${one.name}`;
+      for (const [entry, mark] of marksOn(one, page)) key += ` ${entry.hook} ${mark}`;
+    }
+    return menu.fold.joins !== null && carries(menu.fold.joins) ? `${key}\njoins` : key;
+  }
+
+  /** Whether each page has a menu of its own. */
+  #isOfOne(menu: ResolvedMenu): boolean {
+    return menu.shows !== 'entries' || this.#dependsOnPage(menu);
   }
 
   style(file: SitePath, from: Standpoint, charset: Charset): Raw {

@@ -15,6 +15,13 @@ interface Start {
 
 const mostKept = 6;
 
+/** A page that begins as one before did: what is at or behind `from` in that one lies `by` bytes further on. */
+export interface Likeness {
+  frame: Frame;
+  from: number;
+  by: number;
+}
+
 /**
  * Pages of a site mostly begin alike but for their titles: what has been read of one start holds for the next, with its
  * offsets moved by the difference in length.
@@ -38,15 +45,15 @@ export class AlikeStarts {
     if (this.#starts.length > mostKept) this.#starts.pop();
   }
 
-  /** The frame of a page that begins as one before did, or null. */
-  find(path: string, raw: Raw, slots: readonly number[]): Frame | null {
+  /** The page before that one begins like, or null. */
+  find(raw: Raw, slots: readonly number[]): Likeness | null {
     if (this.#starts.length === 0) return null;
     const title = titleOf(raw, raw.length);
     if (!title) return null;
     for (const { before, after, at, frame, slots: count } of this.#starts) {
       if (before.length !== title.from || count !== slots.length) continue;
       if (raw.startsWith(after, title.to) && raw.startsWith(before))
-        return moved(frame, path, raw, { from: at, by: title.to - at });
+        return { frame, from: at, by: title.to - at };
     }
     return null;
   }
@@ -63,13 +70,9 @@ function titleOf(raw: Raw, most: number): { from: number; to: number } | null {
   return brace >= 0 && brace < to ? null : { from, to };
 }
 
-interface Move {
-  from: number;
-  by: number;
-}
-
-function moved(frame: Frame, path: string, raw: Raw, move: Move): Frame {
-  const to = (offset: number): number => (offset >= move.from ? offset + move.by : offset);
+/** The frame of a page that begins as one before did. */
+export function frameLike({ frame, from, by }: Likeness, path: string, raw: Raw): Frame {
+  const to = (offset: number): number => (offset >= from ? offset + by : offset);
   const main = frame.main && { id: frame.main.id, insert: to(frame.main.insert) };
   const slots = frame.slots.map(({ name, element }) => ({ name, element: movedElement(element, to) }));
   const found = new Map<string, Element | Found>();
