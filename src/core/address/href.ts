@@ -79,11 +79,14 @@ export interface AddressStyle {
   host?: string;
   /** Paths whose names are not in Unicode's composed form on the disk, with that form. */
   onDisk?: ReadonlyMap<SitePath, string>;
+  /** Told of each path to which an address is written. */
+  met?: (path: SitePath) => void;
 }
 
 /** The address of a page or file of the site, as a link in this folder is written. */
 export function writtenAddress(folder: SitePath, path: SitePath, style: AddressStyle): string {
   const target = style.onDisk?.get(path) ?? path;
+  style.met?.(target);
   const isHidden = style.index === 'hidden' && /(^|\/)index\.html?$/i.test(target);
   const shown = isHidden ? target.slice(0, target.lastIndexOf('/') + 1) : target;
   if (style.from === 'root') return style.base + shown.split('/').map(encodePart).join('/');

@@ -1,5 +1,5 @@
 import { baseFolder } from '../address/href.ts';
-import { type SitePath, folderOf } from '../address/path.ts';
+import type { SitePath } from '../address/path.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import { isToFold } from '../menu/folds.ts';
 import { isLanguage } from '../menu/languages.ts';
@@ -41,12 +41,13 @@ export class Inlayer {
   readonly #inlay: Inlay;
   readonly #placement: Placement;
   readonly #names: ReadonlySet<string>;
-  readonly #writer = new MenuWriter();
+  readonly #writer: MenuWriter;
   readonly #alike = new Map<string, AlikeStarts>();
   readonly #repeats = new Repeats();
 
   constructor(inlay: Inlay) {
     this.#inlay = inlay;
+    this.#writer = new MenuWriter(inlay.links);
     this.#placement = new Placement(inlay);
     this.#names = new Set(inlay.menus.map(menu => menu.name));
   }
@@ -89,7 +90,9 @@ export class Inlayer {
     const misread = frame.isDoubtful ? this.#misread(menus, frame, slots) : null;
     if (misread) return untouched(badPlace(frame, misread, { element: null, why: openNoscript }));
     const made = this.#fill(menus, frame, bytes, source);
-    if (key !== null) this.#repeats.keep(like, key, made);
+    // It is another one where the markup leads to what no markup led to before.
+    const keyNow = key === null ? null : this.#keyFor(path, menus, like.frame);
+    if (keyNow !== null) this.#repeats.keep(like, keyNow, made);
     return settled(made);
   }
 
@@ -100,13 +103,12 @@ export class Inlayer {
     return { frame, from: 0, by: 0 };
   }
 
-  /** Stands for all that the markup for a page depends on beside its start; null where it is of this page alone. */
+  /** Stands for what the markup for a page depends on beside its start; null where it is of this page alone. */
   #keyFor(path: SitePath, menus: readonly ResolvedMenu[], { base, main }: Frame): string | null {
     const page = path.normalize('NFC');
     const { ids, languageOf } = this.#inlay;
     const isOfOne = base !== null || main?.id === null || ids.has(page) || languageOf(page) !== null;
-    const own = isOfOne ? null : this.#writer.ofPage(menus, page);
-    return own === null ? null : `${folderOf(path)}\n${own}`;
+    return isOfOne ? null : this.#writer.ofPage(menus, page);
   }
 
   #misread(menus: readonly ResolvedMenu[], frame: Frame, slots: readonly number[]): ResolvedMenu | null {
@@ -138,9 +140,9 @@ export class Inlayer {
     const findings = slotFindings(frame, this.#names);
     const left = (one: Finding): Inlaying => nothing(given, [...findings, one]);
     const folder = baseFolder(path, base);
-    const { links, reserves } = this.#inlay;
+    const { links } = this.#writer;
     const carried = new Set(menus.map(menu => menu.name));
-    const here = { page: path.normalize('NFC'), folder, links, reserves, carried };
+    const here = { page: path.normalize('NFC'), folder, links, reserves: this.#inlay.reserves, carried };
     const put = this.#menuSpans(menus, frame, here);
     findings.push(...put.lost.map(menu => noPlace(frame, menu)));
     if (put.refused) return left(put.refused);

@@ -128,9 +128,7 @@ function leafParts(
 ): [before: string, after: string] {
   const made = leaves.get(entry) ?? new Map<string, [string, string]>();
   leaves.set(entry, made);
-  // The address of a picture is another in each folder.
-  const folder = entry.picture === null ? '' : from.folder;
-  const key = `${mark} ${from.reserves} ${words['new-window']} ${folder}`;
+  const key = `${mark} ${from.reserves} ${words['new-window']}`;
   const kept = made.get(key);
   if (kept) return kept;
   const { item, label, about } = sameEverywhere(entry, from.reserves);
@@ -139,6 +137,7 @@ function leafParts(
     `${startOf(entry, mark, item)}<a class="${parts.link}" href="`,
     `"${linkAttributes(entry)}${current}>${withPicture(entry, label, from)}${notesOf(entry, words)}${about}</a></li>`,
   ];
-  made.set(key, both);
+  // The address of a picture is another in each folder.
+  if (entry.picture === null) made.set(key, both);
   return both;
 }

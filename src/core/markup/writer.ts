@@ -1,4 +1,6 @@
-import type { SitePath } from '../address/path.ts';
+import { AlikeFolders } from '../address/alike-folders.ts';
+import type { AddressStyle } from '../address/href.ts';
+import { type SitePath, folderOf } from '../address/path.ts';
 import { marksOn } from '../menu/marks.ts';
 import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import type { Raw } from '../text/bytes.ts';
@@ -10,13 +12,25 @@ import type { LinePlace, Standpoint } from './standpoint.ts';
 
 const mostKept = 4000;
 
-/** Writes menus for pages. Pages of one folder with the same marks share their markup, so that it is made once. */
+/** Writes menus for pages. Pages with the same marks in folders that are alike share their markup: it is made once. */
 export class MenuWriter {
   readonly #made = new Map<string, Raw>();
   readonly #sections = new Map<ResolvedMenu, boolean>();
+  readonly #folders = new AlikeFolders();
+  /** How addresses are written: those that markup is asked for with it are heard of. */
+  readonly links: AddressStyle;
+
+  constructor(links: AddressStyle) {
+    this.links = {
+      ...links,
+      met: path => {
+        this.#folders.meet(path);
+      },
+    };
+  }
 
   write(menu: ResolvedMenu, from: Standpoint, line: LinePlace, charset: Charset): Raw {
-    let key = `${menu.name}\n${from.folder}\n${line.indent}${line.lineBreak}`;
+    let key = `${menu.name}\n${line.indent}${line.lineBreak}`;
     if (charset.declared) key += charset.name;
     if (line.cell !== null) key += `\n${line.cell}`;
     if (line.was !== null) key += `\n${line.was}`;
@@ -24,13 +38,13 @@ export class MenuWriter {
       this.#ofPage(menu, from.page, name => from.carried.has(name)) ??
       `\n${menu.language?.tag ?? ''}\n${from.page}`;
     const marks = marksOn(menu, from.page);
-    return this.#once(key, () => encodeMarkup(menuMarkup(menu, from, line, marks), charset));
+    return this.#once(from.folder, key, () => encodeMarkup(menuMarkup(menu, from, line, marks), charset));
   }
 
-  /** Stands for what the markup of menus says of the page that they are in; null where it is of this page alone. */
+  /** Stands for what the markup of menus says of the page that they are in, and of its folder; null where it is of this page alone. */
   ofPage(menus: readonly ResolvedMenu[], page: SitePath): string | null {
     const carries = (name: string): boolean => menus.some(menu => menu.name === name);
-    let key = '';
+    let key = this.#folders.keyOf(folderOf(page));
     for (const menu of menus) {
       const own = this.#ofPage(menu, page, carries);
       if (own === null) return null;
@@ -59,17 +73,17 @@ export class MenuWriter {
   }
 
   style(file: SitePath, from: Standpoint, charset: Charset): Raw {
-    const key = `${file}\n${from.folder}\n${charset.declared ? charset.name : ''}`;
-    return this.#once(key, () => encodeMarkup(styleMarkup(file, from), charset));
+    const key = `${file}\n${charset.declared ? charset.name : ''}`;
+    return this.#once(from.folder, key, () => encodeMarkup(styleMarkup(file, from), charset));
   }
 
   script(file: SitePath, from: Standpoint, charset: Charset): Raw {
-    const key = `script\n${from.folder}\n${charset.declared ? charset.name : ''}`;
-    return this.#once(key, () => encodeMarkup(scriptMarkup(file, from), charset));
+    const key = `script\n${charset.declared ? charset.name : ''}`;
+    return this.#once(from.folder, key, () => encodeMarkup(scriptMarkup(file, from), charset));
   }
 
   viewport(): Raw {
-    return this.#once('viewport', viewportMarkup);
+    return this.#once('', 'viewport', viewportMarkup);
   }
 
   /** @param hasBase whether the page has a `base`, past which a link within it needs its address */
@@ -92,12 +106,13 @@ export class MenuWriter {
     return known;
   }
 
-  #once(key: string, make: () => Raw): Raw {
-    const made = this.#made.get(key);
+  #once(folder: SitePath, what: string, make: () => Raw): Raw {
+    const made = this.#made.get(`${this.#folders.keyOf(folder)}\n${what}`);
     if (made !== undefined) return made;
     if (this.#made.size >= mostKept) this.#made.clear();
     const raw = sealed(make());
-    this.#made.set(key, raw);
+    // By now it is known what it leads to.
+    this.#made.set(`${this.#folders.keyOf(folder)}\n${what}`, raw);
     return raw;
   }
 }

@@ -1,4 +1,6 @@
-import { describe, expect, test } from '@jest/globals';
+import { describe, expect, it, test } from '@jest/globals';
+import fc from 'fast-check';
+import { AlikeFolders } from '../../../src/core/address/alike-folders.ts';
 import {
   baseFolder,
   fragmentOf,
@@ -6,6 +8,7 @@ import {
   readWebAddress,
   relativeAddress,
 } from '../../../src/core/address/href.ts';
+import { runs } from '../../helpers/runs.ts';
 
 describe('relative addresses', () => {
   test.each([
@@ -71,4 +74,26 @@ test.each([
 
 test('fragments', () => {
   expect(fragmentOf('a b/ü')).toBe('#a%20b/%C3%BC');
+});
+
+it('knows from which folders the same links are written alike', () => {
+  const name = fc.constantFrom('a', 'b', 'a b', 'ä', 'index');
+  const path = fc.array(name, { minLength: 1, maxLength: 4 }).map(parts => parts.join('/'));
+  const folder = fc.array(name, { maxLength: 4 }).map(parts => parts.join('/'));
+  fc.assert(
+    fc.property(fc.array(path, { maxLength: 4 }), fc.array(folder, { maxLength: 12 }), (paths, all) => {
+      const folders = new AlikeFolders();
+      for (const one of paths) folders.meet(one);
+      const written = new Map<string, string[]>();
+      for (const one of all) {
+        const links = paths.map(to => relativeAddress(one, to));
+        const depths = one === '' ? 0 : one.split('/').length;
+        const key = folders.keyOf(one);
+        expect(written.get(key) ?? links).toEqual(links);
+        written.set(key, links);
+        if (paths.length === 0) expect(key).toBe(`${depths} `);
+      }
+    }),
+    { numRuns: runs(2000) },
+  );
 });

@@ -168,7 +168,17 @@ it('makes of pages that begin alike what it makes of each alone', () => {
     );
   const placed = fc.tuple(
     start,
-    part('p.html', 'q.html', 'b.html', 'index.html', 'a/one.html', 'a/two.html', 'a/b/three.html'),
+    part(
+      'p.html',
+      'b.html',
+      'index.html',
+      'a/one.html',
+      'a/two.html',
+      'a/b/three.html',
+      'c/d.html',
+      'c/e/f.html',
+      'css/g.html',
+    ),
   );
   fc.assert(
     fc.property(
