@@ -61,19 +61,25 @@ it('packs only what runs, and works when installed into an empty folder', () => 
 
 it('starts without what was compiled before, where that is broken or of another program', () => {
   const files = ['kamino.cjs', 'program.cjs'];
-  const kept = readFileSync(join(root, 'dist/program.cache'));
-  const other = Buffer.from(kept);
-  for (let at = 5000; at < other.length; at += 5000) other[at]! ^= 0xff;
-  for (const cache of [kept, other, kept.subarray(0, 100_000), Buffer.alloc(0)]) {
-    const folder = folderWith({
-      'package.json': readFileSync(join(root, 'package.json')),
-      'dist/program.cache': cache,
-    });
-    for (const file of files) copyFileSync(join(root, 'dist', file), join(folder, 'dist', file));
-    const { status, stdout } = spawnSync(process.execPath, [join(folder, 'dist/kamino.cjs'), '--version'], {
-      encoding: 'utf8',
-      env: plainly,
-    });
-    expect([status, stdout]).toEqual([0, '0.1.0\n']);
+  const starts = [
+    ['told.cache', ['--version'], /^0\.1\.0\n$/],
+    ['program.cache', ['build', '--help'], /^Usage: kamino build /],
+  ] as const;
+  for (const [name, args, told] of starts) {
+    const kept = readFileSync(join(root, 'dist', name));
+    const other = Buffer.from(kept);
+    for (let at = 5000; at < other.length; at += 5000) other[at]! ^= 0xff;
+    for (const cache of [kept, other, kept.subarray(0, 100_000), Buffer.alloc(0)]) {
+      const folder = folderWith({
+        'package.json': readFileSync(join(root, 'package.json')),
+        [`dist/${name}`]: cache,
+      });
+      for (const file of files) copyFileSync(join(root, 'dist', file), join(folder, 'dist', file));
+      const { status, stdout } = spawnSync(process.execPath, [join(folder, 'dist/kamino.cjs'), ...args], {
+        encoding: 'utf8',
+        env: plainly,
+      });
+      expect([status, stdout]).toEqual([0, expect.stringMatching(told)]);
+    }
   }
 });

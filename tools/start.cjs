@@ -8,10 +8,13 @@ const { crc32 } = require('node:zlib');
 const filename = join(__dirname, 'program.cjs');
 const source = readFileSync(filename);
 
+/** What only tells of the program needs little of it: the less is read, the sooner it is told. */
+const isTold = [undefined, '--version', '--help', '-h', 'help'].includes(process.argv[2]);
+
 /** What was compiled of this very source, whole; V8 itself does not look, and falls over what is not. */
 function compiled() {
   try {
-    const file = readFileSync(join(__dirname, 'program.cache'));
+    const file = readFileSync(join(__dirname, isTold ? 'told.cache' : 'program.cache'));
     const data = file.subarray(8);
     const isRight = file.readUInt32LE(0) === crc32(source) && file.readUInt32LE(4) === crc32(data);
     return isRight ? data : undefined;
