@@ -2,6 +2,7 @@
 // Starts the program from what V8 has compiled of it already, where that is of this version of Node.js.
 const { readFileSync } = require('node:fs');
 const { join } = require('node:path');
+const { argv } = require('node:process');
 const { Script } = require('node:vm');
 const { crc32 } = require('node:zlib');
 
@@ -9,7 +10,7 @@ const filename = join(__dirname, 'program.cjs');
 const source = readFileSync(filename);
 
 /** What only tells of the program needs little of it: the less is read, the sooner it is told. */
-const isTold = [undefined, '--version', '--help', '-h', 'help'].includes(process.argv[2]);
+const isTold = [undefined, '--version', '--help', '-h', 'help'].includes(argv[2]);
 
 /** What was compiled of this very source, whole; V8 itself does not look, and falls over what is not. */
 function compiled() {

@@ -28,7 +28,9 @@ export interface SitePlace {
 export function listSite(place: SitePlace): Walk {
   const { files, ...walk } = walkFolder(place.root, leftBy(place));
   const { sheets } = place.record;
+  const mayBeOwn = sheets.size > 0 ? /./ : /\.(?:ya?ml|sums)$/i;
   const isOwn = ({ path, size }: SiteFile): boolean => {
+    if (!mayBeOwn.test(path) && !ownSheets.includes(path)) return false;
     const file = join(place.root, path);
     if (ownSheets.includes(path) || (sheets.has(file) && /\.html?$/i.test(path)))
       return starts(file, isOwnSheet);

@@ -135,8 +135,12 @@ function isPlace(value: unknown): boolean {
   );
 }
 
+/** What most paths are like: no part of them begins with a dot, and none is empty. */
+const plainPath = /^[\w-][\w. -]*(?:\/[\w-][\w. -]*)*$/;
+
 /** A path that does not leave the folder which it is in. */
 export function isInside(value: unknown): boolean {
+  if (isText(value) && plainPath.test(value)) return true;
   if (!isText(value) || value === '' || /[\0\\]|^\/|^[a-z]:/i.test(value)) return false;
   return normalizePath(value) === value.normalize('NFC');
 }
