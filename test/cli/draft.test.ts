@@ -1091,3 +1091,62 @@ it('asks on a terminal, and Enter takes the defaults', async () => {
   expect(planOf(folder)).toMatch(/output: built[^]*place: \{ first-in: body \}[^]*highlight: background/);
   expect(await terminal([], '--force', '--yes')).not.toContain('Which menu');
 });
+
+it('takes over words on a picture, a button as it is and a column that is one on a desk alone, and tells of buttons that opened the old menu', () => {
+  const names = ['index', 'camping', 'faq', 'map'];
+  const link = (name: string): string => `<a href="${name}.html">${name}</a>`;
+  const site = (nav: string, css: string): string =>
+    folderWith({
+      ...Object.fromEntries(
+        names.map(name => [
+          `${name}.html`,
+          `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>${name}</title><link rel="stylesheet" href="site.css"></head><body>${nav}<main><section class="hero"><h1>${name}</h1></section></main></body></html>`,
+        ]),
+      ),
+      'site.css': css,
+    });
+  const list = `<ul id="list">${names.map(name => `<li>${link(name)}</li>`).join('')}<li><a class="btn" href="https://tickets.example/">Tickets</a></li></ul>`;
+  const over = site(
+    `<header><b>Fenlight</b><button id="opens" aria-controls="list">=</button><span class="mark burger">=</span><button class="find">Find</button>${list}</header>`,
+    'header{position:absolute;inset:0 0 auto;display:flex}#list{display:flex;list-style:none}#list a{color:#fff;padding:8px}#list .btn{background:#ffd166;color:#20302b;border-radius:99px;font-weight:700}.hero{min-height:300px;background:linear-gradient(#1c3d3a,#4d8a72)}.burger{display:none}@media(max-width:700px){#list{display:none}.burger{display:block}}',
+  );
+  const { err } = kamino(over, 'draft', '--from', '#list', '--dry-run');
+  expect(draftedWith('', over, '#list')).toMatch(
+    /label: Tickets, highlight: \{ background: "#ffd166", color: "#20302b", radius: 999px, font: \{ weight: 700 \} \}/,
+  );
+  expect(planOf(over)).toContain('  color: "#ffffff"\n');
+  expect(err).toMatch(
+    /left-control: [^]*<button id="opens"[^]*\n {2}The same at camping\.html:1:\d+\n {2}Take it out/,
+  );
+  expect(kamino(over, 'build')).toMatchObject({ status: 0 });
+
+  const column = site(
+    `<aside class="side"><nav><p>${link('index')}</p><details><summary>Places</summary><p>${link('camping')}</p><p>${link('map')}</p></details><p>${link('faq')}</p></nav><p class="social"><a href="https://pictures.example/">Pictures</a> <a href="mailto:a@b.example">Mail</a></p></aside>`,
+    '.side{width:220px;position:fixed}nav a{display:block}@media(max-width:700px){.side{width:auto;position:static}}',
+  );
+  kamino(column, 'draft', '--from', 'nav', '--from', 'social=p.social');
+  expect(planOf(column)).toMatch(/menu: masthead\n.*\n {4}form: column[^]*menu: social\n.*\n {4}form: plain/);
+});
+
+it('does not throw away what a row says, nor suggest rows that say more, nor columns at the foot', () => {
+  const files = Object.fromEntries(
+    ['index', 'fees', 'news'].map(name => [
+      `${name}.html`,
+      `<!doctype html><html lang="en"><head><title>${name}</title><style>nav a{font-weight:600}</style></head><body><div class="top"><span>01632 960 233</span> <a href="mailto:a@b.example">Mail</a> <a href="https://cy.example/">Cymraeg</a></div><nav><a href="index.html">Home</a> <a href="fees.html">Fees</a> <a href="news.html">News</a></nav><main><h1>${name}</h1></main><footer><div><h3>Visit</h3><p>Corn Street 4</p></div><div><h3>School</h3><ul><li><a href="fees.html">Fees</a></li><li><a href="news.html">News</a></li></ul></div></footer></body></html>`,
+    ]),
+  );
+  const folder = folderWith(files);
+  expect(kamino(folder, 'inventory').out).toMatch(/Go on with {2}kamino draft --from "nav" {3}/);
+  expect(
+    kamino(folder, 'draft', '--from', 'nav', '--from', 'above=div.top', '--from', 'foot=footer ul').status,
+  ).toBe(0);
+  expect(planOf(folder)).toMatch(
+    /# `div\.top` stays: it holds more than links, on 3 pages: the words “01632 960 233”\./,
+  );
+  // The letters of one menu are not those of a row on the page's own ground.
+  expect(planOf(folder)).toMatch(
+    /menu: masthead\n[^]* {4}look:\n {6}font: \{ weight: 600 \}\n[^]*menu: above/,
+  );
+  expect(kamino(folder, 'build').status).toBe(0);
+  expect(contents(folder)['fees.html']).toContain('<span>01632 960 233</span>');
+});

@@ -2,25 +2,9 @@
 import type { ComputedLook } from '../../core/draft/old-look.ts';
 import { all, styleOf } from '../shared.ts';
 import { isClear } from './clear.ts';
+import { buttonOf, ground, isOver, wordsIn } from './grounds.ts';
 import { leave } from './leave.ts';
 import { alignOf, evenOf, moreLines, rowOf, touches, wordsBox } from './rows.ts';
-
-/** The colour that lies behind an element. */
-function ground(from: Element): string | null {
-  for (let one: Element | null = from; one; one = one.parentElement) {
-    const color = styleOf(one, 'background-color');
-    if (!isClear(color)) return color;
-  }
-  return null;
-}
-
-/** The innermost element with words has the colour that is seen. */
-function wordsIn(link: Element): Element {
-  let words = link;
-  while (words.children.length === 1 && words.textContent.trim() === words.children[0]!.textContent.trim())
-    words = words.children[0]!;
-  return words;
-}
 
 /** From one row of links to the next; 0 where they stand in one row. */
 function pitchOf(links: readonly Element[]): number {
@@ -41,7 +25,7 @@ function isFilled(menu: Element, links: readonly Element[], row: readonly DOMRec
   const own = menu.getBoundingClientRect();
   const holder = menu.parentElement!;
   const room = holder.getBoundingClientRect().width - insideOf(holder, 'left') - insideOf(holder, 'right');
-  if (own.width < room - 2 && boxOf(menu, links).width === 0) return false;
+  if (own.width < room - 2 && widthInMiddle(menu) === 0) return false;
   const [left, right] = [Math.min(...row.map(box => box.left)), Math.max(...row.map(box => box.right))];
   const rest = own.width - roomOf(menu, links, 'left') - roomOf(menu, links, 'right') - (right - left);
   return Math.abs(rest) < 4 + own.width / 100;
@@ -83,10 +67,7 @@ function hasWordsBetween(one: Element, other: Element): boolean {
 
 /** The room between the edge of the menu and its entries: where these stand in one row, that of boxes around them too. */
 function roomOf(menu: Element, links: readonly Element[], side: string): number {
-  const boxes = [menu];
-  if (pitchOf(links) === 0)
-    for (let one = links[0]!.parentElement!; one !== menu; one = one.parentElement!)
-      if (links.every(link => one.contains(link))) boxes.push(one);
+  const boxes = pitchOf(links) === 0 ? boxesAround(menu, links) : [menu];
   return boxes.reduce((sum, one) => sum + parseFloat(styleOf(one, `padding-${side}`)), 0);
 }
 
@@ -94,17 +75,34 @@ function roomOf(menu: Element, links: readonly Element[], side: string): number 
 const insideOf = (holder: Element, side: string): number =>
   parseFloat(styleOf(holder, `padding-${side}`)) + parseFloat(styleOf(holder, `border-${side}-width`));
 
-/** How wide the menu lies in what holds it: its own width where it lies in the middle of more, and the room inside it. */
-function boxOf(menu: Element, links: readonly Element[]): ComputedLook['box'] {
-  const own = menu.getBoundingClientRect();
-  const holder = menu.parentElement!;
+/** The width of an element that lies in the middle of what holds it; else 0. */
+function widthInMiddle(box: Element): number {
+  const own = box.getBoundingClientRect();
+  const holder = box.parentElement!;
   const around = holder.getBoundingClientRect();
   const before = own.left - around.left - insideOf(holder, 'left');
   const behind = around.right - own.right - insideOf(holder, 'right');
   const isInMiddle = before > 8 && Math.abs(before - behind) <= 2;
+  return isInMiddle ? own.width : 0;
+}
+
+/** All that holds these links in a menu, the menu first. */
+function boxesAround(menu: Element, links: readonly Element[]): Element[] {
+  const boxes: Element[] = [];
+  for (let one = links[0]!.parentElement!; one !== menu; one = one.parentElement!)
+    if (links.every(link => one.contains(link))) boxes.unshift(one);
+  return [menu, ...boxes];
+}
+
+/** The width of the menu, or of what its entries lie in, where that lies in the middle of more, and the room inside it. */
+function boxOf(menu: Element, links: readonly Element[]): ComputedLook['box'] {
+  // What is only as wide as its entries says nothing of the room that they have.
+  const inner = boxesAround(menu, links).slice(1);
+  const middle =
+    inner.findLast(one => styleOf(one, 'max-width') !== 'none' && widthInMiddle(one) > 0) ?? menu;
   return {
-    width: isInMiddle ? own.width : 0,
-    sides: ['left', 'right'].map(side => roomOf(menu, links, side)),
+    width: widthInMiddle(middle),
+    sides: ['left', 'right'].map(side => roomOf(middle, links, side)),
   };
 }
 
@@ -160,6 +158,7 @@ function lookOf(menu: Element, links: readonly Element[], link: Element): Comput
   const own = styleOf(link, 'background-color');
   return {
     background: ground(link),
+    isOver: isOver(link),
     color: styleOf(text, 'color'),
     fontFamily: styleOf(text, 'font-family'),
     fontSize: styleOf(text, 'font-size'),
@@ -183,6 +182,7 @@ function lookOf(menu: Element, links: readonly Element[], link: Element): Comput
     aroundGround: ground(menu.parentElement!),
     linkBackground: isClear(own) ? null : own,
     grounds: links.map(ground),
+    button: buttonOf(links, link),
     aroundFamily: styleOf(menu.parentElement!, 'font-family'),
     aroundSize: styleOf(menu.parentElement!, 'font-size'),
     pageBackground: ground(document.body),

@@ -17,13 +17,19 @@ const ownership = /©|\(c\)|\bcopyright\b|\b(?:19|20)\d\d\b/i;
 /** It is a line that says whose the page is. */
 export const saysWhose = ({ what, text }: BesideLinks): boolean => what === 'words' && ownership.test(text);
 
+/** A telephone number, hours, a price: what is said, and no name. */
+const isSaid = /\p{N}{2}/u;
+
+/** What a row of links says beside them, so that it is no menu alone. */
+export const saysMore = (one: BesideLinks): boolean => one.what === 'words' && isSaid.test(one.text);
+
 /** The same few words on nearly every copy, and nothing else: what the menu is called. */
 export function captionOf(beside: readonly BesideLinks[][]): string | null {
   const having = beside.filter(found => found.length > 0);
   if (having.length * 5 < beside.length * 4) return null;
   const [first] = having[0] ?? [];
   if (first?.what !== 'words' || first.text.length > longestCaption) return null;
-  if (saysWhose(first)) return null;
+  if (saysWhose(first) || isSaid.test(first.text)) return null;
   const key = wordsKey(first.text);
   return having.every(found => found[0]!.what === 'words' && wordsKey(found[0]!.text) === key)
     ? first.text

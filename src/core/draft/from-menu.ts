@@ -74,7 +74,7 @@ export function menuFromHand(
 function formOf({ copies }: SiteMenu, { way }: Standing): DraftMenu['form'] {
   const [first] = copies.values();
   if (way === 'away') return 'bar';
-  if (first!.region === 'footer') return 'plain';
+  if (first!.region === 'footer' || (first!.region === 'aside' && way === 'in-line')) return 'plain';
   return first!.region === 'aside' || first!.isStacked || way === 'beside' ? 'column' : 'bar';
 }
 

@@ -1,9 +1,7 @@
 import type { StyleRule } from '../page/styles.ts';
 import type { TreeNode } from '../page/tree.ts';
 import { type OldElement, listsIn, styleOf } from './laid-out.ts';
-
-/** Of a browser's usual text, in px. */
-const em = 16;
+import { inWideWindows, limitOf } from './windows.ts';
 
 /**
  * The width of the window below which a page does not show an old menu until a script does, in em of media queries; null
@@ -31,10 +29,7 @@ export function hiddenBelow({ node, tree, rules }: OldElement): number | null {
 /** An old menu as it is where its page shows it by itself: in narrow windows it may be what a control opens. */
 export function asShown(old: OldElement): { old: OldElement; isHiddenSomewhere: boolean } {
   if (hiddenBelow(old) === null) return { old, isHiddenSomewhere: false };
-  const rules = old.rules.filter(
-    ({ condition }) => condition === null || limitOf(condition)?.isNarrow !== true,
-  );
-  return { old: { ...old, rules }, isHiddenSomewhere: true };
+  return { old: { ...old, rules: inWideWindows(old.rules) }, isHiddenSomewhere: true };
 }
 
 /** Whether a page does not show an old menu in a window of this width, in em, before a script does. */
@@ -51,18 +46,4 @@ function outwards(from: TreeNode): TreeNode[] {
   const all: TreeNode[] = [];
   for (let node: TreeNode | null = from; node && node.name !== 'body'; node = node.parent) all.push(node);
   return all;
-}
-
-/** One condition on the width of the window, as media queries have it in either way of writing. */
-function limitOf(condition: string): { below: number; isNarrow: boolean } | null {
-  const [, side, number, unit] =
-    /^@media\s+(?:(?:only\s+)?screen\s+and\s+)?\(\s*(max-width\s*:|min-width\s*:|width\s*<=?|width\s*>=?)\s*([\d.]+)(px|em|rem)\s*\)$/i.exec(
-      condition.trim(),
-    ) ?? [];
-  if (side === undefined) return null;
-  const isNarrow = /max|</.test(side);
-  const px = Number(number) * (unit === 'px' ? 1 : em);
-  // That width itself is one of the narrow windows, or of the wide ones.
-  const below = isNarrow && !/<$/.test(side) ? px + 1 : px;
-  return { below: Math.round((below / em) * 100) / 100, isNarrow };
 }

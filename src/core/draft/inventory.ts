@@ -5,9 +5,9 @@ import { type Navigation, navigations } from '../hand/navigation.ts';
 import { type SiteMenu, siteMenus } from '../hand/site-menus.ts';
 import type { HandMenu, HandSite } from '../hand/types.ts';
 import { eachLink } from '../site/links.ts';
-import { besideLinks } from '../page/beside-links.ts';
+import { type BesideLinks, besideLinks } from '../page/beside-links.ts';
 import { counted, shortened } from '../text/nearest.ts';
-import { saysWhose } from './beside.ts';
+import { saysMore, saysWhose } from './beside.ts';
 
 export interface InventoryPage {
   path: string;
@@ -109,7 +109,7 @@ const mostNamed = 3;
 export function nextStep(site: HandSite, folder: string): { command: string; about: string } {
   const taken = new Set<string>();
   const usual = siteMenus(site).filter(menu => {
-    if (standsAtFoot(menu) && isNotice(menu, site)) return false;
+    if (standsAtFoot(menu) && has(saysWhose, menu, site)) return false;
     const selector = menu.selectors[0]?.selector;
     // The menus of several languages or areas that have a selector in common are drafted together.
     if (selector === undefined || !menu.isUsual || taken.has(selector)) return false;
@@ -117,7 +117,12 @@ export function nextStep(site: HandSite, folder: string): { command: string; abo
     return true;
   });
   const atFoot = usual.filter(one => standsAtFoot(one)).length;
-  const chosen = usual.filter(one => atFoot < 2 || !standsAtFoot(one) || isNamed(one));
+  const likely = usual.filter(
+    one => !standsAtFoot(one) || isNamed(one) || (atFoot < 2 && !isHeaded(one, site)),
+  );
+  // A row that says more would stay as it is: it is the last choice.
+  const silent = likely.filter(one => !has(saysMore, one, site));
+  const chosen = silent.length > 0 ? silent : likely.slice(0, 1);
   const command = `kamino draft${folder === '.' ? '' : ` ${folder}`}`;
   const [first] = chosen;
   if (!first) return { command, about: 'no menu is on most pages: by folders and titles' };
@@ -132,15 +137,22 @@ export function nextStep(site: HandSite, folder: string): { command: string; abo
 const firstCopy = ({ copies }: SiteMenu): HandMenu => [...copies.values()][0]!;
 const standsAtFoot = (menu: SiteMenu): boolean => firstCopy(menu).region === 'footer';
 
-/** Links in the line that says whose the page is are no menu. */
-function isNotice({ copies }: SiteMenu, site: HandSite): boolean {
+/** Whether something stands beside the links of a menu, in its first copy: in the line that says whose the page is they are no menu. */
+function has(is: (one: BesideLinks) => boolean, { copies }: SiteMenu, site: HandSite): boolean {
   const [path, { start, end }] = [...copies][0]!;
   const { raw, charset } = site.pages.get(path)!.frame;
-  return end >= 0 && besideLinks(raw.slice(start, end), charset).some(saysWhose);
+  return end >= 0 && besideLinks(raw.slice(start, end), charset).some(is);
 }
 
 /** Several lists without a name at the foot of a page are its columns, and no menu that goes by itself. */
 const isNamed = (menu: SiteMenu): boolean => /^nav\b| /.test(firstCopy(menu).element);
+
+/** Right behind a heading a list at the foot is one of its columns. */
+function isHeaded({ copies }: SiteMenu, site: HandSite): boolean {
+  const [path, { start }] = [...copies][0]!;
+  return /<\/h[1-6]\s*>\s*$/i.test(site.pages.get(path)!.frame.raw.slice(0, start).slice(-farthest));
+}
+const farthest = 80;
 
 function aboutMenu({ selectors, lacking }: SiteMenu, all: number): string {
   const [best, ...others] = selectors;

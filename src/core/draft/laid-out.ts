@@ -4,6 +4,7 @@ import { type StyleRule, atLeast } from '../page/styles.ts';
 import { type Tree, type TreeNode, descendants, valueOf } from '../page/tree.ts';
 import { freePath } from './pieces.ts';
 import { declaredFor, matchesRule } from './old-styles.ts';
+import { inWideWindows } from './windows.ts';
 import type { DraftMenu } from './types.ts';
 
 /** Properties by which an element leaves the flow of its page, or has a place of its own in it, and values that do not. */
@@ -32,11 +33,12 @@ export interface OldElement {
 
 /** Whether a page has laid an old menu out beside its content: what stands in its place alone would stand in the flow. */
 export function isLaidOut({ node, tree, rules }: OldElement, isColumn: boolean): boolean {
-  const anywhere = inAnyWindow(rules);
+  // What leaves the flow on a desk may come back into it on a phone.
+  const windows = [inAnyWindow(rules), inAnyWindow(inWideWindows(rules))];
   return leaving.some(([name, isUsual, isOfColumns]) => {
     if (isOfColumns && !isColumn) return false;
-    const value = styleOf(node, name, tree, anywhere);
-    return value !== '' && !isUsual.test(value);
+    const values = windows.map(some => styleOf(node, name, tree, some));
+    return values.some(value => value !== '' && !isUsual.test(value));
   });
 }
 

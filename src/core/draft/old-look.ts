@@ -1,11 +1,14 @@
 import { contrast, readColor } from '../look/color.ts';
 import { defaultPadding, lengthOf, sides } from '../look/lengths.ts';
+import { type OldButton, buttonFrom } from './old-button.ts';
 import type { DraftLook } from './types.ts';
 
 /** What a browser computes for an old menu: CSS values, lengths in px. */
 export interface ComputedLook {
   /** What lies behind an entry; null for nothing. */
   background: string | null;
+  /** A picture lies there, or what the menu does not stand in. */
+  isOver: boolean;
   linkBackground: string | null;
   pageBackground: string | null;
   color: string;
@@ -47,6 +50,8 @@ export interface ComputedLook {
   shadow: string | null;
   /** Behind each link. */
   grounds: (string | null)[];
+  /** An entry that is set apart, where there is one. */
+  button: OldButton | null;
 }
 
 /** A plan's look from what a browser computed. */
@@ -76,7 +81,7 @@ export function lookFromBrowser(computed: ComputedLook): Omit<DraftLook, 'states
   return {
     accent: usual >= computed.grounds.length / 2 && odd ? readColor(odd) : null,
     background: background === null ? null : readColor(background),
-    color: background === null ? readableOn(computed) : readColor(computed.color),
+    color: background === null && !computed.isOver ? readableOn(computed) : readColor(computed.color),
     fontFamily: computed.fontFamily === computed.aroundFamily ? null : familyOf(computed.fontFamily),
     fontSize: computed.fontSize === computed.aroundSize ? null : rem(computed.fontSize),
     fontWeight: computed.fontWeight === '400' ? null : computed.fontWeight,
@@ -87,6 +92,7 @@ export function lookFromBrowser(computed: ComputedLook): Omit<DraftLook, 'states
     gap: gapOf(computed, hasPadding ? side : usualSide(computed), rem),
     padding: hasPadding ? pair(rem(String(above)), rem(String(side))) : null,
     frame: { ...frameOf({ ...computed.box, sides }, rem), ...borderOf(computed), ...shapeOf(computed, rem) },
+    button: buttonFrom(computed, rem),
     // Boxes that meet had no corners.
     radius: computed.radius === '0px' ? (computed.touches ? '0' : null) : rem(computed.radius),
   };
@@ -172,6 +178,7 @@ export function plainFromBrowser(computed: ComputedLook): Omit<DraftLook, 'state
   return {
     ...look,
     accent: null,
+    button: null,
     background: background === computed.aroundGround ? null : look.background,
     color: color === computed.aroundColor ? null : look.color,
     gap: align !== 'spread' && apart >= leastGap && apart <= mostGap ? `0 ${rem(apart)}` : null,

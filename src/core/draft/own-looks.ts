@@ -22,16 +22,22 @@ export function withLooks(menus: readonly DraftMenu[], found: ReadonlyMap<string
   const dressed = menus.map(menu => {
     const old = found.get(menu.name);
     if (!old) return { menu, look: null };
-    const { align, widths, line, ...look } = menu.isWithin === true ? { ...old, frame: pageLook.frame } : old;
+    const { align, widths, line, button, ...look } =
+      menu.isWithin === true ? { ...old, frame: pageLook.frame } : old;
+    const entries = menu.entries.map(one => (one.highlight && button ? { ...one, highlight: button } : one));
     return {
-      menu: { ...menu, align, widths, line },
-      look: { ...look, align: null, widths: null, line: null },
+      menu: { ...menu, align, widths, line, entries },
+      look: { ...look, align: null, widths: null, line: null, button: null },
     };
   });
   const looks = dressed.flatMap(({ menu, look }) => (look === null || isPlain(menu) ? [] : look));
   const first = looks[0] ?? pageLook;
   const areAlike = looks.every(look => JSON.stringify(look) === JSON.stringify(first));
-  if (areAlike)
+  const { fontFamily, fontSize, fontWeight, transform, spacing } = first;
+  const hasLetters = [fontFamily, fontSize, fontWeight, transform, spacing].some(one => one !== null);
+  // A menu on the page's own ground leaves the colours of others to them, and would have to take back their letters.
+  const isForAll = areAlike && !(hasLetters && menus.some(({ form }) => forms[form].isGroundless));
+  if (isForAll)
     return {
       menus: dressed.map(({ menu, look }) => (isPlain(menu) ? { ...menu, look } : menu)),
       look: first,

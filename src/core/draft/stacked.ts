@@ -1,6 +1,7 @@
 import { type TreeNode, descendants } from '../page/tree.ts';
 import { isLink } from '../hand/linked.ts';
 import { type OldElement, inAnyWindow, styleOf } from './laid-out.ts';
+import { inWideWindows } from './windows.ts';
 
 /** Wider than this nothing stands beside the content of a page: in px, in em, and in hundredths of what is around. */
 const narrowest: Readonly<Record<string, number>> = { px: 320, '': 320, em: 20, rem: 20, '%': 30, vw: 30 };
@@ -13,12 +14,23 @@ const blocks: ReadonlySet<string> = new Set('li div p dd dt h1 h2 h3 h4 h5 h6 se
 
 /** Whether the entries of an old menu stand below each other in a narrow element, as blocks of its flow. */
 export function standsBeside({ node, tree, rules }: OldElement): boolean {
-  const anywhere = inAnyWindow(rules);
-  const value = (one: TreeNode, property: string): string => styleOf(one, property, tree, anywhere);
+  const { items, value } = firstItems({ node, tree, rules });
+  return items.length > 1 && isNarrow(node, value) && items.every(item => isBlock(item, value));
+}
+
+/** Whether they stand one behind the other, as the words of a line do. */
+export function standsInLine(old: OldElement): boolean {
+  const { items, value } = firstItems(old);
+  return items.length > 1 && items.every(item => item.name === 'a' && !isBlock(item, value));
+}
+
+/** What the first two links of a menu stand in by themselves, where they do. */
+function firstItems({ node, tree, rules }: OldElement): { items: TreeNode[]; value: ValueOf } {
+  const onDesk = inAnyWindow(inWideWindows(rules));
+  const value = (one: TreeNode, property: string): string => styleOf(one, property, tree, onDesk);
   const links = [...descendants(node)].filter(isLink);
-  const [first, second] = links.map(link => itemOf(link, node, links));
-  if (!first || !second || first === second) return false;
-  return isNarrow(node, value) && [first, second].every(item => isBlock(item, value));
+  const items = links.slice(0, 2).map(link => itemOf(link, node, links));
+  return { items: items[0] === items[1] ? [] : items, value };
 }
 
 type ValueOf = (node: TreeNode, property: string) => string;

@@ -2,12 +2,12 @@ import { childrenOf } from '../page/tree.ts';
 import { hiddenBelow } from './hidden-below.ts';
 import { type OldElement, inAnyWindow, styleOf } from './laid-out.ts';
 import { isPutAway } from './put-away.ts';
-import { standsBeside } from './stacked.ts';
+import { standsBeside, standsInLine } from './stacked.ts';
 
 /** How a page has an old menu. */
 export interface Standing {
-  /** Not seen until a script brings it; its entries below each other beside the content; null for the usual ways. */
-  way: 'away' | 'beside' | null;
+  /** Not seen until a script brings it; its entries below each other beside the content, or the words of a line; null for the usual ways. */
+  way: 'away' | 'beside' | 'in-line' | null;
   /** See `hiddenBelow`. */
   hiddenBelow: number | null;
   /** It is one of several in a row: what opens in its place would open beside them. */
@@ -17,8 +17,14 @@ export interface Standing {
 export const usualStanding: Standing = { way: null, hiddenBelow: null, isInRow: false };
 
 export function standingOf(old: OldElement): Standing {
-  const way = isPutAway(old) ? 'away' : standsBeside(old) ? 'beside' : null;
+  const way = wayOf(old);
   return { way, hiddenBelow: hiddenBelow(old), isInRow: isInRow(old) };
+}
+
+function wayOf(old: OldElement): Standing['way'] {
+  if (isPutAway(old)) return 'away';
+  if (standsBeside(old)) return 'beside';
+  return standsInLine(old) ? 'in-line' : null;
 }
 
 /** Also in a narrow window. */

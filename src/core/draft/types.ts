@@ -110,12 +110,22 @@ export interface DraftEntry {
   /** null: Kamino takes it from the target. */
   label: DraftSaid | null;
   target: { key: TargetKey; value: DraftSaid } | null;
-  highlight: boolean;
+  /** Set apart, in Kamino's own way or as an old one was. */
+  highlight: boolean | DraftButton;
   /** The file of a drawing beside its words. */
   icon?: string | undefined;
   /** The target may be made later. */
   mayBeMissing: boolean;
   entries: readonly DraftEntry[];
+}
+
+/** How an old entry looked that was set apart. */
+export interface DraftButton {
+  background: string;
+  color: string;
+  radius: string;
+  /** null for that of its neighbours. */
+  fontWeight: string | null;
 }
 
 /** As the plan's `look`; what is null is left to the page. */
@@ -134,6 +144,8 @@ export interface DraftLook {
   align: 'center' | 'end' | 'spread' | null;
   widths: 'equal' | null;
   line: string | null;
+  /** Of its entries that are set apart. */
+  button: DraftButton | null;
   /** Between entries beside each other. */
   gap: string | null;
   radius: string | null;
@@ -169,6 +181,7 @@ export const pageLook: DraftLook = {
   align: null,
   widths: null,
   line: null,
+  button: null,
   gap: null,
   radius: null,
   frame: { padding: null, width: null, border: null, edges: [], radius: null, shadow: null },

@@ -143,6 +143,21 @@ function saidNode(said: DraftSaid): string | Node {
   return typeof said === 'string' ? said : map(Object.entries(said), true);
 }
 
+function highlightRow(highlight: DraftEntry['highlight']): Row[] {
+  if (typeof highlight === 'boolean') return highlight ? [['highlight', 'background']] : [];
+  const { background, color, radius, fontWeight } = highlight;
+  const font: Row[] = fontWeight === null ? [] : [['font', map([['weight', fontWeight]], true)]];
+  return [
+    [
+      'highlight',
+      map(
+        [...row('background', background), ...row('color', color), ...row('radius', radius), ...font],
+        true,
+      ),
+    ],
+  ];
+}
+
 /** A bare target where that says it all. */
 function entryNode({ label, target, highlight, icon, mayBeMissing, entries }: DraftEntry): Node {
   const isBare = label === null && !highlight && icon === undefined && !mayBeMissing && entries.length === 0;
@@ -152,7 +167,7 @@ function entryNode({ label, target, highlight, icon, mayBeMissing, entries }: Dr
       ...(target ? [[target.key, saidNode(target.value)] as Row] : []),
       ...(label === null ? [] : [['label', saidNode(label)] as Row]),
       ...row('icon', icon ?? null),
-      ...(highlight ? [['highlight', 'background'] as Row] : []),
+      ...highlightRow(highlight),
       ...(mayBeMissing ? [['if-missing', 'warn'] as Row] : []),
       ...(entries.length > 0 ? [['entries', list(entries.map(entryNode))] as Row] : []),
     ],

@@ -3,6 +3,7 @@ import { type ComputedLook, lookFromBrowser } from '../../../src/core/draft/old-
 
 const bare: ComputedLook = {
   background: null,
+  isOver: false,
   linkBackground: null,
   pageBackground: null,
   color: 'rgb(0, 0, 0)',
@@ -31,6 +32,7 @@ const bare: ComputedLook = {
   pitch: 0,
   box: { width: 0, sides: [16, 16] },
   grounds: [],
+  button: null,
 };
 
 it('keeps the words of a bar apart that signs stood between, and lets them begin where they began', () => {

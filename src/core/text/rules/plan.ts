@@ -103,7 +103,7 @@ export const planRules = {
   'left-control': {
     severity: 'warning',
     about: 'What opened the old menu goes with it.',
-    why: 'A check box or its label opened the old menu by the style sheet alone. It stays in the pages, and opens nothing any more: Kamino’s menu has a toggle of its own.',
+    why: 'A button, or a check box with its label, opened the old menu. It stays in the pages, and opens nothing any more: Kamino’s menu has a toggle of its own.',
     example: '<input type="checkbox" id="open"><label for="open">Menu</label>   →  take both out',
   },
   'left-copy': {

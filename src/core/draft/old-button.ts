@@ -1,0 +1,36 @@
+import { readColor } from '../look/color.ts';
+import type { DraftLook } from './types.ts';
+
+/** An entry that was set apart: CSS values. */
+export interface OldButton {
+  background: string;
+  color: string;
+  fontWeight: string;
+  radius: string;
+}
+
+/** Of what is set apart, where it has other corners or letters than Kamino would give it. */
+export function buttonFrom(
+  { button, fontWeight, fontSize }: { button: OldButton | null; fontWeight: string; fontSize: string },
+  rem: (px: string) => string,
+): DraftLook['button'] {
+  const [background, color] = button ? [button.background, button.color].map(readColor) : [];
+  if (!button || !background || !color) return null;
+  const isBolder = button.fontWeight !== fontWeight;
+  const corner = Number.parseFloat(button.radius);
+  const isUsual =
+    !button.radius.endsWith('%') && Math.abs(corner - usualRadius * Number.parseFloat(fontSize)) < 4;
+  if (!isBolder && isUsual) return null;
+  const isRound = corner >= leastRound;
+  return {
+    background,
+    color,
+    radius: button.radius.endsWith('%') || isRound ? '999px' : rem(button.radius),
+    fontWeight: isBolder ? button.fontWeight : null,
+  };
+}
+
+/** Of Kamino's own entries, in em. */
+const usualRadius = 0.35;
+/** Corners that make half a circle of each end, in px. */
+const leastRound = 40;
