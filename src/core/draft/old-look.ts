@@ -1,6 +1,6 @@
 import { contrast, readColor } from '../look/color.ts';
 import { defaultPadding, lengthOf, sides } from '../look/lengths.ts';
-import { type OldButton, buttonFrom } from './old-button.ts';
+import { type OldButton, buttonFrom, leastContrast } from './old-button.ts';
 import type { DraftLook } from './types.ts';
 
 /** What a browser computes for an old menu: CSS values, lengths in px. */
@@ -97,9 +97,6 @@ export function lookFromBrowser(computed: ComputedLook): Omit<DraftLook, 'states
     radius: computed.radius === '0px' ? (computed.touches ? '0' : null) : rem(computed.radius),
   };
 }
-
-/** https://www.w3.org/TR/WCAG22/#contrast-minimum */
-export const leastContrast = 4.5;
 
 /** The colour of its words, where they can be read on the page's own ground; else they have that of the page's text. */
 function readableOn({ color, pageBackground }: ComputedLook): string | null {

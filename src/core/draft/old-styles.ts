@@ -3,7 +3,8 @@ import { contrast, readColor } from '../look/color.ts';
 import { matcher } from '../page/select.ts';
 import { type StyleRule, atLeast } from '../page/styles.ts';
 import { type Tree, type TreeNode, descendants, isNode, valueOf } from '../page/tree.ts';
-import { familyOf, leastContrast } from './old-look.ts';
+import { leastContrast } from './old-button.ts';
+import { familyOf } from './old-look.ts';
 import { type DraftLook, type DraftState, pageLook } from './types.ts';
 
 /** The look of an old menu from the rules and old attributes of a page, as far as they can be read. */
