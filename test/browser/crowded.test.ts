@@ -237,3 +237,40 @@ test('in a row a bar folds before the name of the site gets narrow, and its togg
       await tab.context().close();
     }
 });
+
+test.each([
+  ['lines', ''],
+  ['drawings', '      toggle: { icon: lamp.svg }\n'],
+])('in a room that is too narrow for its word a toggle of %s shows its picture alone', async (_, keys) => {
+  const head = (title: string): string =>
+    `<!doctype html><html lang="en"><head><meta name="viewport" content="width=device-width"><title>${title}</title><style>body{margin:0;font:16px sans-serif}header{display:grid;grid-template-columns:auto 1fr auto;gap:20px;padding:0 16px}b,i{white-space:nowrap}</style></head><body><header><b>Museum of old lamps</b><div data-kamino-slot="m"></div><i>Cymraeg</i></header><main><h1>${title}</h1></main></body></html>`;
+  const folder = folderWith({
+    'index.html': head('Home'),
+    'rooms.html': head('Rooms'),
+    'lamp.svg': '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 10 10"><path d="M0 0h10v10z"/></svg>',
+    'kamino.yaml': `kamino: 1\nmenus:\n  - menu: m\n    fold:\n      when: crowded\n${keys}    entries: [index.html, { page: rooms.html, label: All the rooms of the museum of lamps by the sea }]\n`,
+  });
+  expect(kamino(folder, 'build')).toMatchObject({ status: 0 });
+  const address = pathToFileURL(join(folder, 'built/index.html')).href;
+  const seen = async (
+    width: number,
+  ): Promise<{ width: number; height: number; picture: number; beside: number }> => {
+    const tab = await open(address, { viewport: { width, height: 600 } });
+    expect(await tab.locator('.kamino-toggle > *').textContent()).toContain('Menu');
+    const found = await tab.evaluate(() => {
+      const toggle = document.querySelector('.kamino-toggle > *')!;
+      const { width, height } = toggle.getBoundingClientRect();
+      const drawn = [...toggle.querySelectorAll('svg')].find(one => one.clientWidth > 0);
+      const picture = drawn ? drawn.clientWidth : parseFloat(getComputedStyle(toggle, '::before').width);
+      return { width, height, picture, beside: document.documentElement.scrollWidth - innerWidth };
+    });
+    await tab.context().close();
+    return found;
+  };
+  const tight = await seen(320);
+  expect(tight.width).toBeLessThan(45);
+  expect(tight.width).toBeGreaterThanOrEqual(24);
+  expect(tight.height).toBeGreaterThanOrEqual(24);
+  expect(tight.picture).toBeGreaterThan(12);
+  expect((await seen(640)).width).toBeGreaterThan(60);
+});

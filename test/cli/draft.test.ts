@@ -680,7 +680,7 @@ it('keeps the width of an old bar in the middle of the page, its room, its rows,
   expect(seen).toContain('frame: { padding: 0 0.75rem, width: 39rem }');
   for (const plan of [seen, draftedWith('none', folder, '.nav')]) {
     expect(plan).toContain('hover: { color: "#000000", background: "#f0d040" }');
-    expect(plan).toContain('current: { color: "#123456", background: "#ffffff" }');
+    expect(plan).toContain('current: { color: "#123456", background: "#ffffff", marker: none }');
   }
   expect(kamino(folder, 'build')).toMatchObject({ status: 0 });
 });
@@ -727,7 +727,7 @@ it('takes over entries of one width that meet, the lines between them, and how i
     /font: \{ size: 0\.88rem \}\n {2}padding: 0\.53rem [12]\.\d+rem\n {2}gap: 0\n {2}radius: 0\n/,
   );
   for (const state of ['current', 'within'])
-    expect(plan).toContain(`${state}: { color: "#1b3c4d", background: "#e0a030" }`);
+    expect(plan).toContain(`${state}: { color: "#1b3c4d", background: "#e0a030", marker: none }`);
 });
 
 it('shares the room of a row as the old one did, below what floats, with its corners; a copy for phones gets no menu', () => {
@@ -1149,4 +1149,22 @@ it('does not throw away what a row says, nor suggest rows that say more, nor col
   );
   expect(kamino(folder, 'build').status).toBe(0);
   expect(contents(folder)['fees.html']).toContain('<span>01632 960 233</span>');
+});
+
+it('takes over how a row shows what lies in the folder of an entry, and a mark only where no ground is one', () => {
+  const html = (up: string, here: string): string => {
+    const link = (path: string): string =>
+      `<a class="tab${path === here ? ' on' : ''}" href="${up}${path}">${path.replace(/\W.*/, '')}</a>`;
+    return `<!doctype html><html lang="en"><head><meta name="viewport" content="width=device-width"><title>${here}</title><style>.tab{color:#14365d}.on{background:#14365d;color:#fff}</style></head><body><div class="tabs">${['index.html', 'visit/index.html', 'news/index.html'].map(link).join('')}</div><main><h1>${here}</h1></main></body></html>`;
+  };
+  const folder = folderWith({
+    'index.html': html('', 'index.html'),
+    'visit/index.html': html('../', 'visit/index.html'),
+    'visit/hours.html': html('../', 'visit/index.html'),
+    'news/index.html': html('../', 'news/index.html'),
+  });
+  kamino(folder, 'draft', '--from', 'div.tabs');
+  const filled = '{ color: "#ffffff", background: "#14365d", marker: none }';
+  expect(planOf(folder)).toContain(`current: ${filled}\n    within: ${filled}\n`);
+  expect(kamino(folder, 'build')).toMatchObject({ status: 0, err: '' });
 });

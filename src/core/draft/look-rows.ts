@@ -1,5 +1,6 @@
+import { contrast } from '../look/color.ts';
 import { type Row, flow, map, row } from './nodes.ts';
-import type { DraftLook } from './types.ts';
+import type { DraftLook, DraftState } from './types.ts';
 
 /** A look as a plan has it; nothing where all is left to the page. */
 export function lookRows(look: DraftLook): Row[] {
@@ -19,7 +20,7 @@ export function lookRows(look: DraftLook): Row[] {
     ...row('gap', look.gap),
     ...row('radius', look.radius),
     ...frameRows(look.frame),
-    ...stateRows(look.states),
+    ...stateRows(look),
   ];
   return rows.length > 0 ? [['look', map(rows)]] : [];
 }
@@ -36,7 +37,8 @@ function frameRows({ padding, width, border, edges, radius, shadow }: DraftLook[
   return rows.length > 0 ? [['frame', map(rows, true)]] : [];
 }
 
-function stateRows(states: DraftLook['states']): Row[] {
+function stateRows(look: DraftLook): Row[] {
+  const { states } = look;
   const rows = (['hover', 'current', 'within'] as const).flatMap((name): Row[] => {
     const state = states[name];
     if (!state) return [];
@@ -49,6 +51,7 @@ function stateRows(states: DraftLook['states']): Row[] {
             ...row('color', state.color),
             ...row('background', state.background),
             ...(font.length > 0 ? [['font', map(font, true)] as Row] : []),
+            ...row('marker', name !== 'hover' && isSeenAlone(state, look) ? 'none' : null),
           ],
           true,
         ),
@@ -57,3 +60,13 @@ function stateRows(states: DraftLook['states']): Row[] {
   });
   return rows.length > 0 ? [['states', map(rows)]] : [];
 }
+
+/** A ground that stands out from that of the others tells where one is; the old menu had no mark beside it. */
+function isSeenAlone({ background }: DraftState, look: DraftLook): boolean {
+  const isDark = look.color !== null && contrast(look.color, '#ffffff') < contrast(look.color, '#000000');
+  const around = look.background ?? (isDark ? '#000000' : '#ffffff');
+  return background !== null && contrast(background, around) >= leastOfMarks;
+}
+
+/** https://www.w3.org/TR/WCAG22/#non-text-contrast */
+const leastOfMarks = 3;

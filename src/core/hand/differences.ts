@@ -1,4 +1,4 @@
-import type { SitePath } from '../address/path.ts';
+import { type SitePath, folderOf, isIndex, isInside } from '../address/path.ts';
 import { type CopyEntry, copyEntries, entryKey } from './copy-entries.ts';
 import { type SiteEntry, flatShared, matched, withoutTurning } from './shared.ts';
 import { type SiteMenu, siteMenus } from './site-menus.ts';
@@ -219,11 +219,23 @@ export function currentStart(menu: SiteMenu, path: SitePath, site: HandSite): nu
   return ownEntry(menu, path, site)?.entry.start ?? -1;
 }
 
-/** A page whose entry lies below another one, and where that stands in its copy; null where there is none. */
+/**
+ * A page whose entry lies below another one, or that has none and lies in a folder whose index page has one, and where
+ * that stands in its copy; null where there is none.
+ */
 export function belowAnother(menu: SiteMenu, site: HandSite): { path: SitePath; above: number } | null {
   for (const path of menu.entries.some(one => one.entries.length > 0) ? menu.copies.keys() : []) {
     const above = ownEntry(menu, path, site)?.parent;
     if (above && above.href !== null) return { path, above: above.start };
+  }
+  const indexes = flatShared(menu.entries).flatMap(({ target }) =>
+    target !== null && isIndex(target) && target.includes('/') ? target : [],
+  );
+  for (const path of indexes.length > 0 ? menu.copies.keys() : []) {
+    const target = indexes.find(one => one !== path && isInside(path, folderOf(one)));
+    if (target === undefined || ownEntry(menu, path, site)) continue;
+    const above = copyEntries(menu.copies.get(path)!, path, site).find(one => one.target === target);
+    if (above) return { path, above: above.entry.start };
   }
   return null;
 }

@@ -71,7 +71,10 @@ ${own} .${parts.entry}.${parts.apart} {
 }
 `;
 
-const icon = (size: string): string => `.${parts.menu} .${parts.icon} {
+const icon = (
+  size: string,
+  { isAtEnd, isAlone }: { isAtEnd: boolean; isAlone: boolean },
+): string => `.${parts.menu} .${parts.icon} {
   flex: none;
   inline-size: ${size};
   block-size: ${size};
@@ -80,21 +83,16 @@ const icon = (size: string): string => `.${parts.menu} .${parts.icon} {
   overflow: visible;
   color: var(--kamino-icon-now, currentcolor);
 }
-.${parts.menu} .${parts.icon}.${parts.iconEnd} {
-  margin-inline: 0.5em 0;
-}
-.${parts.menu} .${parts.icon}:has(+ .${parts.unseen}) {
-  margin: 0;
-}
-`;
+${isAtEnd ? `.${parts.menu} .${parts.icon}.${parts.iconEnd} {\n  margin-inline: 0.5em 0;\n}\n` : ''}${
+  isAlone ? `.${parts.menu} .${parts.icon}:has(+ .${parts.unseen}) {\n  margin: 0;\n}\n` : ''
+}`;
 
 const mark = `.${parts.menu} .${parts.mark} {
   flex: none;
   inline-size: auto;
   block-size: 2em;
   max-inline-size: 100%;
-  margin: 0;
-  margin-block: -0.35em;
+  margin: -0.35em 0;
 }
 .${parts.menu} .${parts.mark} + * {
   margin-inline-start: 0.6em;
@@ -158,7 +156,14 @@ export function arrangements(menus: readonly ResolvedMenu[], uses: ResolvedLooks
       stays && !over ? [staying(stays.selector ?? `.${parts.menu}.${menuClass(name)}`)] : [],
     ),
     ...(isDrawn || has(one => one.icon !== null && one.icon.show !== 'label')
-      ? [icon(uses.iconSize ? 'var(--kamino-icon-size)' : '1.25em')]
+      ? [
+          icon(uses.iconSize ? 'var(--kamino-icon-size)' : '1.25em', {
+            isAtEnd: has(one => one.icon?.at === 'end'),
+            isAlone:
+              has(one => one.icon?.show === 'icon') ||
+              menus.some(({ toTop, fold }) => toTop !== null || fold.toggle.show === 'icon'),
+          }),
+        ]
       : []),
     ...(menus.some(({ home }) => home?.image && home.show !== 'label') ? [mark] : []),
   ].join('');

@@ -7,7 +7,7 @@ import { aligned } from './align.ts';
 import { apart, arranged, gapOf, hairline, separatedBelow } from './arrange.ts';
 import { lineSettings, narrowLine, wideLine } from './edges.ts';
 import { foldStyles, pageRules } from './fold-kinds.ts';
-import { roomOf, sizeContainer, when } from './room.ts';
+import { containerOf, roomOf, sizeContainer, when } from './room.ts';
 import { narrowLists, reservedLabels, wideLists } from './lists.ts';
 import { sheetLines } from './scopes.ts';
 import { hideUsual, menuMarks } from './markers.ts';
@@ -77,7 +77,23 @@ const crowded = ({ name, fold }: ResolvedMenu, em: number): string => `.${parts.
 .${parts.menu}.${menuClass(name)}>.${parts.room} {
   grid-column: 1 / -1;
 ${sizeContainer(name)}}
-`;
+${fold.toggle.show === 'both' ? tightToggle(name, fold) : ''}`;
+
+/** In a room that is too narrow for its word a toggle shows its picture alone; the word is still read out. */
+const tightToggle = (name: string, fold: ResolvedMenu['fold']): string => {
+  const toggle = `.${menuClass(name)} .${parts.toggle}>*`;
+  return when(
+    `@container ${containerOf(name)} (inline-size < ${roomOfToggle(fold)}em)`,
+    `${toggle} {
+  font-size: 0;
+  padding: 0.5rem;
+}
+${toggle}${typeof fold.toggle.icon === 'string' ? '::before' : '>svg'} {
+  font-size: 1rem;
+}
+`,
+  );
+};
 
 /** Submenus over the page; a sheet has a ground, where its menu has none. */
 function sheetRules(menu: ResolvedMenu, looks: ResolvedLooks): string {

@@ -53,9 +53,8 @@ export function toggleRules(menus: readonly ResolvedMenu[], { scopes, uses }: Re
     ),
     rule(
       crosses.join(','),
-      `  content: "";
-  inline-size: 1.1em;
-  block-size: 1.1em;
+      // A toggle of lines has the rest already.
+      `${own('dots').length > 0 || folding.some(covers) ? '  content: "";\n  inline-size: 1.1em;\n' : ''}  block-size: 1.1em;
   border: 0;
   background: ${line('100% 0.13em')}, ${line('0.13em 100%')};
   rotate: 45deg;
