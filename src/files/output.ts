@@ -72,7 +72,7 @@ export class Output {
   /** Whether this file's source is the one it was made from, and the finished file the one that was made. */
   isUnchanged({ path, size, time }: SiteFile): boolean {
     const old = this.#old?.files.get(path);
-    return old?.sourceSize === size && old.sourceTime === time && this.#there.isUntouched(path);
+    return old?.sourceSize === size && old.sourceTime === time && this.#there.wasUntouched(path);
   }
 
   /** Whether a build may be skipped for this file: nothing it depends on has changed. */
@@ -85,7 +85,7 @@ export class Output {
    * @param isOurs what tells of a file whose date has changed since Kamino wrote it that nobody has edited it
    */
   isEdited(path: string, isOurs: (there: Uint8Array, old: FileRecord | null) => boolean): boolean {
-    if (this.#isFresh || this.#there.isUntouched(path)) return false;
+    if (this.#isFresh || this.#there.wasUntouched(path)) return false;
     const there = this.#there.read(path);
     return there !== null && !isOurs(there, this.#old?.files.get(path) ?? null);
   }

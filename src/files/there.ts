@@ -8,6 +8,7 @@ import type { Written } from './write.ts';
 export class FilesThere {
   readonly #folder: string;
   readonly #known: ReadonlyMap<string, FileRecord>;
+  readonly #untouched = new Map<string, boolean>();
 
   constructor(folder: string, known: ReadonlyMap<string, FileRecord>) {
     this.#folder = folder;
@@ -22,6 +23,13 @@ export class FilesThere {
   /** Whether there is any of it. */
   get isAny(): boolean {
     return [...this.#known.keys()].some(path => this.stat(path));
+  }
+
+  /** Whether a finished file was the one that was made when this was first asked. */
+  wasUntouched(path: string): boolean {
+    const known = this.#untouched.get(path) ?? this.isUntouched(path);
+    this.#untouched.set(path, known);
+    return known;
   }
 
   /** Whether a finished file is the one that was made, by size and time. */
