@@ -175,7 +175,7 @@ export class Output {
     return foreignIn(this.folder, ours);
   }
 
-  /** Before the first file is written. @param size of all of them together, in bytes @throws {LinkInWay} */
+  /** Before the first file is written. @param size of all pages together, in bytes @throws {LinkInWay} */
   begin(size: number): void {
     ensureReal(this.folder, '');
     if (!this.#isFresh) {

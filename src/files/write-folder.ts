@@ -94,7 +94,8 @@ export class FolderWriter implements SiteWriter {
         // Asked before what is new is there.
         .map(path => [path, /\.html?$/i.test(path) ? site.facts.movedTo(path) : null] as const),
     );
-    output.begin(site.files.reduce((sum, { size }) => sum + size, 0));
+    const pages = site.files.filter(({ path }) => run.isPage(path));
+    output.begin(pages.reduce((sum, { size }) => sum + size, 0));
     site.files.forEach((file, at) => {
       this.#options.progress?.(at, site.files.length);
       this.#try(file.path, () => {

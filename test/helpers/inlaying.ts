@@ -51,7 +51,8 @@ export function menu(place: MenuPlace | null, name = 'masthead'): ResolvedMenu {
 
 /** What was taken out of pages, by hash. */
 export const kept = new Map<string, string>();
-export const inlayer = (menus: ResolvedMenu[]) => {
+/** @param onDisk paths whose names are decomposed on the disk */
+export const inlayer = (menus: ResolvedMenu[], onDisk: ReadonlyMap<string, string> = new Map()) => {
   const maker = new Inlayer({
     menus,
     carries: () => true,
@@ -62,7 +63,7 @@ export const inlayer = (menus: ResolvedMenu[]) => {
     languageOf: () => null,
     reserves: false,
     addsViewport: false,
-    links: { from: 'page', index: 'shown', base: '/' },
+    links: { from: 'page', index: 'shown', base: '/', onDisk },
     hash: raw => {
       kept.set(String(kept.size), raw);
       return String(kept.size - 1);

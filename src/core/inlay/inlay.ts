@@ -1,5 +1,5 @@
 import { baseFolder } from '../address/href.ts';
-import type { SitePath } from '../address/path.ts';
+import { type SitePath, folderOf } from '../address/path.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import { isToFold } from '../menu/folds.ts';
 import { isLanguage } from '../menu/languages.ts';
@@ -108,7 +108,8 @@ export class Inlayer {
     const page = path.normalize('NFC');
     const { ids, languageOf } = this.#inlay;
     const isOfOne = base !== null || main?.id === null || ids.has(page) || languageOf(page) !== null;
-    return isOfOne ? null : this.#writer.ofPage(menus, page);
+    // Addresses are read from the folder as the disk has it.
+    return isOfOne ? null : this.#writer.ofPage(menus, page, folderOf(path));
   }
 
   #misread(menus: readonly ResolvedMenu[], frame: Frame, slots: readonly number[]): ResolvedMenu | null {

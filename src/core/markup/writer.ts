@@ -1,6 +1,6 @@
 import { AlikeFolders } from '../address/alike-folders.ts';
 import type { AddressStyle } from '../address/href.ts';
-import { type SitePath, folderOf } from '../address/path.ts';
+import type { SitePath } from '../address/path.ts';
 import { marksOn } from '../menu/marks.ts';
 import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import type { Raw } from '../text/bytes.ts';
@@ -42,9 +42,9 @@ export class MenuWriter {
   }
 
   /** Stands for what the markup of menus says of the page that they are in, and of its folder; null where it is of this page alone. */
-  ofPage(menus: readonly ResolvedMenu[], page: SitePath): string | null {
+  ofPage(menus: readonly ResolvedMenu[], page: SitePath, folder: SitePath): string | null {
     const carries = (name: string): boolean => menus.some(menu => menu.name === name);
-    let key = this.#folders.keyOf(folderOf(page));
+    let key = this.#folders.keyOf(folder);
     for (const menu of menus) {
       const own = this.#ofPage(menu, page, carries);
       if (own === null) return null;

@@ -309,3 +309,16 @@ describe('pages that cannot carry a menu', () => {
     expect(none.raw).toBe('<body>x');
   });
 });
+
+it('tells folders apart as the disk has them, whatever form of Unicode that is', () => {
+  const [composed, onDisk] = ['é', 'é'.normalize('NFD')];
+  const own = menu(null);
+  const leadsTo = { kind: 'page', path: `${composed}/b.html` } as const;
+  const menus = [{ ...own, home: null, entries: [{ ...own.entries[0]!, leadsTo }] }];
+  const decomposed = new Map(['a', 'b'].map(name => [`${composed}/${name}.html`, `${onDisk}/${name}.html`]));
+  const page =
+    '<!doctype html>\n<meta charset=utf-8><title>T</title>\n<header></header>\n<main id=content>\n<p>x</p></main>\n';
+  const shared = inlayer(menus, decomposed);
+  for (const path of [`${onDisk}/a.html`, 'z/c.html', 'y/d.html', `${onDisk}/e.html`])
+    expect(shared.page(path, page).raw).toBe(inlayer(menus, decomposed).page(path, page).raw);
+});
