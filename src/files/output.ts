@@ -92,7 +92,7 @@ export class Output {
 
   /** Paths that Kamino wrote and nobody needs any more. */
   left(paths: ReadonlySet<string>): string[] {
-    return this.#there.known().filter(path => !paths.has(path));
+    return this.#there.left(paths);
   }
 
   /** The file stays as it is. */
@@ -116,7 +116,8 @@ export class Output {
   /** The file could not be written: it is known as it was, and made anew the next time. */
   refuse(path: string): void {
     // It may have been in another thread's hands.
-    if (this.#next.delete(path)) this.created.splice(this.created.lastIndexOf(path), 1);
+    const at = this.#next.delete(path) ? this.created.lastIndexOf(path) : -1;
+    if (at >= 0) this.created.splice(at, 1);
     const old = this.#old?.files.get(path);
     if (old) this.#next.set(path, { ...old, sourceSize: 0, sourceTime: 0 });
   }

@@ -15,9 +15,9 @@ export class FilesThere {
     this.#known = known;
   }
 
-  /** The paths of all that is still there, whatever has become of it. */
-  known(): string[] {
-    return [...this.#known.keys()].filter(path => existsSync(join(this.#folder, path)));
+  /** What is still there beside these paths, whatever has become of it. */
+  left(paths: ReadonlySet<string>): string[] {
+    return [...this.#known.keys()].filter(path => !paths.has(path) && existsSync(join(this.#folder, path)));
   }
 
   /** Whether there is any of it. */

@@ -150,7 +150,9 @@ const isNamed = (menu: SiteMenu): boolean => /^nav\b| /.test(firstCopy(menu).ele
 /** Right behind a heading a list at the foot is one of its columns. */
 function isHeaded({ copies }: SiteMenu, site: HandSite): boolean {
   const [path, { start }] = [...copies][0]!;
-  return /<\/h[1-6]\s*>\s*$/i.test(site.pages.get(path)!.frame.raw.slice(0, start).slice(-farthest));
+  return /<\/h[1-6]\s*>\s*$/i.test(
+    site.pages.get(path)!.frame.raw.slice(Math.max(0, start - farthest), start),
+  );
 }
 const farthest = 80;
 

@@ -48,13 +48,17 @@ function leftButtons({ path, before, removed }: Change, rules: readonly StyleRul
     const [onDesk, onPhone] = windows.map(some => styleOf(node, 'display', before, some) === 'none');
     return onDesk === true && onPhone === false;
   };
-  return before.nodes
-    .filter(node => pressed.has(node.name) && !isGone(node) && !leadsElsewhere(node, value))
-    .filter(node => {
-      if (controls(node).some(id => id !== '' && gone.has(id))) return node.name !== 'a' || isOfPhones(node);
-      return isCalledSo(node) && isOfPhones(node);
-    })
-    .flatMap(({ start, open }) => told({ path, tree: before, start, open }, ''));
+  const opensIt = (node: TreeNode): boolean => {
+    if (controls(node).some(id => id !== '' && gone.has(id))) return node.name !== 'a' || isOfPhones(node);
+    return isCalledSo(node) && isOfPhones(node);
+  };
+  return (
+    before.nodes
+      .filter(node => pressed.has(node.name) && !isGone(node))
+      // What an element holds is looked through last, and for few.
+      .filter(node => opensIt(node) && !leadsElsewhere(node, value))
+      .flatMap(({ start, open }) => told({ path, tree: before, start, open }, ''))
+  );
 }
 
 const pressed: ReadonlySet<string> = new Set(['button', 'a', 'div', 'span']);
