@@ -150,9 +150,11 @@ it('shows without a script what a template says', async () => {
   const text = page('visit/index.html', readFileSync(join(folder, 'embed/head.html'), 'utf8'), embedded, '');
   writeFileSync(join(folder, 'embed/said.html'), text.replace('<body', '<body data-kamino-at="visit"'));
   const at = await served(join(folder, 'embed'));
+  // On a machine that stands still a page may be asked for its colours while they are still coming.
+  const settled = { javaScriptEnabled: false, reducedMotion: 'reduce' } as const;
   const [said, built] = await Promise.all([
-    open(`${at}/said.html`, { javaScriptEnabled: false }),
-    open(`${builtAddress}/visit/index.html`, { javaScriptEnabled: false }),
+    open(`${at}/said.html`, settled),
+    open(`${builtAddress}/visit/index.html`, settled),
   ]);
   const look = `(name => { const link = document.querySelector('.kamino-menu-masthead [data-kamino-entry="' + name + '"] > a');
     const { color, backgroundColor } = getComputedStyle(link); const mark = getComputedStyle(link, '::after');
