@@ -60,12 +60,18 @@ export function withoutPassing(selector: string): string {
 /** The same for the selector of a style sheet's rule, in whatever state; one that only some browser knows matches nothing. */
 export function ruleMatcher(tree: Tree, selector: string): (node: TreeNode) => boolean {
   try {
-    return matcher(tree, withoutPassing(selector).trim() || '*');
+    return unknown.has(selector) ? never : matcher(tree, withoutPassing(selector).trim() || '*');
   } catch {
-    return () => false;
+    if (unknown.size < mostCompiled) unknown.add(selector);
+    return never;
   }
 }
 
+const never = (): boolean => false;
+/** Selectors that only some browser knows. */
+const unknown = new Set<string>();
+
+const mostCompiled = 5000;
 const namesOf = new WeakMap<Tree, ReadonlySet<string>>();
 
 /** Whether a page has all classes and ids that a selector asks for; without them nothing in it is matched. */
@@ -99,7 +105,6 @@ type Test = (node: TreeNode) => boolean;
 
 /** Compiled selectors by their text: the same rules are followed on page after page. */
 const compiled = new Map<string, Test>();
-const mostCompiled = 5000;
 /** The tree that the nodes in hand belong to. */
 let current: Tree;
 

@@ -87,6 +87,14 @@ interface Target {
   ids: ReadonlySet<string> | null;
 }
 
+/** What is known of addresses as they are written in the pages of one folder. */
+interface Folder {
+  /** By the address without its place; null where that is no file. */
+  files: Map<string, Target | null>;
+  /** By the whole of it, where it leads to the same from each page. */
+  ends: Map<string, LinkEnd>;
+}
+
 /** So many folders are known at once: the pages of one come together. */
 const mostFolders = 8;
 
@@ -96,8 +104,7 @@ const plain = /^(?!\/)[\w./-]*(?:#[!-$&-~]+)?$/;
 /** Where links lead: most are plain, and the pages of a folder have their files in common. */
 class Ends {
   readonly #context: Context;
-  /** By folder and the address without its place; null where that is no file. */
-  readonly #folders = new Map<SitePath, Map<string, Target | null>>();
+  readonly #folders = new Map<SitePath, Folder>();
   readonly #targets = new Map<SitePath, Target>();
   readonly #pages = new WeakMap<FullPage, readonly LinkEnd[]>();
 
@@ -116,28 +123,34 @@ class Ends {
 
   of(href: string, page: FullPage): LinkEnd {
     const { path, base } = page.frame;
-    if (href === '' || base !== null || !plain.test(href)) return endOf(href, page, this.#context);
+    if (href === '' || base !== null) return endOf(href, page, this.#context);
+    const { ends, files } = this.#of(folderOf(path));
+    const known = ends.get(href);
+    if (known) return known;
     const hash = href.indexOf('#');
+    if (!plain.test(href)) return endOf(href, page, this.#context);
+    if (hash === 0) return this.#placeIn(this.#at(path), href);
     const file = hash < 0 ? href : href.slice(0, hash);
-    const target = file === '' ? this.#at(path) : this.#from(folderOf(path), file);
+    let target = files.get(file);
+    if (target === undefined) files.set(file, (target = this.#find(folderOf(path), file)));
     if (target === null) return endOf(href, page, this.#context);
-    if (hash < 0 || target.ids === null) return target.end;
+    const end = this.#placeIn(target, href);
+    ends.set(href, end);
+    return end;
+  }
+
+  /** The place of an address in its file. */
+  #placeIn({ end, ids }: Target, href: string): LinkEnd {
+    const hash = href.indexOf('#');
+    if (hash < 0 || ids === null) return end;
     const id = href.slice(hash + 1);
-    if (target.ids.has(id) || id.toLowerCase() === 'top') return target.end;
-    return { kind: 'no-place', path: target.end.path, id };
+    return ids.has(id) || id.toLowerCase() === 'top' ? end : { kind: 'no-place', path: end.path, id };
   }
 
-  #from(folder: SitePath, written: string): Target | null {
-    const known = this.#of(folder);
-    let target = known.get(written);
-    if (target === undefined) known.set(written, (target = this.#find(folder, written)));
-    return target;
-  }
-
-  #of(folder: SitePath): Map<string, Target | null> {
+  #of(folder: SitePath): Folder {
     const known = this.#folders.get(folder);
     if (known) return known;
-    const made = new Map<string, Target | null>();
+    const made: Folder = { files: new Map(), ends: new Map() };
     const [oldest] = this.#folders.size < mostFolders ? [] : this.#folders.keys();
     if (oldest !== undefined) this.#folders.delete(oldest);
     this.#folders.set(folder, made);
