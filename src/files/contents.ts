@@ -9,7 +9,8 @@ import { readFull } from '../core/page/full.ts';
 import { sectionHeadings, sectionLabels } from '../core/page/sections.ts';
 import type { PageFiles } from '../core/page/reader.ts';
 import { nothingWanted } from '../core/page/wanted.ts';
-import { type Raw, rawOf } from '../core/text/bytes.ts';
+import type { Raw } from '../core/text/bytes.ts';
+import { readRaw } from './read.ts';
 import { pictureSize } from './picture.ts';
 
 type Contents = Pick<SiteFacts, 'sections' | 'headings' | 'language' | 'date' | 'picture' | 'size' | 'text'>;
@@ -124,8 +125,7 @@ export class SiteContents implements Contents, PageFiles {
 
   #start(path: SitePath, most: number): Raw | null {
     try {
-      const bytes = readFileSync(this.#at(path));
-      return rawOf(bytes.length > most ? bytes.subarray(0, most) : bytes);
+      return readRaw(this.#at(path), most);
     } catch {
       return null;
     }

@@ -2,17 +2,16 @@ import { readFileSync, readdirSync, rmSync, rmdirSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { crc32 } from 'node:zlib';
 import { pathMatcher } from '../core/address/glob.ts';
-import { readAddress } from '../core/address/href.ts';
-import { type SitePath, folderOf } from '../core/address/path.ts';
+import type { SitePath } from '../core/address/path.ts';
 import { editedParts, foreignMark, remains } from '../core/inlay/edited.ts';
 import { findInlaid } from '../core/inlay/find.ts';
 import { LostRecord, keepMenus, lift } from '../core/inlay/lift.ts';
-import { readFull } from '../core/page/full.ts';
-import { type Raw, bytesOf, rawOf } from '../core/text/bytes.ts';
+import { type Raw, bytesOf } from '../core/text/bytes.ts';
 import { charsetOf, unreadable } from '../core/text/charset.ts';
 import { inlayAttribute } from '../core/markup/names.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
-import { placeInRaw } from '../core/text/place.ts';
+import { LostIds } from './lost-ids.ts';
+import { readRaw } from './read.ts';
 import { ReadOnly, Refusals, attempt, editedStyle } from './errors.ts';
 import { noPages } from './folder-errors.ts';
 import { inPlace, isOwnContent, isOwnPath, ownPaths } from './own.ts';
@@ -48,8 +47,7 @@ export class Lifter {
   readonly #options: LiftOptions;
   readonly #writer: Writer;
   readonly #known: ReadonlyMap<string, FileRecord>;
-  /** Ids that were taken out of pages. */
-  readonly #ids = new Map<SitePath, Set<string>>();
+  readonly #ids = new LostIds();
 
   constructor(root: string, record: SiteRecord, options: LiftOptions) {
     this.#root = root;
@@ -73,11 +71,11 @@ export class Lifter {
         this.#page(path);
       });
     this.#writer.settle();
-    const gone = new Set([...this.#ids.values()].flatMap(ids => [...ids]));
-    if (gone.size > 0)
-      for (const path of paths)
+    for (const path of paths)
+      if (this.#ids.mayName(path))
         this.#try(path, () => {
-          this.#lostIds(path, gone);
+          const raw = this.#read(path);
+          this.findings.push(...this.#ids.findings(path, this.#options.dryRun ? lift(raw, () => '') : raw));
         });
     if (!this.#options.keepMenus && this.left.length === 0)
       for (const path of [...ownPaths, ...this.#sprites()])
@@ -103,26 +101,33 @@ export class Lifter {
 
   #page(path: SitePath): void {
     const raw = this.#read(path);
+    this.#ids.look(path, this.#lifted(path, raw));
+  }
+
+  /** Lifts a page, and gives it as it is now. */
+  #lifted(path: string, raw: Raw): Raw {
     this.findings.push(...foreignMark(path, raw));
-    if (hidesMarks(raw)) return this.#leave(path, otherCharset(path));
-    if (findInlaid(raw).length === 0) return;
+    if (hidesMarks(raw)) return this.#leave(path, raw, otherCharset(path));
+    if (findInlaid(raw).length === 0) return raw;
     const { overwrite = false, keepMenus: keeps = false } = this.#options;
     const edited = keeps ? null : editedParts(path, raw);
-    if (edited && !overwrite) return this.#leave(path, edited);
+    if (edited && !overwrite) return this.#leave(path, raw, edited);
     try {
       const lifted = this.#take(path, raw);
       if (edited) this.findings.push(...remains(path, lifted));
       (edited ? this.edited : this.lifted).push(path);
+      return lifted;
     } catch (error) {
-      if (error instanceof LostRecord) this.#leave(path, lost(path, error));
-      else throw error;
+      if (error instanceof LostRecord) return this.#leave(path, raw, lost(path, error));
+      throw error;
     }
   }
 
   /** A page that keeps its menu, and needs what goes with it. */
-  #leave(path: SitePath, why: Finding): void {
+  #leave(path: SitePath, raw: Raw, why: Finding): Raw {
     this.left.push(path);
     this.findings.push(why);
+    return raw;
   }
 
   #take(path: SitePath, raw: Raw): Raw {
@@ -131,28 +136,8 @@ export class Lifter {
     const file = join(this.#root, path);
     if (isReadOnly(file)) throw new ReadOnly(file);
     if (!dryRun) this.#writer.write(path, bytesOf(lifted));
-    if (!keeps) this.#noteIds(path, raw);
+    if (!keeps) for (const { id } of findInlaid(raw)) if (id !== null) this.#ids.gone(path, id);
     return lifted;
-  }
-
-  #noteIds(path: SitePath, raw: Raw): void {
-    for (const { id } of findInlaid(raw)) {
-      if (id !== null) this.#ids.set(path, (this.#ids.get(path) ?? new Set()).add(id));
-    }
-  }
-
-  /** Links of a page's own to ids that have gone with the menus. */
-  #lostIds(path: SitePath, gone: ReadonlySet<string>): void {
-    const raw = this.#read(path);
-    if (!namesAny(raw, gone)) return;
-    const page = readFull(path, this.#options.dryRun ? lift(raw, () => '') : raw);
-    for (const link of page.links) {
-      const address = readAddress(link.href, folderOf(path));
-      const target = address.kind === 'inside' ? address.path : address.kind === 'same-page' ? path : null;
-      if (target === null || !('fragment' in address) || address.fragment === null) continue;
-      if (this.#ids.get(target)?.has(address.fragment) !== true) continue;
-      this.findings.push(lostId(placeInRaw(page.frame, link.start, link.end), target, address.fragment));
-    }
   }
 
   /** Pictures of Kamino’s that lie beside its style sheet. */
@@ -184,14 +169,8 @@ export class Lifter {
   }
 
   #read(path: SitePath): Raw {
-    return rawOf(readFileSync(join(this.#root, path)));
+    return readRaw(join(this.#root, path));
   }
-}
-
-/** Whether a page may lead to one of these ids of Kamino’s, which are written as they are. */
-function namesAny(raw: Raw, ids: ReadonlySet<string>): boolean {
-  for (const [, id] of raw.matchAll(/#([^"'\s<>#&]+)/g)) if (ids.has(id!)) return true;
-  return false;
 }
 
 /** A page that somebody has saved in a charset in which Kamino's marks are not seen. */
@@ -206,15 +185,6 @@ function otherCharset(path: string): Finding {
     { file: path },
     'this page has a menu of Kamino’s, and its charset is UTF-16 now; the page was left alone',
     'Save the page as UTF-8, and lift again.',
-  );
-}
-
-function lostId(place: Finding['place'], page: string, id: string): Finding {
-  return finding(
-    'lost-id',
-    place,
-    `this link leads to \`#${id}\`, an id that Kamino had given a heading of \`${page}\``,
-    `Give the heading the id yourself:  id="${id}"`,
   );
 }
 

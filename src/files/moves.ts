@@ -1,9 +1,10 @@
-import { existsSync, readFileSync } from 'node:fs';
+import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import type { SitePath } from '../core/address/path.ts';
 import { type Taken, lift } from '../core/inlay/lift.ts';
 import { type MarkedPage, markedPages, movedTo } from '../core/site/moved.ts';
-import { type Raw, rawOf } from '../core/text/bytes.ts';
+import type { Raw } from '../core/text/bytes.ts';
+import { readRaw } from './read.ts';
 
 /** What must be known to find pages that were moved. */
 interface Here {
@@ -51,7 +52,7 @@ export class Moves {
 
   #read(file: string): Raw | null {
     try {
-      return lift(rawOf(readFileSync(file)), this.#here.taken);
+      return lift(readRaw(file), this.#here.taken);
     } catch {
       return null;
     }

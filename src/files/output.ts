@@ -16,14 +16,9 @@ import { isSummed, sumOfCopy } from './checksum.ts';
 import { FilesThere } from './there.ts';
 import { ensureReal, lookAt, makePath, partOf, sweep } from './real.ts';
 import { SecondWriter, worthSecond } from './second-writer.ts';
+import type { Finished } from './pages.ts';
 import type { PageNotes } from './stored.ts';
 import { Writer, type Written } from './write.ts';
-
-/** A finished file, with the checksum of what Kamino put into it. */
-export interface Finished {
-  bytes: Uint8Array;
-  checksum: number;
-}
 
 /**
  * The output folder: what Kamino wrote there, what has been edited since, and what changes now. A folder that does not

@@ -3,9 +3,16 @@ import type { Inlay, Making } from '../core/inlay/inlaying.ts';
 import { type Raw, type Span, Splicer } from '../core/text/bytes.ts';
 import type { Finding } from '../core/text/finding.ts';
 import { Checksums } from './checksum.ts';
-import type { Finished } from './output.ts';
 import { Reader } from './read.ts';
 import type { PageNotes } from './stored.ts';
+
+/** A finished file, with the checksum of what Kamino put into it. */
+export interface Finished {
+  bytes: Uint8Array;
+  checksum: number;
+  /** Of a page: the file that it was made from, as it was read. */
+  source?: Uint8Array;
+}
 
 /** Makes finished pages from the files of a site, one after another. */
 export class PageMaker {
@@ -38,17 +45,17 @@ export class PageMaker {
 
   /** A finished page, good until the next is asked for. What is found in it goes to `findings`. */
   page(path: string, how?: Making): Finished {
-    const { page, spans } = this.inlaid(path, how);
-    return { bytes: page, checksum: this.#checksums.of(spans.map(span => span.text)) };
+    const { page, spans, source } = this.inlaid(path, how);
+    return { bytes: page, checksum: this.#checksums.of(spans.map(span => span.text)), source };
   }
 
   /** The same, with what went in and out. */
-  inlaid(path: string, how?: Making): { page: Uint8Array; spans: readonly Span[] } {
+  inlaid(path: string, how?: Making): { page: Uint8Array; spans: readonly Span[]; source: Uint8Array } {
     const bytes = this.#reader.read(`${this.#root}/${path}`);
     const made = this.#inlayer.page(path, bytes, how);
     for (const { hash, raw } of made.taken) this.#keep(hash, raw);
     this.note(path, made);
-    return { page: this.#splicer.splice(made.source, made.spans), spans: made.spans };
+    return { page: this.#splicer.splice(made.source, made.spans), spans: made.spans, source: bytes };
   }
 
   /** What there is to tell of a page; null for nothing. */

@@ -1,4 +1,5 @@
 import { closeSync, openSync, readSync } from 'node:fs';
+import { type Raw, rawOf } from '../core/text/bytes.ts';
 
 /** Reads files one after another into one piece of memory: what `read` gives is good until the next call. */
 export class Reader {
@@ -25,4 +26,12 @@ export class Reader {
     larger.set(this.#memory);
     this.#memory = larger;
   }
+}
+
+const reader = new Reader();
+
+/** The bytes of a file as text, at most so many. @throws as the file system does */
+export function readRaw(file: string, most = Infinity): Raw {
+  const bytes = reader.read(file);
+  return rawOf(bytes.length > most ? bytes.subarray(0, most) : bytes);
 }

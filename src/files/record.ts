@@ -1,8 +1,9 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, renameSync } from 'node:fs';
 import { basename, dirname, join, relative, sep } from 'node:path';
-import { type Raw, bytesOf, rawOf } from '../core/text/bytes.ts';
+import { type Raw, bytesOf } from '../core/text/bytes.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
+import { readRaw } from './read.ts';
 import { shownPath } from './paths.ts';
 import { lookAt, makeFolder } from './real.ts';
 import { type Glance, type PageNotes, type Row, type Stored, isInside, readStored } from './stored.ts';
@@ -142,7 +143,7 @@ export class SiteRecord {
     if (!/^[0-9a-f]+$/.test(hash)) return null;
     const file = join(this.#folder, 'taken', hash);
     try {
-      const raw = lookAt(file)?.isFile() ? rawOf(readFileSync(file)) : null;
+      const raw = lookAt(file)?.isFile() ? readRaw(file) : null;
       return raw !== null && hashOf(raw) === hash ? raw : null;
     } catch {
       return null;

@@ -9,7 +9,7 @@ import type { Seek } from '../core/page/types.ts';
 import type { Menu, Plan } from '../core/plan/types.ts';
 import type { Finding } from '../core/text/finding.ts';
 import type { OpenSite } from './open-site.ts';
-import type { Finished } from './output.ts';
+import type { Finished } from './pages.ts';
 import { isOwnKind } from './own.ts';
 import { PageMaker } from './pages.ts';
 import type { PageNotes } from './stored.ts';

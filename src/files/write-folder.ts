@@ -6,6 +6,7 @@ import type { Making } from '../core/inlay/inlaying.ts';
 import { type Taken, lift } from '../core/inlay/lift.ts';
 import { rawOf } from '../core/text/bytes.ts';
 import { type Finding, hasErrors } from '../core/text/finding.ts';
+import { readRaw } from './read.ts';
 import { isOwnPath } from './own.ts';
 import { attempt, Refusals, cannotRead, editedOutput, foreignOutput } from './errors.ts';
 import { goneFile } from './folder-errors.ts';
@@ -172,7 +173,7 @@ function writeFile(file: SiteFile, { run, output, how }: Writing): void {
 
 /** Whether a finished page was made of what the site has now. */
 function isSamePage(there: Uint8Array, run: Run, { path }: SiteFile): boolean {
-  const source = rawOf(readFileSync(run.from(path)));
+  const source = readRaw(run.from(path));
   try {
     return (
       lift(rawOf(there), hash => run.site.record.taken(hash)) ===

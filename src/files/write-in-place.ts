@@ -1,10 +1,10 @@
 import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { crc32 } from 'node:zlib';
 import { findInlaid } from '../core/inlay/find.ts';
-import { rawOf } from '../core/text/bytes.ts';
 import { type Finding, hasErrors } from '../core/text/finding.ts';
+import { readRaw } from './read.ts';
 import { ReadOnly, Refusals, attempt, editedStyle, leftOut, linkToOther } from './errors.ts';
-import type { Finished } from './output.ts';
+import type { Finished } from './pages.ts';
 import { inPlace, isOwnPath, ownPaths } from './own.ts';
 import { fromUser } from './paths.ts';
 import { ensureReal, isReadOnly, lookAt } from './real.ts';
@@ -99,9 +99,8 @@ export class PlaceWriter implements SiteWriter {
 
   /** @param hasChanged whether somebody has written the page since it was read */
   #change(path: string, hasChanged: () => boolean): void {
-    const there = readFileSync(this.#run.from(path));
     const made = this.#run.page(path, this.#options);
-    this.#settle(path, made, { there, hasChanged });
+    this.#settle(path, made, { there: made.source ?? readFileSync(this.#run.from(path)), hasChanged });
   }
 
   /** Pages with menus from an earlier build that are no pages of the plan any more. */
@@ -109,7 +108,7 @@ export class PlaceWriter implements SiteWriter {
     return [...this.#known.keys()].filter(path => {
       if (pages.has(path) || isOwnPath(path)) return false;
       const file = this.#run.from(path);
-      return lookAt(file)?.isFile() === true && findInlaid(rawOf(readFileSync(file))).length > 0;
+      return lookAt(file)?.isFile() === true && findInlaid(readRaw(file)).length > 0;
     });
   }
 

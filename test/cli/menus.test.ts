@@ -131,6 +131,36 @@ describe('an entry', () => {
     ]);
     expect(contents(folder)['visit/index.html']).toBe(files['visit/index.html']);
   });
+
+  test.each([2, 12])(
+    'tells of links to any of %i such ids that are gone, whichever page lift meets first',
+    count => {
+      const numbers = Array.from({ length: count }, (_, at) => at + 1);
+      const half = count / 2;
+      const links = numbers.map(number => `<a href="m.html#way-${number}">x</a>`);
+      const before = {
+        'a.html': page('A', links.slice(0, half).join('\n')),
+        'm.html': page('M', numbers.map(number => `<h2>Way ${number}</h2>`).join('\n')),
+        'n.html': page('N'),
+        'z.html': page('Z', links.slice(half).join('\n')),
+      };
+      const all = numbers.map(number => `{ page: m.html, heading: Way ${number} }`).join(', ');
+      const folder = folderWith({
+        ...before,
+        'kamino.yaml': `kamino: 1\noutput: in-place\nmenus:\n  - { menu: main, place: { first-in: body }, entries: [${all}] }\n`,
+      });
+      expect(kamino(folder, 'build').status).toBe(0);
+      for (const args of [['--dry-run'], []]) {
+        const { findings } = JSON.parse(kamino(folder, 'lift', '--json', ...args).out) as {
+          findings: { rule: string; message: string; place: { file: string } }[];
+        };
+        const told = findings.map(one => `${one.place.file} ${one.rule} ${/#[\w-]+/.exec(one.message)?.[0]}`);
+        const expected = numbers.map(number => `${number <= half ? 'a' : 'z'}.html lost-id #way-${number}`);
+        expect(told.sort()).toEqual(expected.sort());
+      }
+      expect(contents(folder)).toMatchObject(before);
+    },
+  );
 });
 
 describe('a pattern', () => {
