@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { frontPage } from '../core/address/front.ts';
 import { pathMatcher } from '../core/address/glob.ts';
@@ -6,12 +5,13 @@ import type { SitePath } from '../core/address/path.ts';
 import type { HandMenu, HandSite } from '../core/hand/types.ts';
 import { type Taken, lift } from '../core/inlay/lift.ts';
 import type { FullPage } from '../core/page/content.ts';
-import { type Raw, rawOf } from '../core/text/bytes.ts';
-import { ownTexts } from '../core/text/own.ts';
+import type { Raw } from '../core/text/bytes.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
-import { type ReadPage, kept, readPage } from './read-page.ts';
+import { type NumberedTexts, Texts } from '../core/text/texts.ts';
+import { readRaw } from './read.ts';
+import { type PageInNumbers, type ReadPage, kept, readPage } from './read-page.ts';
 import { usualRead } from './site.ts';
-import { readInTwo, worthTwo } from './two-threads.ts';
+import { type ThreadWork, readInTwo, worthThreads } from './read-threads.ts';
 import type { Walk } from './walk.ts';
 import type { Watch, Watching } from './watching.ts';
 
@@ -36,45 +36,82 @@ export interface WholeOptions {
 }
 
 /** Reads every page of a listed site whole, each in one go. */
-export function readWholeSite(
-  root: string,
-  { files, findings: listed }: Walk,
-  { lifted = null, base = '/', watching, progress, pieces = new Set() }: WholeOptions = {},
-): WholeReading {
-  const findings = [...listed];
+export function readWholeSite(root: string, walk: Walk, options: WholeOptions = {}): WholeReading {
+  const { base = '/', pieces = new Set(), watching } = options;
   const isPage = pageTest(pieces);
-  const paths = files.map(file => file.path.normalize('NFC'));
-  const pages = paths.flatMap((path, at) => (isPage(path) ? [{ path, file: files[at]!.path }] : []));
-  const read = new Map<number, ReadPage>();
-  const own = ownTexts();
-  const bytes = new LastRead(at => {
-    const raw = rawOf(readFileSync(join(root, pages[at]!.file)));
-    return lifted ? lift(raw, hash => lifted(hash) ?? '') : raw;
-  });
-  const keep = (at: number, one: ReadPage): ReadPage => kept(one, () => bytes.again(at), own);
-  const readHere = (at: number): void => {
-    progress?.(read.size, pages.length);
-    read.set(at, keep(at, readPage(pages[at]!.path, bytes.of(at), watching?.see)));
-  };
+  const paths = walk.files.map(file => file.path.normalize('NFC'));
+  const pages = paths.flatMap((path, at) => (isPage(path) ? [{ path, file: walk.files[at]!.path }] : []));
+  const reading = new Reading(root, pages, options);
   const watch = watching?.watch ?? nothing;
-  const isWorth = !watch.hasSheets && isLarge(files, isPage);
-  const work = { root, pages, isLifted: lifted !== null, files: files.map(file => file.path), watch };
-  const other = isWorth ? readInTwo(work, readHere) : null;
-  const elsewhere = other?.read ?? new Map<number, ReadPage>();
-  watching?.outranking.take(other?.gathered ?? []);
+  if (!watch.hasSheets && isLarge(walk.files, isPage)) {
+    const files = walk.files.map(file => file.path);
+    reading.inTwo({ root, pages, isLifted: Boolean(options.lifted), files, watch });
+  }
+  const findings = [...walk.findings];
   const known = new Map<SitePath, FullPage>();
   const candidates = new Map<SitePath, readonly HandMenu[]>();
   for (const [at, { path }] of pages.entries()) {
-    if (!read.has(at) && !elsewhere.has(at)) readHere(at);
-    const one = read.get(at) ?? keep(at, elsewhere.get(at)!);
+    const one = reading.page(at);
     if ('why' in one) findings.push(unreadable(path, one.why));
     else {
       known.set(path, one.page);
       candidates.set(path, one.menus);
     }
   }
+  reading.end();
   const front = frontPage(new Set(known.keys()));
   return { site: { pages: known, files: new Set(paths), front, base, candidates }, findings };
+}
+
+/** The pages of a site while they are read, by their numbers. */
+class Reading {
+  readonly #pages: ThreadWork['pages'];
+  readonly #options: WholeOptions;
+  readonly #read = new Map<number, ReadPage>();
+  readonly #texts = new Texts();
+  readonly #bytes: LastRead;
+
+  constructor(root: string, pages: ThreadWork['pages'], options: WholeOptions) {
+    [this.#pages, this.#options] = [pages, options];
+    this.#bytes = new LastRead(at => {
+      const raw = readRaw(join(root, pages[at]!.file));
+      return options.lifted ? lift(raw, hash => options.lifted!(hash) ?? '') : raw;
+    });
+  }
+
+  page(at: number): ReadPage {
+    if (!this.#read.has(at)) this.#readHere(at);
+    return this.#read.get(at)!;
+  }
+
+  end(): void {
+    this.#texts.end();
+  }
+
+  /** Reads them all, with another thread. */
+  inTwo(work: ThreadWork): void {
+    const other = readInTwo(work, { read: at => this.#readHere(at), own: this.#texts.own });
+    this.#options.watching?.outranking.take(other?.gathered ?? []);
+    for (const [at, one] of other?.read ?? []) this.#keep(at, one, other!.texts);
+  }
+
+  #readHere(at: number): void {
+    const { progress, watching } = this.#options;
+    progress?.(this.#read.size, this.#pages.length);
+    const { path } = this.#pages[at]!;
+    this.#keep(
+      at,
+      readPage({ path, raw: this.#bytes.of(at), texts: this.#texts }, watching?.see),
+      this.#texts,
+    );
+  }
+
+  #keep(at: number, one: PageInNumbers, texts: NumberedTexts): void {
+    this.#read.set(
+      at,
+      kept(one, texts, () => this.#bytes.again(at)),
+    );
+  }
 }
 
 function unreadable(path: SitePath, why: string): Finding {
@@ -113,5 +150,5 @@ function pageTest(pieces: ReadonlySet<string>): (path: SitePath) => boolean {
 function isLarge(files: Walk['files'], isPage: (path: SitePath) => boolean): boolean {
   let bytes = 0;
   for (const { path, size } of files) if (isPage(path)) bytes += size;
-  return bytes > worthTwo;
+  return bytes > worthThreads;
 }

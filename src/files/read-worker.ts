@@ -1,27 +1,31 @@
-// Runs in a thread of its own: reads pages from the last one on, until it meets the thread that reads them from the first.
-import { readFileSync } from 'node:fs';
+// Runs in a thread of its own: reads pages, each the next that the first thread has not taken.
 import { join } from 'node:path';
-import { type MessagePort, workerData } from 'node:worker_threads';
-import { rawOf } from '../core/text/bytes.ts';
-import { type ReadPage, readPage, withoutBytes } from './read-page.ts';
-import { type HalfWork, type InTheEnd, isOurs, takeLast } from './two-threads.ts';
+import { workerData } from 'node:worker_threads';
+import { Texts } from '../core/text/texts.ts';
+import { type PageInNumbers, readPage } from './read-page.ts';
+import { type InTheEnd, type OnePage, type ThreadData, counted, isOurs, take } from './read-threads.ts';
+import { readRaw } from './read.ts';
 import { Watching, textIn } from './watching.ts';
 
-const { root, pages, isLifted, files, watch, shared, port } = workerData as HalfWork & { port: MessagePort };
+const { root, pages, isLifted, files, watch, shared, port } = workerData as ThreadData;
 const { see, outranking } = new Watching(textIn(root, files), watch);
 const state = new Int32Array(shared);
-for (let at = takeLast(state, pages.length); at !== null; at = takeLast(state, pages.length)) {
+const texts = new Texts();
+for (let at = take(state, pages.length); at !== null; at = take(state, pages.length)) {
   const { path, file } = pages[at]!;
-  let read: ReadPage | null = null;
+  let read: PageInNumbers | null = null;
+  const known = texts.length;
   try {
-    const raw = rawOf(readFileSync(join(root, file)));
-    if (!isLifted || !isOurs(raw)) read = withoutBytes(readPage(path, raw, see));
+    const raw = readRaw(join(root, file));
+    if (!isLifted || !isOurs(raw)) read = readPage({ path, raw, texts }, see);
   } catch {
-    // The other thread reads it again, and tells what is wrong.
+    // The first thread reads it again, and tells what is wrong.
   }
-  port.postMessage({ at, read });
+  const one: OnePage = { at, read, texts: texts.since(known) };
+  port.postMessage(one, read && 'numbers' in read ? [read.numbers.buffer as ArrayBuffer] : []);
+  Atomics.add(state, counted.told, 1);
 }
 const end: InTheEnd = { gathered: outranking.gathered };
 port.postMessage(end);
-Atomics.store(state, 1, 1);
-Atomics.notify(state, 1);
+Atomics.add(state, counted.done, 1);
+Atomics.notify(state, counted.done);

@@ -151,26 +151,28 @@ function orderedPages(site: HandSite): [SitePath, readonly HandMenu[]][] {
 /** Labels and targets of copies, each with a number of its own. */
 class Keys {
   readonly #site: HandSite;
-  readonly #known = new Map<string, number>();
+  readonly #labels = new Map<string, number>();
+  readonly #targets = new Map<string, number>();
 
   constructor(site: HandSite) {
     this.#site = site;
   }
 
   of(menu: HandMenu, path: SitePath): number[] {
-    const keys = copyEntries(menu, path, this.#site).flatMap(({ key, target }) => [
-      ...(key === '' ? [] : [this.#number(`label ${key}`)]),
-      ...(target === null ? [] : [this.#number(`target ${target}`)]),
-    ]);
-    return [...new Set(keys)];
+    const found = new Set<number>();
+    for (const { key, target } of copyEntries(menu, path, this.#site)) {
+      if (key !== '') found.add(numberIn(this.#labels, key) * 2);
+      if (target !== null) found.add(numberIn(this.#targets, target) * 2 + 1);
+    }
+    return [...found];
   }
+}
 
-  #number(key: string): number {
-    const known = this.#known.get(key);
-    if (known !== undefined) return known;
-    this.#known.set(key, this.#known.size);
-    return this.#known.size - 1;
-  }
+function numberIn(known: Map<string, number>, text: string): number {
+  const number = known.get(text);
+  if (number !== undefined) return number;
+  known.set(text, known.size);
+  return known.size - 1;
 }
 
 interface Keyed {

@@ -16,21 +16,20 @@ export interface CopyEntry {
 
 /** Labels are the same whatever their case and white space. */
 export function entryKey(label: string): string {
-  return label.toLowerCase().replace(/\s+/g, ' ').trim();
+  const known = keys.get(label);
+  if (known !== undefined) return known;
+  const key = label.toLowerCase().replace(/\s+/g, ' ').trim();
+  if (keys.size >= mostKeys) keys.clear();
+  keys.set(label, key);
+  return key;
 }
 
-const known = new WeakMap<HandMenu, CopyEntry[]>();
+/** The copies of a menu have their labels in common. */
+const keys = new Map<string, string>();
+const mostKeys = 20_000;
 
-/** The entries of one copy, each with where it leads, in order. */
+/** The entries of one copy, each with where it leads, in order. They are made whenever somebody asks: sites have many. */
 export function copyEntries(menu: HandMenu, path: SitePath, site: WholeSite): readonly CopyEntry[] {
-  const kept = known.get(menu);
-  if (kept) return kept;
-  const found = readEntries(menu, path, site);
-  known.set(menu, found);
-  return found;
-}
-
-function readEntries(menu: HandMenu, path: SitePath, site: WholeSite): CopyEntry[] {
   const page = site.pages.get(path)!;
   return flatEntries(menu.entries).map(({ entry, parent }) => {
     const end = entry.href === null ? null : endOfLink(entry.href, page, site);

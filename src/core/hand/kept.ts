@@ -1,33 +1,74 @@
-import type { Own } from '../text/own.ts';
-import type { HandEntry, HandMenu } from './types.ts';
+import type { NumberReader, NumberWriter } from '../text/numbers.ts';
+import type { HandEntry, HandMenu, HandPicture } from './types.ts';
 
-/** Menus as they are kept beside those of thousands of pages: none of their texts holds on to its page. */
-export function keptMenus(menus: readonly HandMenu[], own: Own): HandMenu[] {
-  return menus.map(menu => ({
-    ...menu,
-    selectors: menu.selectors.map(own),
-    element: own(menu.element),
-    entries: menu.entries.map(entry => keptEntry(entry, own)),
-  }));
+/** Writes menus for {@link readMenus}. */
+export function writeMenus(menus: readonly HandMenu[], to: NumberWriter): void {
+  to.each(menus, menu => {
+    to.extent(menu);
+    to.number(menu.open);
+    to.each(menu.selectors, one => to.text(one));
+    for (const text of [menu.kind, menu.region, menu.element]) to.text(text);
+    to.number(Number(menu.isStacked));
+    to.each(menu.unclosed, one => to.extent(one));
+    to.part(() => to.each(menu.entries, one => writeEntry(one, to)));
+  });
 }
 
-function keptEntry(entry: HandEntry, own: Own): HandEntry {
-  const { picture } = entry;
-  const text = (value: string | null): string | null => (value === null ? null : own(value));
+function writeEntry({ label, href, marks, picture, ...entry }: HandEntry, to: NumberWriter): void {
+  to.text(label);
+  to.text(href);
+  to.extent(entry);
+  to.each(marks, one => to.text(one));
+  to.text(picture && JSON.stringify(picture));
+  to.each(entry.entries, one => writeEntry(one, to));
+}
+
+function readEntry(from: NumberReader): HandEntry {
   return {
-    ...entry,
-    label: own(entry.label),
-    href: text(entry.href),
-    marks: entry.marks.length === 0 ? none : entry.marks.map(own),
-    picture: picture && {
-      ...picture,
-      address: own(picture.address),
-      hover: text(picture.hover),
-      pressed: text(picture.pressed),
-    },
-    entries: entry.entries.length === 0 ? none : entry.entries.map(one => keptEntry(one, own)),
+    label: from.text(),
+    href: from.textOrNull(),
+    start: from.number(),
+    end: from.number(),
+    marks: from.each(() => from.text()),
+    picture: pictureFrom(from.textOrNull()),
+    entries: from.each(() => readEntry(from)),
   };
 }
 
-/** Most entries are plain links: what they all lack is one thing. */
-const none: readonly never[] = Object.freeze([]);
+const pictureFrom = (text: string | null): HandPicture | null =>
+  text === null ? null : (JSON.parse(text) as HandPicture);
+
+/** The menus of a page as they are kept beside those of thousands of pages. */
+export function readMenus(from: NumberReader): HandMenu[] {
+  return from.each(() => new KeptMenu(from));
+}
+
+class KeptMenu implements HandMenu {
+  readonly start: number;
+  readonly open: number;
+  readonly end: number;
+  readonly selectors: readonly string[];
+  readonly kind: HandMenu['kind'];
+  readonly region: HandMenu['region'];
+  readonly element: string;
+  readonly isStacked: boolean;
+  readonly unclosed: HandMenu['unclosed'];
+  readonly #entries: () => NumberReader;
+
+  constructor(from: NumberReader) {
+    [this.start, this.end, this.open] = [from.number(), from.number(), from.number()];
+    this.selectors = from.each(() => from.text());
+    this.kind = from.text() as HandMenu['kind'];
+    this.region = from.text() as HandMenu['region'];
+    this.element = from.text();
+    this.isStacked = from.number() === 1;
+    this.unclosed = from.each(() => from.extent());
+    this.#entries = from.part();
+  }
+
+  /** They are made whenever somebody asks, and are not the same ones twice. */
+  get entries(): HandEntry[] {
+    const from = this.#entries();
+    return from.each(() => readEntry(from));
+  }
+}

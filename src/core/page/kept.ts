@@ -1,38 +1,187 @@
 import type { Raw } from '../text/bytes.ts';
+import type { NumberReader, NumberWriter } from '../text/numbers.ts';
 import type { Own } from '../text/own.ts';
-import type { FullPage } from './content.ts';
+import type { FullPage, Heading, Identified, Link } from './content.ts';
 import { plainElement } from './element.ts';
+import type { Resource } from './resources.ts';
 import type { Frame, Slot } from './types.ts';
 
+/** Writes all of a page but for its frame. */
+export function writePage(page: FullPage, to: NumberWriter): void {
+  to.text(page.date);
+  to.text(page.modified);
+  to.number(page.words);
+  to.number(Number(page.isUnlisted));
+  to.part(() => {
+    writePlaces(page, to);
+  });
+  to.part(() => {
+    writeOthers(page, to);
+  });
+  to.part(() => {
+    to.each(page.links, one => {
+      to.extent(one);
+      to.text(one.href);
+      to.text(one.menu);
+      to.number(Number(one.isCurrent));
+    });
+  });
+}
+
+type Places = Pick<FullPage, 'headings' | 'ids'>;
+
+function writePlaces({ headings, ids }: Places, to: NumberWriter): void {
+  const numbers = new Map(headings.map((one, at) => [one, at]));
+  to.each(headings, one => {
+    to.extent(one);
+    to.number(one.level);
+    to.text(one.text);
+    to.text(one.id);
+    to.number(Number(one.isContent));
+  });
+  to.each(ids, one => {
+    to.extent(one);
+    to.text(one.id);
+    to.text(one.element);
+    to.number(one.heading === null ? -1 : numbers.get(one.heading)!);
+  });
+}
+
+function readPlaces(from: NumberReader): Places {
+  const headings = from.each<Heading>(() => ({
+    start: from.number(),
+    end: from.number(),
+    level: from.number(),
+    text: from.text(),
+    id: from.textOrNull(),
+    isContent: from.number() === 1,
+  }));
+  const ids = from.each<Identified>(() => ({
+    start: from.number(),
+    end: from.number(),
+    id: from.text(),
+    element: from.text(),
+    heading: headings[from.number()] ?? null,
+  }));
+  return { headings, ids };
+}
+
+type Others = Pick<FullPage, 'resources' | 'styles' | 'refreshes' | 'windows' | 'surplus'>;
+
+function writeOthers({ resources, styles, refreshes, windows, surplus }: Others, to: NumberWriter): void {
+  to.each(resources, one => {
+    to.extent(one);
+    to.text(one.kind);
+    to.text(one.address);
+  });
+  for (const all of [styles, refreshes, windows])
+    to.each(all, one => {
+      to.extent(one);
+    });
+  to.each(surplus, one => {
+    to.extent(one);
+    to.text(one.name);
+  });
+}
+
+function readOthers(from: NumberReader): Others {
+  const resources = from.each<Resource>(() => ({
+    start: from.number(),
+    end: from.number(),
+    kind: from.text() as Resource['kind'],
+    address: from.text(),
+  }));
+  const extents = (): Others['styles'] => from.each(() => from.extent());
+  const [styles, refreshes, windows] = [extents(), extents(), extents()];
+  const surplus = from.each(() => ({ start: from.number(), end: from.number(), name: from.text() }));
+  return { resources, styles, refreshes, windows, surplus };
+}
+
+function readLinks(from: NumberReader): Link[] {
+  return from.each(() => ({
+    start: from.number(),
+    end: from.number(),
+    href: from.text(),
+    menu: from.textOrNull(),
+    isCurrent: from.number() === 1,
+  }));
+}
+
+/** What was made last: the same page is asked again and again, and then the next one. */
+function lastOf<Made>(make: (from: NumberReader) => Made): (from: () => NumberReader) => Made {
+  let last: { from: () => NumberReader; made: Made } | null = null;
+  return from => {
+    if (last?.from !== from) last = { from, made: make(from()) };
+    return last.made;
+  };
+}
+
+const placesIn = lastOf(readPlaces);
+const othersIn = lastOf(readOthers);
+const linksIn = lastOf(readLinks);
+
 /**
- * A page as it is kept beside thousands of others: no text of it holds on to its bytes, which are read again when
- * somebody asks. @param raw reads them
+ * A page as it is kept beside thousands of others: nothing of it holds on to its bytes, which are read again when
+ * somebody asks, and what stands in it is made of numbers whenever somebody asks for it.
  */
-export function keptPage(page: FullPage, raw: () => Raw, own: Own): FullPage {
-  for (const one of page.ids) one.id = own(one.id);
-  for (const one of page.headings) {
-    one.text = own(one.text);
-    one.id = one.id === null ? null : own(one.id);
+export class KeptPage implements FullPage {
+  readonly frame: Frame;
+  readonly date: string | null;
+  readonly modified: string | null;
+  readonly words: number;
+  readonly isUnlisted: boolean;
+  readonly #places: () => NumberReader;
+  readonly #others: () => NumberReader;
+  readonly #links: () => NumberReader;
+
+  /** @param raw reads the bytes */
+  constructor(frame: Frame, from: NumberReader, raw: () => Raw) {
+    this.frame = {
+      ...frame,
+      get raw() {
+        return raw();
+      },
+    };
+    [this.date, this.modified] = [from.textOrNull(), from.textOrNull()];
+    [this.words, this.isUnlisted] = [from.number(), from.number() === 1];
+    [this.#places, this.#others, this.#links] = [from.part(), from.part(), from.part()];
   }
-  for (const one of page.links) one.href = own(one.href);
-  for (const one of page.resources) one.address = own(one.address);
-  return {
-    ...page,
-    frame: keptFrame(page.frame, raw, own),
-    date: page.date === null ? null : own(page.date),
-    modified: page.modified === null ? null : own(page.modified),
-  };
+
+  get headings(): Heading[] {
+    return placesIn(this.#places).headings;
+  }
+
+  get ids(): Identified[] {
+    return placesIn(this.#places).ids;
+  }
+
+  get links(): Link[] {
+    return linksIn(this.#links);
+  }
+
+  get resources(): Resource[] {
+    return othersIn(this.#others).resources;
+  }
+
+  get styles(): FullPage['styles'] {
+    return othersIn(this.#others).styles;
+  }
+
+  get refreshes(): FullPage['refreshes'] {
+    return othersIn(this.#others).refreshes;
+  }
+
+  get windows(): FullPage['windows'] {
+    return othersIn(this.#others).windows;
+  }
+
+  get surplus(): FullPage['surplus'] {
+    return othersIn(this.#others).surplus;
+  }
 }
 
-/** The same for what travels between threads, where the bytes cannot be read again. */
-export function withoutRaw(page: FullPage): FullPage {
-  return {
-    ...page,
-    frame: { ...page.frame, slots: page.frame.slots.map(keptSlot), found: new Map(), raw: '' },
-  };
-}
-
-function keptFrame(frame: Frame, raw: () => Raw, own: Own): Frame {
+/** A frame without its bytes and the elements that were found in them, for what is kept or travels between threads. */
+export function keptFrame(frame: Frame, own: Own): Frame {
   const text = (value: string | null): string | null => (value === null ? null : own(value));
   const { main, slots } = frame;
   return {
@@ -43,12 +192,12 @@ function keptFrame(frame: Frame, raw: () => Raw, own: Own): Frame {
     heading: text(frame.heading),
     main: main && { ...main, id: text(main.id) },
     slots: slots.map(keptSlot),
-    found: new Map(),
-    get raw() {
-      return raw();
-    },
+    found: nothing,
+    raw: '',
   };
 }
+
+const nothing: Frame['found'] = new Map();
 
 /** Without the tree that its element stands in. */
 function keptSlot({ name, element }: Slot): Slot {

@@ -6,16 +6,3 @@ const shortest = 13;
 
 /** A text of its own. Put together and cut again, it is a part of nothing but itself. */
 export const owned: Own = text => (text.length < shortest ? text : ` ${text}`.slice(1));
-
-/** The same text is one, whichever page it stands in. */
-export function ownTexts(): Own {
-  const known = new Map<string, string>();
-  return text => {
-    if (text.length < shortest) return text;
-    const kept = known.get(text);
-    if (kept !== undefined) return kept;
-    const made = owned(text);
-    known.set(made, made);
-    return made;
-  };
-}
