@@ -1,21 +1,11 @@
-import { type Tree, type TreeNode, childrenOf, classesOf, valueOf } from '../page/tree.ts';
+import { nobody } from '../page/element-table.ts';
+import { type Tree, type TreeNode, valueOf } from '../page/tree.ts';
 import type { Raw } from '../text/bytes.ts';
 import { type Charset, decode } from '../text/charset.ts';
 import { readAttributeReferences } from '../text/references.ts';
 
-/** Attributes that old pages tell their parts apart by. */
-const telling = [
-  'role',
-  'aria-label',
-  'summary',
-  'bgcolor',
-  'background',
-  'width',
-  'align',
-  'cellpadding',
-  'border',
-  'class',
-];
+/** Attributes that pages tell their parts apart by, old ones too, beside their ids. */
+const others = 'class role aria-label summary bgcolor background width align cellpadding border'.split(' ');
 /** Names that say nothing by themselves. */
 const common: ReadonlySet<string> = new Set([
   'div',
@@ -30,7 +20,11 @@ const common: ReadonlySet<string> = new Set([
   'a',
 ]);
 
-const tellingNames: ReadonlySet<string> = new Set(['id', ...telling]);
+/** An attribute: by the element's name, and by its value as it is written, where such elements are put. Pages repeat a few. */
+interface Values {
+  attribute: string;
+  among: Map<string, Map<Raw, readonly number[][]>>;
+}
 
 /** Finds selectors for some elements of one page. */
 export class Selectors {
@@ -39,27 +33,60 @@ export class Selectors {
   /** Simple selectors, each with the numbers of the elements that it matches, in the order of the page. */
   readonly #matches = new Map<string, number[]>();
   readonly #known = new Map<number, readonly string[]>();
-  /** Whether a value of `class` has a wanted word. */
-  readonly #classes = new Map<string, boolean>();
+  /** By ids: those of selectors by them. */
+  readonly #ids = new Map<string, number[]>();
+  readonly #values: Values[];
+  /** What has been asked of elements around others. */
+  readonly #names = new Map<number, readonly string[]>();
+  readonly #beside = new Map<number, { places: Map<number, number>; counts: Map<string, number> }>();
 
   /** @param wanted the elements that selectors are asked for: no others are looked at more than once */
   constructor(tree: Tree, wanted: readonly TreeNode[]) {
     this.#tree = tree;
     this.#charset = tree.charset;
     const { table } = tree;
-    const values = new Map<string, Set<string>>();
+    const met = new Set<string>();
     for (const one of wanted)
       for (let node: TreeNode | null = one; node && !this.#known.has(node.at); node = node.parent) {
-        this.#addWords(node, values);
+        for (const { name } of node.attributes) met.add(name);
         const own = this.#read(node);
         this.#known.set(node.at, own);
         for (const selector of [node.name, ...own]) this.#matches.set(selector, []);
       }
+    this.#values = others.flatMap(attribute => (met.has(attribute) ? { attribute, among: new Map() } : []));
+    for (const [selector, rows] of this.#matches)
+      if (selector.startsWith('#')) this.#ids.set(selector.slice(1), rows);
     for (let row = 1; row < table.length; row += 1) {
       this.#matches.get(table.name(row))?.push(row);
-      if (!table.hasAttributes(row) || !this.#sharesWord(row, values)) continue;
-      for (const selector of this.#own(tree.node(row))) this.#matches.get(selector)?.push(row);
+      if (table.hasAttributes(row)) this.#match(row);
     }
+  }
+
+  /** Puts an element to the selectors that match it by its attributes. */
+  #match(row: number): void {
+    const { table } = this.#tree;
+    const id = this.#ids.size > 0 ? table.value(row, 'id') : null;
+    if (id !== null) this.#ids.get(this.#text(id))?.push(row);
+    for (const { attribute, among } of this.#values) {
+      const raw = table.value(row, attribute);
+      if (raw === null) continue;
+      const name = table.name(row);
+      let byValue = among.get(name);
+      if (byValue === undefined) among.set(name, (byValue = new Map()));
+      let rows = byValue.get(raw);
+      if (rows === undefined) byValue.set(raw, (rows = this.#rowsOf(attribute, name, raw)));
+      for (const one of rows) one.push(row);
+    }
+  }
+
+  #rowsOf(attribute: string, name: string, raw: Raw): number[][] {
+    const selectors = selectorsBy(attribute, name, this.#text(raw));
+    return selectors.flatMap(one => (this.#matches.has(one) ? [this.#matches.get(one)!] : []));
+  }
+
+  /** @param raw an attribute, as it is written */
+  #text(raw: Raw): string {
+    return readAttributeReferences(decode(raw, this.#charset));
   }
 
   #first(selector: string): number | undefined {
@@ -88,40 +115,6 @@ export class Selectors {
     return [...new Set(found)].slice(0, most);
   }
 
-  /** What its selectors are made of: two elements without a word in common have no selector in common. */
-  #addWords(node: TreeNode, words: Map<string, Set<string>>): void {
-    for (const { name, value: raw } of node.attributes) {
-      if (!tellingNames.has(name)) continue;
-      const known = words.get(name) ?? new Set<string>();
-      words.set(name, known);
-      const value = this.#text(raw);
-      for (const word of name === 'class' ? wordsOf(value) : [value]) known.add(word);
-    }
-  }
-
-  /** @param words by the attributes that they stand in */
-  #sharesWord(row: number, words: ReadonlyMap<string, ReadonlySet<string>>): boolean {
-    for (const [name, wanted] of words) {
-      const raw = this.#tree.table.value(row, name);
-      if (raw === null) continue;
-      const value = this.#text(raw);
-      if (name === 'class' ? this.#hasClass(value, wanted) : wanted.has(value)) return true;
-    }
-    return false;
-  }
-
-  /** @param raw the attribute, as it is written */
-  #text(raw: Raw): string {
-    return raw.includes('&') ? readAttributeReferences(decode(raw, this.#charset)) : raw;
-  }
-
-  #hasClass(value: string, wanted: ReadonlySet<string>): boolean {
-    let known = this.#classes.get(value);
-    if (known === undefined)
-      this.#classes.set(value, (known = wordsOf(value).some(word => wanted.has(word))));
-    return known;
-  }
-
   #own(node: TreeNode): readonly string[] {
     const kept = this.#known.get(node.at);
     if (kept) return kept;
@@ -132,40 +125,52 @@ export class Selectors {
 
   /** By its id, classes and attributes. */
   #read(node: TreeNode): string[] {
-    const charset = this.#charset;
-    const id = valueOf(node, 'id', charset);
-    const classes = classesOf(node, charset).filter(isName);
-    const attributes = telling.flatMap(name => {
-      const value = name === 'class' ? null : valueOf(node, name, charset);
-      return value !== null && /^[\w#. %-]+$/.test(value) ? [`${node.name}[${name}="${value}"]`] : [];
+    return ['id', ...others].flatMap(name => {
+      const value = valueOf(node, name, this.#charset);
+      return value === null ? [] : selectorsBy(name, node.name, value);
     });
-    return [
-      ...(id !== null && isName(id) ? [`#${id}`] : []),
-      ...classes.map(name => `${node.name}.${name}`),
-      ...(classes.length > 1 ? [`${node.name}.${classes.join('.')}`] : []),
-      ...attributes,
-    ];
   }
 
   /** By what it lies in. */
   #below(node: TreeNode, most: number): string[] {
     const found: string[] = [];
-    for (let above = node.parent; above && found.length < most; above = above.parent) {
-      const outer = above;
-      const names = [...this.#own(outer), outer.name].filter(one => this.#first(one) === outer.at);
-      for (const name of names.slice(0, 2)) {
-        for (const inner of [node.name, ...this.#own(node)])
-          if (this.#isFirstIn(node, outer, inner)) found.push(`${name} ${inner}`);
-      }
-      if (found.length === 0 && outer === node.parent && names[0] !== undefined) {
-        const place =
-          childrenOf(outer)
-            .filter(one => one.name === node.name)
-            .indexOf(node) + 1;
-        found.push(`${names[0]} > ${node.name}:nth-of-type(${place})`);
-      }
+    const inner = [node.name, ...this.#own(node)];
+    for (let outer = node.parent; outer && found.length < most; outer = outer.parent) {
+      const names = this.#namesOf(outer);
+      if (names.length === 0) continue;
+      const own = inner.filter(one => this.#isFirstIn(node, outer!, one));
+      for (const name of names.slice(0, 2)) for (const one of own) found.push(`${name} ${one}`);
+      if (found.length === 0 && outer === node.parent) found.push(`${names[0]!} > ${this.#step(node).place}`);
     }
     return found.length > 0 ? found : this.#stepByStep(node);
+  }
+
+  /** Those of its selectors of which it is the first match. */
+  #namesOf(node: TreeNode): readonly string[] {
+    let names = this.#names.get(node.at);
+    if (names === undefined) {
+      names = [...this.#own(node), node.name].filter(one => this.#first(one) === node.at);
+      this.#names.set(node.at, names);
+    }
+    return names;
+  }
+
+  /** An element among those that lie beside it; all are counted at once, since lists are long. */
+  #step({ at, name, parent }: TreeNode): { place: string; isAlone: boolean } {
+    const { table } = this.#tree;
+    let beside = this.#beside.get(parent!.at);
+    if (beside === undefined) {
+      this.#beside.set(parent!.at, (beside = { places: new Map(), counts: new Map() }));
+      for (let one = table.firstChild(parent!.at); one !== nobody; one = table.nextSibling(one)) {
+        const count = (beside.counts.get(table.name(one)) ?? 0) + 1;
+        beside.counts.set(table.name(one), count);
+        beside.places.set(one, count);
+      }
+    }
+    return {
+      place: `${name}:nth-of-type(${beside.places.get(at)!})`,
+      isAlone: beside.counts.get(name) === 1,
+    };
   }
 
   /** From the nearest element around it that is found by its name, child by child. */
@@ -173,9 +178,9 @@ export class Selectors {
     const steps: string[] = [];
     let one = node;
     for (let outer = node.parent; outer && steps.length < mostSteps; one = outer, outer = outer.parent) {
-      const alike = childrenOf(outer).filter(other => other.name === one.name);
-      steps.unshift(alike.length === 1 ? one.name : `${one.name}:nth-of-type(${alike.indexOf(one) + 1})`);
-      const name = [...this.#own(outer), outer.name].find(known => this.#first(known) === outer.at);
+      const { place, isAlone } = this.#step(one);
+      steps.unshift(isAlone ? one.name : place);
+      const [name] = this.#namesOf(outer);
       if (name !== undefined) return [[name, ...steps].join(' > ')];
     }
     return [];
@@ -185,7 +190,16 @@ export class Selectors {
 /** A longer way says nothing to people, and breaks with the next change of the page. */
 const mostSteps = 3;
 
-const wordsOf = (value: string): string[] => value.split(/[\t\n\f\r ]+/);
+/** What an attribute gives. @param name of the element */
+function selectorsBy(attribute: string, name: string, value: string): string[] {
+  if (attribute === 'id') return isName(value) ? [`#${value}`] : [];
+  if (attribute !== 'class') return /^[\w#. %-]+$/.test(value) ? [`${name}[${attribute}="${value}"]`] : [];
+  const classes = value.split(/[\t\n\f\r ]+/).filter(isName);
+  return [
+    ...classes.map(one => `${name}.${one}`),
+    ...(classes.length > 1 ? [`${name}.${classes.join('.')}`] : []),
+  ];
+}
 
 function isName(text: string): boolean {
   return /^-?[a-z_][\w-]*$/i.test(text);
