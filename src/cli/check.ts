@@ -63,6 +63,6 @@ export async function tellSarif(
   { io }: Voice,
 ): Promise<number> {
   const { sarif } = await import('../jobs/sarif.ts');
-  io.out(sarif(findings));
+  for (const piece of sarif(findings)) io.out(piece);
   return status;
 }

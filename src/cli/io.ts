@@ -1,7 +1,8 @@
 import picocolors from 'picocolors';
 import type { Finding } from '../core/text/finding.ts';
+import { jsonPieces } from '../core/text/json.ts';
 import { type Paint, countFindings, renderFinding } from '../core/text/render.ts';
-import { visible, visibleJson } from '../core/text/visible.ts';
+import { visible } from '../core/text/visible.ts';
 
 /** Where a command's words go: what was asked for to `out`, all else to `err`. */
 export interface Io {
@@ -43,7 +44,7 @@ export function withoutControls(io: Io): Io {
 
 /** A result as one JSON document, and nothing else; gives the exit status that it has. */
 export function tellJson(command: string, result: object, { io }: Voice): number {
-  io.out(`${visibleJson(JSON.stringify({ kamino: 1, command, ...result }, null, 2))}\n`);
+  for (const piece of jsonPieces({ kamino: 1, command, ...result })) io.out(piece);
   return 'status' in result ? Number(result.status) : 0;
 }
 

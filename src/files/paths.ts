@@ -33,7 +33,12 @@ export function seenFrom(folder: string): string {
 export function fromUser(findings: readonly Finding[], root: string): Finding[] {
   const shown = shownPath(root);
   if (shown === '.') return [...findings];
-  const moved = (place: Place): Place => ({ ...place, file: `${shown}/${place.file}` });
+  const files = new Map<string, string>();
+  const moved = (place: Place): Place => {
+    const file = files.get(place.file) ?? `${shown}/${place.file}`;
+    files.set(place.file, file);
+    return { ...place, file };
+  };
   return findings.map(one => ({
     ...one,
     place: one.place && moved(one.place),

@@ -34,7 +34,9 @@ export const counted = { taken: 0, told: 1, done: 2 } as const;
 /** Fewer bytes are read before another thread has begun. */
 export const worthThreads = 6_000_000;
 /** In MB: what is read of a page is gone before a room of this size is full. */
-const young = 96;
+const young = 48;
+/** By so much the heap may grow between two collections, in percent: while pages are read, and when all are there. */
+const growth = { reading: 40, comparing: 25 } as const;
 /** In milliseconds: until a thread that tells nothing more is given up. */
 const longestWait = 60_000;
 
@@ -81,7 +83,7 @@ export function readInTwo(
   const file = fileURLToPath(new URL('./read-worker.js', import.meta.url));
   if (availableParallelism() < 2 || !existsSync(file)) return null;
   // What is kept of so many pages grows slowly: a heap that doubles each time would take twice the memory.
-  setFlagsFromString('--heap-growing-percent=60');
+  setFlagsFromString(`--heap-growing-percent=${growth.reading}`);
   const shared = new SharedArrayBuffer(Int32Array.BYTES_PER_ELEMENT * Object.keys(counted).length);
   const state = new Int32Array(shared);
   const other = new OtherThread(file, { ...work, shared }, own);
@@ -95,6 +97,7 @@ export function readInTwo(
     told = Atomics.load(state, counted.told);
     Atomics.wait(state, counted.done, 0, longestWait);
   }
+  setFlagsFromString(`--heap-growing-percent=${growth.comparing}`);
   return other.end();
 }
 

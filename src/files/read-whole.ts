@@ -7,6 +7,7 @@ import { type Taken, lift } from '../core/inlay/lift.ts';
 import type { FullPage } from '../core/page/content.ts';
 import type { Raw } from '../core/text/bytes.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
+import { NumberWriter } from '../core/text/numbers.ts';
 import { type NumberedTexts, Texts } from '../core/text/texts.ts';
 import { readRaw } from './read.ts';
 import { type PageInNumbers, type ReadPage, kept, readPage } from './read-page.ts';
@@ -69,6 +70,7 @@ class Reading {
   readonly #options: WholeOptions;
   readonly #read = new Map<number, ReadPage>();
   readonly #texts = new Texts();
+  readonly #writer = new NumberWriter(this.#texts);
   readonly #bytes: LastRead;
 
   constructor(root: string, pages: ThreadWork['pages'], options: WholeOptions) {
@@ -101,7 +103,7 @@ class Reading {
     const { path } = this.#pages[at]!;
     this.#keep(
       at,
-      readPage({ path, raw: this.#bytes.of(at), texts: this.#texts }, watching?.see),
+      readPage({ path, raw: this.#bytes.of(at), writer: this.#writer }, watching?.see),
       this.#texts,
     );
   }

@@ -1,6 +1,7 @@
 // Runs in a thread of its own: reads pages, each the next that the first thread has not taken.
 import { join } from 'node:path';
 import { workerData } from 'node:worker_threads';
+import { NumberWriter } from '../core/text/numbers.ts';
 import { Texts } from '../core/text/texts.ts';
 import { type PageInNumbers, readPage } from './read-page.ts';
 import { type InTheEnd, type OnePage, type ThreadData, counted, isOurs, take } from './read-threads.ts';
@@ -10,14 +11,15 @@ import { Watching, textIn } from './watching.ts';
 const { root, pages, isLifted, files, watch, shared, port } = workerData as ThreadData;
 const { see, outranking } = new Watching(textIn(root, files), watch);
 const state = new Int32Array(shared);
-const texts = new Texts();
+const writer = new NumberWriter(new Texts());
+const { texts } = writer;
 for (let at = take(state, pages.length); at !== null; at = take(state, pages.length)) {
   const { path, file } = pages[at]!;
   let read: PageInNumbers | null = null;
   const known = texts.length;
   try {
     const raw = readRaw(join(root, file));
-    if (!isLifted || !isOurs(raw)) read = readPage({ path, raw, texts }, see);
+    if (!isLifted || !isOurs(raw)) read = readPage({ path, raw, writer }, see);
   } catch {
     // The first thread reads it again, and tells what is wrong.
   }

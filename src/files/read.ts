@@ -1,30 +1,31 @@
-import { closeSync, openSync, readSync } from 'node:fs';
+import { closeSync, fstatSync, openSync, readSync } from 'node:fs';
 import { type Raw, rawOf } from '../core/text/bytes.ts';
 
-/** Reads files one after another into one piece of memory: what `read` gives is good until the next call. */
+/**
+ * Reads files one after another into one piece of memory: what `read` gives is good until the next call. A large one has
+ * memory of its own, since it may be the only one.
+ */
 export class Reader {
-  #memory = Buffer.allocUnsafe(1 << 20);
+  readonly #memory = Buffer.allocUnsafe(1 << 20);
 
   read(file: string): Uint8Array {
     const handle = openSync(file, 'r');
     try {
-      let size = 0;
+      let memory = this.#memory;
+      let filled = 0;
       for (;;) {
-        const got = readSync(handle, this.#memory, size, this.#memory.length - size, null);
-        size += got;
+        filled += readSync(handle, memory, filled, memory.length - filled, null);
         // Less than asked for is the end of a file; a full memory asks again.
-        if (size < this.#memory.length) return this.#memory.subarray(0, size);
-        this.#grow();
+        if (filled < memory.length) return memory.subarray(0, filled);
+        // One byte more than it has, so that its end is met.
+        const size = Math.max(fstatSync(handle).size + 1, memory.length * 2);
+        const larger = Buffer.allocUnsafe(size);
+        larger.set(memory);
+        memory = larger;
       }
     } finally {
       closeSync(handle);
     }
-  }
-
-  #grow(): void {
-    const larger = Buffer.allocUnsafe(this.#memory.length * 4);
-    larger.set(this.#memory);
-    this.#memory = larger;
   }
 }
 

@@ -2,7 +2,7 @@ import { reachOfLinks } from '../core/check/reach.ts';
 import { reachSvg } from '../core/draw/reach-svg.ts';
 import { reachMermaid, reachText } from '../core/draw/reach-text.ts';
 import { type Finding, sortFindings } from '../core/text/finding.ts';
-import { visibleJson } from '../core/text/visible.ts';
+import { jsonPieces } from '../core/text/json.ts';
 import { oddFolder } from '../files/folder-errors.ts';
 import { openFolder } from '../opening/folder.ts';
 import { finishedPages } from './finished.ts';
@@ -11,8 +11,7 @@ const formats = {
   text: reachText,
   mermaid: reachMermaid,
   svg: reachSvg,
-  json: (reach: object): string =>
-    `${visibleJson(JSON.stringify({ kamino: 1, command: 'map', ...reach }, null, 2))}\n`,
+  json: (reach: object): string => [...jsonPieces({ kamino: 1, command: 'map', ...reach })].join(''),
 } as const;
 
 export type ReachFormat = keyof typeof formats;

@@ -1,10 +1,10 @@
 import { allRules } from '../core/manual/rules.ts';
 import type { Finding } from '../core/text/finding.ts';
+import { jsonPieces } from '../core/text/json.ts';
 import { sarifOf } from '../core/text/sarif.ts';
-import { visibleJson } from '../core/text/visible.ts';
 import { version } from '../files/version.ts';
 
-/** Findings for other programs, as SARIF. */
-export function sarif(findings: readonly Finding[]): string {
-  return `${visibleJson(JSON.stringify(sarifOf(findings, allRules, version), null, 2))}\n`;
+/** Findings for other programs, as SARIF, piece by piece. */
+export function sarif(findings: readonly Finding[]): Iterable<string> {
+  return jsonPieces(sarifOf(findings, allRules, version));
 }

@@ -63,12 +63,20 @@ export const checkRules: readonly CheckRule[] = [
 
 /** What is wrong in finished pages, sorted by place. */
 export function checkSite(site: CheckedSite): Finding[] {
-  return sortFindings(checkRules.flatMap(rule => found(rule, site)));
+  return foundBy(checkRules, site);
 }
 
 /** The same in pages whose menus are still to be made. */
 export function checkUnfinished(site: CheckedSite): Finding[] {
-  return sortFindings(checkRules.filter(rule => !rule.isOfFinished).flatMap(rule => found(rule, site)));
+  return foundBy(
+    checkRules.filter(rule => !rule.isOfFinished),
+    site,
+  );
+}
+
+/** What a rule finds a thousand times for one reason is one finding before the next rule is asked. */
+function foundBy(asked: readonly CheckRule[], site: CheckedSite): Finding[] {
+  return sortFindings(asked.flatMap(rule => sortFindings(found(rule, site))));
 }
 
 /** What one rule finds. */

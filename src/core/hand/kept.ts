@@ -1,16 +1,26 @@
-import type { NumberReader, NumberWriter } from '../text/numbers.ts';
+import type { NumberReader, NumberWriter, Part } from '../text/numbers.ts';
 import type { HandEntry, HandMenu, HandPicture } from './types.ts';
 
 /** Writes menus for {@link readMenus}. */
 export function writeMenus(menus: readonly HandMenu[], to: NumberWriter): void {
   to.each(menus, menu => {
     to.extent(menu);
-    to.number(menu.open);
-    to.each(menu.selectors, one => to.text(one));
+    to.number(menu.open - menu.start);
     for (const text of [menu.kind, menu.region, menu.element]) to.text(text);
     to.number(Number(menu.isStacked));
-    to.each(menu.unclosed, one => to.extent(one));
-    to.part(() => to.each(menu.entries, one => writeEntry(one, to)));
+    to.each(menu.unclosed, one => {
+      to.extent(one);
+    });
+    to.part(() => {
+      to.part(() => {
+        to.each(menu.entries, one => {
+          writeEntry(one, to);
+        });
+      });
+      to.each(menu.selectors, one => {
+        to.text(one);
+      });
+    });
   });
 }
 
@@ -27,8 +37,8 @@ function readEntry(from: NumberReader): HandEntry {
   return {
     label: from.text(),
     href: from.textOrNull(),
-    start: from.number(),
-    end: from.number(),
+    start: from.start(),
+    end: from.end(),
     marks: from.each(() => from.text()),
     picture: pictureFrom(from.textOrNull()),
     entries: from.each(() => readEntry(from)),
@@ -47,28 +57,34 @@ class KeptMenu implements HandMenu {
   readonly start: number;
   readonly open: number;
   readonly end: number;
-  readonly selectors: readonly string[];
   readonly kind: HandMenu['kind'];
   readonly region: HandMenu['region'];
   readonly element: string;
   readonly isStacked: boolean;
   readonly unclosed: HandMenu['unclosed'];
-  readonly #entries: () => NumberReader;
+  readonly #rest: Part;
 
   constructor(from: NumberReader) {
-    [this.start, this.end, this.open] = [from.number(), from.number(), from.number()];
-    this.selectors = from.each(() => from.text());
+    [this.start, this.end] = [from.start(), from.end()];
+    this.open = this.start + from.number();
     this.kind = from.text() as HandMenu['kind'];
     this.region = from.text() as HandMenu['region'];
     this.element = from.text();
     this.isStacked = from.number() === 1;
     this.unclosed = from.each(() => from.extent());
-    this.#entries = from.part();
+    this.#rest = from.part();
   }
 
   /** They are made whenever somebody asks, and are not the same ones twice. */
   get entries(): HandEntry[] {
-    const from = this.#entries();
+    const from = this.#rest.read().part().read();
     return from.each(() => readEntry(from));
+  }
+
+  /** As well. */
+  get selectors(): string[] {
+    const from = this.#rest.read();
+    from.part();
+    return from.each(() => from.text());
   }
 }

@@ -1,6 +1,7 @@
 import type { Raw } from '../text/bytes.ts';
 import { type TagName, nameOf } from './names.ts';
-import { AttributeTable, type Slots } from './simple-tag.ts';
+import { type AttributeTable, type LetteredSlots, firstOf } from './simple-tag.ts';
+import { TableRoom, larger } from './table-room.ts';
 import { attributesOf, endOfName } from './tags.ts';
 import type { Attribute } from './types.ts';
 
@@ -21,6 +22,8 @@ const column = {
   attributes: 11,
   count: 12,
   flags: 13,
+  /** What their names begin with. */
+  letters: 14,
 } as const;
 const width = 16;
 const ofText = { start: 0, end: 1, next: 2 } as const;
@@ -38,15 +41,21 @@ export const nobody = 0;
 export class ElementTable {
   readonly raw: Raw;
   readonly tags: TagName[] = [nameOf('')];
-  readonly attributes = new AttributeTable();
+  readonly attributes: AttributeTable;
+  readonly #room: TableRoom;
   #rows: Int32Array;
   #texts: Int32Array;
   #textCount = 1;
 
-  constructor(raw: Raw) {
+  constructor(raw: Raw, room = new TableRoom()) {
+    const size = 32 + (raw.length >> 5);
+    room.begin(width * size, textWidth * size, {
+      rows: () => this.length * width,
+      texts: () => this.#textCount * textWidth,
+    });
     this.raw = raw;
-    this.#rows = new Int32Array(width * (32 + (raw.length >> 5)));
-    this.#texts = new Int32Array(textWidth * (32 + (raw.length >> 5)));
+    this.#room = room;
+    [this.#rows, this.#texts, this.attributes] = [room.rows, room.texts, room.attributes];
   }
 
   /** How many numbers are given, that of the page too. */
@@ -59,11 +68,11 @@ export class ElementTable {
     tag: TagName,
     { start, end }: { start: number; end: number },
     parent: number,
-    slots: Slots | null,
+    slots: LetteredSlots | null,
   ): number {
     const row = this.tags.push(tag) - 1;
     const at = row * width;
-    if (at + width > this.#rows.length) this.#rows = larger(this.#rows);
+    if (at + width > this.#rows.length) this.#rows = this.#room.rows = larger(this.#rows);
     const rows = this.#rows;
     rows[at] = start;
     rows[at + column.open] = end;
@@ -73,6 +82,7 @@ export class ElementTable {
     rows[at + column.parent] = parent;
     rows[at + column.attributes] = slots ? slots.from : 0;
     rows[at + column.count] = slots ? slots.count : -1;
+    rows[at + column.letters] = slots ? slots.letters : -1;
     this.#append(parent, row);
     return row;
   }
@@ -88,7 +98,7 @@ export class ElementTable {
   addText(start: number, end: number, parent: number): void {
     const text = this.#textCount;
     const at = text * textWidth;
-    if (at + textWidth > this.#texts.length) this.#texts = larger(this.#texts);
+    if (at + textWidth > this.#texts.length) this.#texts = this.#room.texts = larger(this.#texts);
     this.#texts[at] = start;
     this.#texts[at + ofText.end] = end;
     this.#textCount += 1;
@@ -197,8 +207,8 @@ export class ElementTable {
 
   /** An attribute as it is written; null where it has none of that name. */
   value(row: number, name: string): Raw | null {
+    if ((this.#of(row, column.letters) & firstOf(name)) === 0) return null;
     const count = this.#of(row, column.count);
-    if (count === 0) return null;
     if (count > 0)
       return this.attributes.value(this.raw, { from: this.#of(row, column.attributes), count }, name);
     return this.allOf(row).find(one => one.name === name)?.value ?? null;
@@ -234,10 +244,4 @@ export class ElementTable {
     for (const [place, one] of texts.entries())
       this.#texts[one * textWidth + ofText.next] = texts[place + 1] ?? nobody;
   }
-}
-
-function larger(table: Int32Array): Int32Array {
-  const made = new Int32Array(table.length * 2);
-  made.set(table);
-  return made;
 }

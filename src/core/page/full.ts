@@ -10,30 +10,35 @@ import { UsedReader, type Used } from './used.ts';
 import { collapse, wordsIn } from './words.ts';
 import { headings } from './kinds.ts';
 import { Landmarks } from './landmarks.ts';
+import { TableRoom } from './table-room.ts';
 import { type Tree, TreeBuilder } from './tree.ts';
 import type { Frame } from './types.ts';
 import { type Listener, Walk } from './walk.ts';
 
 /** Reads a whole page. */
 export function readFull(path: SitePath, raw: Raw): FullPage {
-  return readWhole(path, raw, false).page;
+  return readWhole(path, raw, null).page;
 }
 
-/** The same with its tree, as for a browser with scripts off. */
-export function readWithTree(path: SitePath, raw: Raw): { page: FullPage; tree: Tree } {
-  const { page, builder } = readWhole(path, raw, true);
+/** The same with its tree, as for a browser with scripts off. @param room memory for it: a tree that stood there is gone */
+export function readWithTree(
+  path: SitePath,
+  raw: Raw,
+  room = new TableRoom(),
+): { page: FullPage; tree: Tree } {
+  const { page, builder } = readWhole(path, raw, room);
   return { page, tree: builder!.tree(page.frame.charset) };
 }
 
 function readWhole(
   path: SitePath,
   raw: Raw,
-  hasTree: boolean,
+  room: TableRoom | null,
 ): { page: FullPage; builder: TreeBuilder | null } {
   const walk = new Walk(raw, false);
   const frame = new FrameReader(path, walk, { ...nothingWanted, end: true });
   const full = new FullReader(walk, frame);
-  const builder = hasTree ? new TreeBuilder(walk, true) : null;
+  const builder = room ? new TreeBuilder(walk, { isPlain: true, room }) : null;
   const used = new UsedReader(walk);
   walk.run([frame, full, used, ...(builder ? [builder] : [])]);
   return { page: full.page(frame.frame(), used.used), builder };

@@ -1,5 +1,5 @@
 import type { Raw } from '../text/bytes.ts';
-import type { NumberReader, NumberWriter } from '../text/numbers.ts';
+import type { NumberReader, NumberWriter, Part } from '../text/numbers.ts';
 import type { Own } from '../text/own.ts';
 import type { FullPage, Heading, Identified, Link } from './content.ts';
 import { plainElement } from './element.ts';
@@ -49,16 +49,16 @@ function writePlaces({ headings, ids }: Places, to: NumberWriter): void {
 
 function readPlaces(from: NumberReader): Places {
   const headings = from.each<Heading>(() => ({
-    start: from.number(),
-    end: from.number(),
+    start: from.start(),
+    end: from.end(),
     level: from.number(),
     text: from.text(),
     id: from.textOrNull(),
     isContent: from.number() === 1,
   }));
   const ids = from.each<Identified>(() => ({
-    start: from.number(),
-    end: from.number(),
+    start: from.start(),
+    end: from.end(),
     id: from.text(),
     element: from.text(),
     heading: headings[from.number()] ?? null,
@@ -86,21 +86,21 @@ function writeOthers({ resources, styles, refreshes, windows, surplus }: Others,
 
 function readOthers(from: NumberReader): Others {
   const resources = from.each<Resource>(() => ({
-    start: from.number(),
-    end: from.number(),
+    start: from.start(),
+    end: from.end(),
     kind: from.text() as Resource['kind'],
     address: from.text(),
   }));
   const extents = (): Others['styles'] => from.each(() => from.extent());
   const [styles, refreshes, windows] = [extents(), extents(), extents()];
-  const surplus = from.each(() => ({ start: from.number(), end: from.number(), name: from.text() }));
+  const surplus = from.each(() => ({ ...from.extent(), name: from.text() }));
   return { resources, styles, refreshes, windows, surplus };
 }
 
 function readLinks(from: NumberReader): Link[] {
   return from.each(() => ({
-    start: from.number(),
-    end: from.number(),
+    start: from.start(),
+    end: from.end(),
     href: from.text(),
     menu: from.textOrNull(),
     isCurrent: from.number() === 1,
@@ -108,10 +108,10 @@ function readLinks(from: NumberReader): Link[] {
 }
 
 /** What was made last: the same page is asked again and again, and then the next one. */
-function lastOf<Made>(make: (from: NumberReader) => Made): (from: () => NumberReader) => Made {
-  let last: { from: () => NumberReader; made: Made } | null = null;
+function lastOf<Made>(make: (from: NumberReader) => Made): (from: Part) => Made {
+  let last: { from: Part; made: Made } | null = null;
   return from => {
-    if (last?.from !== from) last = { from, made: make(from()) };
+    if (last?.from !== from) last = { from, made: make(from.read()) };
     return last.made;
   };
 }
@@ -119,6 +119,16 @@ function lastOf<Made>(make: (from: NumberReader) => Made): (from: () => NumberRe
 const placesIn = lastOf(readPlaces);
 const othersIn = lastOf(readOthers);
 const linksIn = lastOf(readLinks);
+
+/** What is known of a page without its bytes. */
+export type FrameFacts = Omit<Frame, 'raw'>;
+
+/** One for all frames: with an own accessor each would be a table of its properties. */
+const withBytes = {
+  get raw(): Raw {
+    return (this as unknown as { read: () => Raw }).read();
+  },
+};
 
 /**
  * A page as it is kept beside thousands of others: nothing of it holds on to its bytes, which are read again when
@@ -130,18 +140,13 @@ export class KeptPage implements FullPage {
   readonly modified: string | null;
   readonly words: number;
   readonly isUnlisted: boolean;
-  readonly #places: () => NumberReader;
-  readonly #others: () => NumberReader;
-  readonly #links: () => NumberReader;
+  readonly #places: Part;
+  readonly #others: Part;
+  readonly #links: Part;
 
-  /** @param raw reads the bytes */
-  constructor(frame: Frame, from: NumberReader, raw: () => Raw) {
-    this.frame = {
-      ...frame,
-      get raw() {
-        return raw();
-      },
-    };
+  /** @param read gives the bytes */
+  constructor(frame: FrameFacts, from: NumberReader, read: () => Raw) {
+    this.frame = Object.setPrototypeOf({ ...frame, read }, withBytes) as Frame;
     [this.date, this.modified] = [from.textOrNull(), from.textOrNull()];
     [this.words, this.isUnlisted] = [from.number(), from.number() === 1];
     [this.#places, this.#others, this.#links] = [from.part(), from.part(), from.part()];
@@ -181,7 +186,7 @@ export class KeptPage implements FullPage {
 }
 
 /** A frame without its bytes and the elements that were found in them, for what is kept or travels between threads. */
-export function keptFrame(frame: Frame, own: Own): Frame {
+export function keptFrame({ raw, ...frame }: Frame, own: Own): FrameFacts {
   const text = (value: string | null): string | null => (value === null ? null : own(value));
   const { main, slots } = frame;
   return {
@@ -193,7 +198,6 @@ export function keptFrame(frame: Frame, own: Own): Frame {
     main: main && { ...main, id: text(main.id) },
     slots: slots.map(keptSlot),
     found: nothing,
-    raw: '',
   };
 }
 

@@ -1,7 +1,7 @@
 import type { Raw } from '../text/bytes.ts';
 import { behind, isLetter } from './codes.ts';
 import { type TagName, nameOf } from './names.ts';
-import { type AttributeTable, SimpleTag, type Slots } from './simple-tag.ts';
+import { type AttributeTable, type LetteredSlots, SimpleTag } from './simple-tag.ts';
 import { attributesOf, endOfName, endOfTag, isSelfClosing } from './tags.ts';
 import { skipTemplates } from './template-code.ts';
 import { endOfComment, endOfInstruction, endOfText } from './text-ends.ts';
@@ -92,7 +92,7 @@ export class Scanner {
   }
 
   /** Keeps where the attributes of the tag just met stand; null where it is not written as most are. */
-  keepIn(table: AttributeTable): Slots | null {
+  keepIn(table: AttributeTable): LetteredSlots | null {
     return this.#isSimple ? this.#written.keepIn(table) : null;
   }
 

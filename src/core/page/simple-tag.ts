@@ -16,6 +16,7 @@ export class SimpleTag {
   end = 0;
   readonly #offsets = new Int32Array(mostAttributes * each);
   #count = 0;
+  #letters = 0;
 
   /** Reads the tag whose `<` stands at an offset; false where it is written in another way. */
   read(raw: Raw, at: number): boolean {
@@ -29,6 +30,7 @@ export class SimpleTag {
     }
     if (to === from) return false;
     this.#count = 0;
+    this.#letters = 0;
     this.isSelfClosing = false;
     const end = code === 0x3e ? to : this.#readAttributes(raw, to);
     if (end < 0) return false;
@@ -56,6 +58,7 @@ export class SimpleTag {
       this.#offsets[slot + 1] = end;
       this.#offsets[slot + 2] = end;
       this.#count += 1;
+      this.#letters |= letter(first);
       at = end;
       if (code === 0x3d) {
         if (raw.charCodeAt(end + 1) !== 0x22) return -1;
@@ -69,11 +72,13 @@ export class SimpleTag {
 
   /** The value of an attribute as it is written; null where there is none of this name. */
   value(raw: Raw, name: string): Raw | null {
+    if ((this.#letters & firstOf(name)) === 0) return null;
     return valueIn(raw, this.#offsets, { from: 0, count: this.#count }, name);
   }
 
   /** Whether the name of one begins so. */
   hasNameFrom(raw: Raw, start: string): boolean {
+    if ((this.#letters & firstOf(start)) === 0) return false;
     for (let slot = 0; slot < this.#count * each; slot += each)
       if (raw.startsWith(start, this.#offsets[slot]!)) return true;
     return false;
@@ -85,8 +90,9 @@ export class SimpleTag {
   }
 
   /** Keeps where they stand. */
-  keepIn(table: AttributeTable): Slots {
-    return table.add(this.#offsets, this.#count);
+  keepIn(table: AttributeTable): LetteredSlots {
+    const from = table.add(this.#offsets, this.#count);
+    return { from, count: this.#count, letters: this.#letters };
   }
 }
 
@@ -96,12 +102,33 @@ export interface Slots {
   count: number;
 }
 
+/** The same with the letters that their names begin with, a bit for each: most that is asked for is not there. */
+export interface LetteredSlots extends Slots {
+  letters: number;
+}
+
+const letter = (code: number): number => 1 << (code - 0x61);
+
+/** The bit of the letter that the name of an attribute begins with. */
+export function firstOf(name: string): number {
+  return letter(name.charCodeAt(0));
+}
+
+/** So much is kept for the next page. */
+const mostKept = 1 << 18;
+
 /** Where the attributes of many tags stand. */
 export class AttributeTable {
   #offsets = new Int32Array(1024);
   #used = 0;
 
-  add(offsets: Int32Array, count: number): Slots {
+  clear(): void {
+    if (this.#offsets.length > mostKept) this.#offsets = new Int32Array(1024);
+    this.#used = 0;
+  }
+
+  /** Gives the place of the first. */
+  add(offsets: Int32Array, count: number): number {
     const [from, size] = [this.#used, count * each];
     if (from + size > this.#offsets.length) {
       const larger = new Int32Array(this.#offsets.length * 2);
@@ -110,7 +137,7 @@ export class AttributeTable {
     }
     for (let at = 0; at < size; at += 1) this.#offsets[from + at] = offsets[at]!;
     this.#used += size;
-    return { from, count };
+    return from;
   }
 
   value(raw: Raw, slots: Slots, name: string): Raw | null {

@@ -3,6 +3,7 @@ import { type Charset, decode } from '../text/charset.ts';
 import { readAttributeReferences, readReferences } from '../text/references.ts';
 import type { PageElement } from './element.ts';
 import { ElementTable, nobody } from './element-table.ts';
+import type { TableRoom } from './table-room.ts';
 import { Elements, RootElement } from './tree-element.ts';
 import type { Element, TreeNode, TreeText } from './types.ts';
 import { type Listener, Walk } from './walk.ts';
@@ -99,11 +100,11 @@ export class TreeBuilder implements Listener {
   readonly #isPlain: boolean;
 
   /** @param isPlain nobody asks of its elements what they lie in but by their parents */
-  constructor(walk: Walk, isPlain = false) {
+  constructor(walk: Walk, { isPlain = false, room }: { isPlain?: boolean; room?: TableRoom } = {}) {
     const { raw } = walk;
     this.#walk = walk;
     this.#isPlain = isPlain;
-    this.#table = new ElementTable(raw);
+    this.#table = new ElementTable(raw, room);
     walk.outline.table = this.#table;
     const root = (name: RootName): TreeNode => new RootElement(raw, name);
     this.#roots = { html: root('html'), head: root('head'), body: root('body') };

@@ -3,61 +3,119 @@ import type { NumberedTexts, Texts } from './texts.ts';
 const nothing = -1;
 /** What most have none of is one thing. */
 const none = Object.freeze([]) as unknown as unknown[];
+/** Bytes of the length of a part, and the most of one number. */
+const [lengthBytes, mostBytes] = [4, 5];
 
-/** Writes what is known of a page as numbers: thousands of pages take little room so, and are handed on as they are. */
+/**
+ * Writes what is known of a page as numbers: thousands of pages take little room so, and are handed on as they are. Small
+ * numbers take one byte, seven bits in each (https://dwarfstd.org, LEB128), with the sign in the lowest bit; offsets are told
+ * from the one before.
+ */
 export class NumberWriter {
-  readonly #texts: Texts;
-  readonly #numbers: number[] = [];
+  readonly texts: Texts;
+  #bytes = new Uint8Array(4096);
+  #at = 0;
+  #offset = 0;
 
   constructor(texts: Texts) {
-    this.#texts = texts;
+    this.texts = texts;
   }
 
   /** What can be passed over as one. */
   part(write: () => void): void {
-    const begins = this.#numbers.push(0);
+    const begins = this.#at;
+    const offset = this.#offset;
+    this.#room(lengthBytes);
+    this.#at += lengthBytes;
+    this.#offset = 0;
     write();
-    this.#numbers[begins - 1] = this.#numbers.length - begins;
+    this.#offset = offset;
+    const length = this.#at - begins - lengthBytes;
+    for (let byte = 0; byte < lengthBytes; byte += 1) this.#bytes[begins + byte] = length >>> (8 * byte);
   }
 
-  get all(): Int32Array {
-    return new Int32Array(this.#numbers);
+  /** All that was written since the last time. */
+  take(): Uint8Array<ArrayBuffer> {
+    const taken = this.#bytes.slice(0, this.#at);
+    [this.#at, this.#offset] = [0, 0];
+    return taken;
   }
 
+  /** @param number 31 bits and its sign */
   number(number: number): void {
-    this.#numbers.push(number);
+    if (this.#at + mostBytes > this.#bytes.length) this.#room(mostBytes);
+    let left = ((number << 1) ^ (number >> 31)) >>> 0;
+    while (left > 0x7f) {
+      this.#bytes[this.#at] = (left & 0x7f) | 0x80;
+      this.#at += 1;
+      left >>>= 7;
+    }
+    this.#bytes[this.#at] = left;
+    this.#at += 1;
   }
 
   text(text: string | null): void {
-    this.#numbers.push(text === null ? nothing : this.#texts.of(text));
+    this.number(text === null ? nothing : this.texts.of(text));
   }
 
   extent({ start, end }: { start: number; end: number }): void {
-    this.#numbers.push(start, end);
+    this.number(start - this.#offset);
+    this.number(end - start);
+    this.#offset = start;
   }
 
   /** How many, and each of them. */
   each<One>(all: readonly One[], write: (one: One) => void): void {
-    this.#numbers.push(all.length);
+    this.number(all.length);
     for (const one of all) write(one);
+  }
+
+  #room(size: number): void {
+    if (this.#at + size <= this.#bytes.length) return;
+    const larger = new Uint8Array(this.#bytes.length * 2);
+    larger.set(this.#bytes);
+    this.#bytes = larger;
+  }
+}
+
+/** What was written as one, to be read as often as somebody asks. */
+export class Part {
+  readonly #bytes: Uint8Array;
+  readonly #texts: NumberedTexts;
+  readonly #at: number;
+
+  constructor(bytes: Uint8Array, texts: NumberedTexts, at: number) {
+    [this.#bytes, this.#texts, this.#at] = [bytes, texts, at];
+  }
+
+  read(): NumberReader {
+    return new NumberReader(this.#bytes, this.#texts, this.#at);
   }
 }
 
 /** Reads what was written, in the same order. */
 export class NumberReader {
-  readonly #numbers: Int32Array;
+  readonly #bytes: Uint8Array;
   readonly #texts: NumberedTexts;
   #at: number;
+  #offset = 0;
 
   /** @param at where it begins */
-  constructor(numbers: Int32Array, texts: NumberedTexts, at = 0) {
-    [this.#numbers, this.#texts, this.#at] = [numbers, texts, at];
+  constructor(bytes: Uint8Array, texts: NumberedTexts, at = 0) {
+    [this.#bytes, this.#texts, this.#at] = [bytes, texts, at];
   }
 
   number(): number {
-    const number = this.#numbers[this.#at]!;
+    const bytes = this.#bytes;
+    let byte = bytes[this.#at]!;
+    let all = byte & 0x7f;
+    for (let bits = 7; byte > 0x7f; bits += 7) {
+      this.#at += 1;
+      byte = bytes[this.#at]!;
+      all |= (byte & 0x7f) << bits;
+    }
     this.#at += 1;
-    return number;
+    return (all >>> 1) ^ -(all & 1);
   }
 
   textOrNull(): string | null {
@@ -69,8 +127,18 @@ export class NumberReader {
     return this.#texts.at(this.number());
   }
 
+  start(): number {
+    this.#offset += this.number();
+    return this.#offset;
+  }
+
+  /** The end of what began at the last start. */
+  end(): number {
+    return this.#offset + this.number();
+  }
+
   extent(): { start: number; end: number } {
-    return { start: this.number(), end: this.number() };
+    return { start: this.start(), end: this.end() };
   }
 
   each<One>(read: () => One): One[] {
@@ -81,11 +149,12 @@ export class NumberReader {
     return found;
   }
 
-  /** Passes over a part, and gives what reads it, as often as somebody asks. */
-  part(): () => NumberReader {
-    const length = this.number();
-    const [numbers, texts, at] = [this.#numbers, this.#texts, this.#at];
-    this.#at += length;
-    return () => new NumberReader(numbers, texts, at);
+  /** Passes over a part. */
+  part(): Part {
+    let length = 0;
+    for (let byte = 0; byte < lengthBytes; byte += 1) length |= this.#bytes[this.#at + byte]! << (8 * byte);
+    const begins = this.#at + lengthBytes;
+    this.#at = begins + length;
+    return new Part(this.#bytes, this.#texts, begins);
   }
 }

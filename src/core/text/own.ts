@@ -4,5 +4,9 @@ export type Own = (text: string) => string;
 /** So short a part is a text of its own. */
 const shortest = 13;
 
-/** A text of its own. Put together and cut again, it is a part of nothing but itself. */
-export const owned: Own = text => (text.length < shortest ? text : ` ${text}`.slice(1));
+/** A text of its own, made of its bytes. */
+export const owned: Own = text => {
+  if (text.length < shortest) return text;
+  const encoding = /[^\0-\xff]/.test(text) ? 'utf16le' : 'latin1';
+  return Buffer.from(text, encoding).toString(encoding);
+};
