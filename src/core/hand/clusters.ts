@@ -2,75 +2,8 @@ import type { SitePath } from '../address/path.ts';
 import { mostFrequent } from '../text/frequent.ts';
 import { navigationKinds } from './kinds.ts';
 import { copyEntries } from './copy-entries.ts';
+import { Cluster, leastAlike, leastShared } from './cluster.ts';
 import type { HandMenu, HandSite } from './types.ts';
-
-/** Menus on several pages that are alike enough to be copies of one. */
-export class Cluster {
-  /** Its number among those that are looked for. */
-  readonly at: number;
-  readonly copies = new Map<SitePath, HandMenu>();
-  /** How often each label, and each target, has been met. */
-  readonly counts = new Map<number, number>();
-  #usual: number | null = null;
-  /** How many keys have been met so often. */
-  readonly #often: number[] = [];
-
-  constructor(at: number) {
-    this.at = at;
-  }
-
-  add(path: SitePath, menu: HandMenu, keys: readonly number[]): void {
-    this.copies.set(path, menu);
-    for (const key of keys) {
-      const count = (this.counts.get(key) ?? 0) + 1;
-      this.counts.set(key, count);
-      this.#often[count] = (this.#often[count] ?? 0) + 1;
-      if (count > 1) this.#often[count - 1]! -= 1;
-    }
-    this.#usual = null;
-  }
-
-  /**
-   * Share of the smaller one's labels and targets that both have, and a little for standing at the same place.
-   * @param met so many of these keys some copy has
-   */
-  alike(menu: HandMenu, keys: readonly number[], met: number): number {
-    const [first] = this.copies.values();
-    const nearness = (first!.element === menu.element ? 0.3 : 0) + (first!.region === menu.region ? 0.2 : 0);
-    const score = (share: number): number => share * 0.8 + (nearness || -0.2);
-    const smaller = Math.min(keys.length, this.#usualKeys());
-    if (score(met / smaller) < leastAlike) return 0;
-    // In one or two copies all is usual.
-    const shared =
-      this.copies.size <= 2 ? met : keys.filter(key => this.#isUsual(this.counts.get(key) ?? 0)).length;
-    // A long list in the text of a page may have the few words of a menu among others.
-    const larger = Math.max(keys.length, this.#usualKeys());
-    const isOther = first!.element !== menu.element && larger > mostLonger * smaller;
-    return shared < leastShared || shared / smaller < leastShare || isOther ? 0 : score(shared / smaller);
-  }
-
-  /** So many of its keys a menu of so many must have to be like these at all. */
-  leastShared(keys: number): number {
-    return Math.max(leastShared, leastShare * Math.min(keys, this.#usualKeys()));
-  }
-
-  #isUsual(count: number): boolean {
-    return count * 2 >= this.copies.size;
-  }
-
-  #usualKeys(): number {
-    if (this.#usual !== null) return this.#usual;
-    let usual = 0;
-    for (let count = Math.ceil(this.copies.size / 2); count < this.#often.length; count += 1)
-      usual += this.#often[count] ?? 0;
-    return (this.#usual = usual);
-  }
-}
-
-const leastShared = 3;
-const mostLonger = 3;
-const leastShare = 0.4;
-const leastAlike = 0.5;
 
 /** The menus of a site with their copies. */
 export function clustersOf(site: HandSite): Cluster[] {
@@ -222,15 +155,32 @@ class Clusters {
     cluster.add(path, menu, keys);
   }
 
+  /** The keys that the most clusters have met, so many that none is alike by these alone, and the other ones. */
+  #oftenest(keys: readonly number[]): [often: number[], others: number[]] {
+    const often: number[] = [];
+    const others: number[] = [];
+    const count = (key: number): number => this.#having.get(key)?.length ?? 0;
+    for (const key of keys) {
+      const rarest = often.length < leastShared - 1 ? -1 : count(often[0]!) < count(often[1]!) ? 0 : 1;
+      if (rarest < 0) often.push(key);
+      else if (count(often[rarest]!) >= count(key)) others.push(key);
+      else others.push(...often.splice(rarest, 1, key));
+    }
+    return [often, others];
+  }
+
   /** Clusters that have met enough of these keys to be alike. */
   #near(keys: readonly number[]): { cluster: Cluster; met: number }[] {
     if (this.#met.length < this.all.length) this.#met = new Int32Array(this.all.length * 2);
     this.#any.length = 0;
-    for (const key of keys)
+    const [often, others] = this.#oftenest(keys);
+    for (const key of others)
       for (const at of this.#having.get(key) ?? []) {
         if (this.#met[at] === 0) this.#any.push(at);
         this.#met[at]! += 1;
       }
+    for (const key of often)
+      for (const at of this.#any) if (this.all[at]!.counts.has(key)) this.#met[at]! += 1;
     const near = this.#any
       .filter(at => this.#met[at]! >= this.all[at]!.leastShared(keys.length))
       .map(at => ({ cluster: this.all[at]!, met: this.#met[at]! }));

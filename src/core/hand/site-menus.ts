@@ -1,6 +1,7 @@
 import type { SitePath } from '../address/path.ts';
 import { endOfLink } from '../site/links.ts';
-import { type Cluster, areaOf, clustersOf } from './clusters.ts';
+import type { Cluster } from './cluster.ts';
+import { areaOf, clustersOf } from './clusters.ts';
 import { type Shared, flatShared, sharedOf } from './shared.ts';
 import { type HandMenu, type HandSite, flatEntries } from './types.ts';
 
