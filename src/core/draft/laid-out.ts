@@ -62,7 +62,7 @@ function inlineOf(node: TreeNode, { charset }: Tree): { property: string; value:
 
 /** Whether rules for what is in it would go on holding, and be stronger than any of Kamino's: those with an id. */
 export function rulesInside({ node, tree, rules }: OldElement): boolean {
-  const inside = [...descendants(node)].filter(one => one !== node);
+  const inside = descendants(node).filter(one => one !== node);
   return rules.some(
     rule => rule.specificity[0] > 0 && onScreen(rule) && inside.some(one => matchesRule(rule, one, tree)),
   );
@@ -105,8 +105,8 @@ const isOfFloats = /^clear$/;
 
 /** Elements in a menu that hold all of its links. */
 export function listsIn(menu: TreeNode): TreeNode[] {
-  const links = [...descendants(menu)].filter(isLink);
-  return [...descendants(menu)].filter(one => {
+  const links = descendants(menu).filter(isLink);
+  return descendants(menu).filter(one => {
     const end = Math.max(one.open, one.stop, one.end);
     return (
       one !== menu && links.length > 1 && links.every(link => one.start < link.start && link.start < end)

@@ -10,9 +10,9 @@ import { type DraftLook, type DraftState, pageLook } from './types.ts';
 /** The look of an old menu from the rules and old attributes of a page, as far as they can be read. */
 export function lookFromStyles(tree: Tree, start: number, rules: readonly StyleRule[]): DraftLook {
   const menu = tree.nodes.find(one => one.start === start);
-  const link = menu && [...descendants(menu)].filter(isLink).at(1);
+  const link = menu && descendants(menu).filter(isLink).at(1);
   if (!link) return pageLook;
-  const words = [...descendants(link)].at(-1)!;
+  const words = descendants(link).at(-1)!;
   const own = (node: TreeNode, property: string): string | null => valueFor(node, property, tree, rules);
   const up = (node: TreeNode, property: string): string | null => {
     for (let one: TreeNode | null = node; one; one = one.parent) {
@@ -121,7 +121,7 @@ export function statesFromStyles(
   rules: readonly StyleRule[],
 ): Omit<DraftLook['states'], 'within'> {
   const menu = tree.nodes.find(one => one.start === start);
-  const links = menu ? [...descendants(menu)].filter(isLink) : [];
+  const links = menu ? descendants(menu).filter(isLink) : [];
   const link = links.find(one => one.start !== current) ?? links[0];
   if (!menu || !link) return { hover: null, current: null };
   const ruled = { menu, tree, rules };

@@ -28,7 +28,7 @@ export function standsInLine(old: OldElement): boolean {
 function firstItems({ node, tree, rules }: OldElement): { items: TreeNode[]; value: ValueOf } {
   const onDesk = inAnyWindow(inWideWindows(rules));
   const value = (one: TreeNode, property: string): string => styleOf(one, property, tree, onDesk);
-  const links = [...descendants(node)].filter(isLink);
+  const links = descendants(node).filter(isLink);
   const items = links.slice(0, 2).map(link => itemOf(link, node, links));
   return { items: items[0] === items[1] ? [] : items, value };
 }

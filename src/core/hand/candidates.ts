@@ -81,7 +81,8 @@ function elementOf({ charset }: Tree, node: TreeNode): string {
 }
 
 function isLandmark({ tree, table }: Look, row: number): boolean {
-  return table.name(row) === 'nav' || roleOf(tree.node(row), tree.charset) === 'navigation';
+  if (table.name(row) === 'nav') return true;
+  return table.value(row, 'role') !== null && roleOf(tree.node(row), tree.charset) === 'navigation';
 }
 
 function candidatesIn(look: Look, row: number): number[] {
@@ -149,7 +150,7 @@ function menuOf(
   const unclosed = open
     .filter(one => one === node.at || tree.table.liesIn(one, node.at))
     .map(one => tree.node(one))
-    .map(one => [...descendants(one)].find(inner => inner.isLeftOpen) ?? one)
+    .map(one => descendants(one).find(inner => inner.isLeftOpen) ?? one)
     .map(one => ({ start: one.start, end: one.open }));
   const entries = entriesOf(tree, node);
   const kind = isTrail(tree, node) ? 'breadcrumb' : kindOfEntries(entries, nameOf(page));

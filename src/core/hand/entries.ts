@@ -189,7 +189,7 @@ class EntryReader {
   /** The picture that a link is, where it has no words of its own. */
   #pictureIn(link: TreeNode): TreeNode | undefined {
     if (link.content.every(one => !isNode(one))) return undefined;
-    const image = [...descendants(link)].find(one => one.name === 'img');
+    const image = descendants(link).find(one => one.name === 'img');
     return image && collapse(wordsOf(this.#tree, link, ' ')) === '' ? image : undefined;
   }
 

@@ -39,7 +39,7 @@ export function groupIn(
   if (!opener || inside.length === 0) return null;
   const opens = openers.has(opener.name);
   if (!opens && !isLink(opener)) return null;
-  const links = inside.flatMap(one => (isLink(one) ? one : [...descendants(one)].filter(isLink)));
+  const links = inside.flatMap(one => (isLink(one) ? one : descendants(one).filter(isLink)));
   if (links.length === 0) return null;
   if (opens) return wholeMenu.test(lettersOf(wordsOf(tree, opener, ' '))) ? null : { opener, inside };
   const isBelow = inside.some(one => classesOf(one, tree.charset).some(name => below.test(name)));

@@ -140,7 +140,6 @@ class FullReader implements Listener {
     this.#landmarks.onStart(name, this.#depth);
     const { scanner } = this.#walk;
     if (!scanner.hasAttributes && !toldBare.has(name)) return;
-    const extent = { start, end };
     if (this.#hasMenus) this.#readMenu();
     const id = scanner.value('id');
     const heading = this.#open.length > 0 ? this.#headingAround() : null;
@@ -151,8 +150,8 @@ class FullReader implements Listener {
       this.#ids.push(named);
       this.#oldNames.add(named);
     }
-    if (headings.has(name)) this.#readHeading(name, id === '' ? null : id, extent);
-    else if (name === 'a' || name === 'area') this.#readLink(extent);
+    if (headings.has(name)) this.#readHeading(name, id === '' ? null : id, { start, end });
+    else if (name === 'a' || name === 'area') this.#readLink(start, end);
     else if (name === 'meta') this.#readMeta();
     else if (name === 'time') this.#readDate();
     else if (name === 'img') this.#readAlternative();
@@ -193,7 +192,7 @@ class FullReader implements Listener {
     this.#open.push({ closes: name, parts: [], of: heading });
   }
 
-  #readLink({ start, end }: Extent): void {
+  #readLink(start: number, end: number): void {
     const href = this.#walk.scanner.value('href');
     if (href === null) return;
     const menu = this.#menus.at(-1)?.name ?? null;

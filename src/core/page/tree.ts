@@ -214,13 +214,15 @@ export function roleOf(node: TreeNode, charset: Charset): string {
 }
 
 /** An element and all in it, in the order of the page. */
-export function* descendants(node: TreeNode): Generator<TreeNode> {
+export function descendants(node: TreeNode): TreeNode[] {
+  const found: TreeNode[] = [];
   const waiting = [node];
   for (let one = waiting.pop(); one; one = waiting.pop()) {
-    yield one;
+    found.push(one);
     for (let at = one.content.length - 1; at >= 0; at -= 1) {
       const child = one.content[at]!;
       if (isNode(child)) waiting.push(child);
     }
   }
+  return found;
 }

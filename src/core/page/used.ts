@@ -39,16 +39,20 @@ export class UsedReader implements Listener {
     const { name, start, end } = scanner;
     if (name === 'style') this.#style = end;
     if (!scanner.hasAttributes || outline.isInert) return;
-    const value = (wanted: string): Raw | null => scanner.value(wanted);
-    if (hasResources.has(name) && (!grounds.has(name) || value('background') !== null))
-      for (const one of resourcesOf(name, scanner.attributes(), value))
-        this.used.resources.push({ ...one, start, end });
+    if (hasResources.has(name) && (!grounds.has(name) || scanner.value('background') !== null))
+      this.#readResources(scanner);
     if (scanner.hasNameFrom('on')) this.#readEvents(scanner);
-    if (name === 'meta' && isRefresh(value('http-equiv'), value('content')))
+    if (name === 'meta' && isRefresh(scanner.value('http-equiv'), scanner.value('content')))
       this.used.refreshes.push({ start, end });
-    if (name === 'a' && lowerAscii(value('target') ?? '') === '_blank')
+    if (name === 'a' && lowerAscii(scanner.value('target') ?? '') === '_blank')
       this.used.windows.push({ start, end });
-    if (value('style')?.includes('(') === true) this.used.styles.push({ start, end });
+    if (scanner.value('style')?.includes('(') === true) this.used.styles.push({ start, end });
+  }
+
+  #readResources(scanner: Scanner): void {
+    const { name, start, end } = scanner;
+    for (const one of resourcesOf(name, scanner.attributes(), wanted => scanner.value(wanted)))
+      this.used.resources.push({ ...one, start, end });
   }
 
   /** Pictures that a piece of script puts into the page. */
