@@ -82,8 +82,7 @@ export function readInTwo(
 ): ReadElsewhere | null {
   const file = fileURLToPath(new URL('./read-worker.js', import.meta.url));
   if (availableParallelism() < 2 || !existsSync(file)) return null;
-  // What is kept of so many pages grows slowly: a heap that doubles each time would take twice the memory.
-  setFlagsFromString(`--heap-growing-percent=${growth.reading}`);
+  heapGrows(growth.reading);
   const shared = new SharedArrayBuffer(Int32Array.BYTES_PER_ELEMENT * Object.keys(counted).length);
   const state = new Int32Array(shared);
   const other = new OtherThread(file, { ...work, shared }, own);
@@ -97,9 +96,23 @@ export function readInTwo(
     told = Atomics.load(state, counted.told);
     Atomics.wait(state, counted.done, 0, longestWait);
   }
-  setFlagsFromString(`--heap-growing-percent=${growth.comparing}`);
+  heapGrows(growth.comparing);
   return other.end();
 }
+
+/**
+ * What is kept of so many pages grows slowly: a heap that doubles each time would take twice the memory. V8 asks for this at
+ * each collection. Later it is as usual again, since the process may be another program's.
+ */
+function heapGrows(percent: number): void {
+  setFlagsFromString(`--heap-growing-percent=${percent}`);
+  clearTimeout(asUsual);
+  asUsual = setTimeout(() => {
+    setFlagsFromString('--heap-growing-percent=0');
+  }, longestWait).unref();
+}
+
+let asUsual: NodeJS.Timeout | undefined;
 
 class OtherThread {
   readonly #worker: Worker;

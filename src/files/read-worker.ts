@@ -13,21 +13,30 @@ const { see, outranking } = new Watching(textIn(root, files), watch);
 const state = new Int32Array(shared);
 const writer = new NumberWriter(new Texts());
 const { texts } = writer;
-for (let at = take(state, pages.length); at !== null; at = take(state, pages.length)) {
-  const { path, file } = pages[at]!;
-  let read: PageInNumbers | null = null;
-  const known = texts.length;
-  try {
-    const raw = readRaw(join(root, file));
-    if (!isLifted || !isOurs(raw)) read = readPage({ path, raw, writer }, see);
-  } catch {
-    // The first thread reads it again, and tells what is wrong.
+
+function readAll(): void {
+  for (let at = take(state, pages.length); at !== null; at = take(state, pages.length)) {
+    const { path, file } = pages[at]!;
+    let read: PageInNumbers | null = null;
+    const known = texts.length;
+    try {
+      const raw = readRaw(join(root, file));
+      if (!isLifted || !isOurs(raw)) read = readPage({ path, raw, writer }, see);
+    } catch {
+      // The first thread reads it again, and tells what is wrong.
+    }
+    const one: OnePage = { at, read, texts: texts.since(known) };
+    port.postMessage(one, read && 'numbers' in read ? [read.numbers.buffer] : []);
+    Atomics.add(state, counted.told, 1);
   }
-  const one: OnePage = { at, read, texts: texts.since(known) };
-  port.postMessage(one, read && 'numbers' in read ? [read.numbers.buffer as ArrayBuffer] : []);
-  Atomics.add(state, counted.told, 1);
+  const end: InTheEnd = { gathered: outranking.gathered };
+  port.postMessage(end);
 }
-const end: InTheEnd = { gathered: outranking.gathered };
-port.postMessage(end);
-Atomics.add(state, counted.done, 1);
-Atomics.notify(state, counted.done);
+
+try {
+  readAll();
+} finally {
+  // The first thread waits for this, however it ends.
+  Atomics.add(state, counted.done, 1);
+  Atomics.notify(state, counted.done);
+}
