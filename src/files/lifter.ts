@@ -10,7 +10,7 @@ import { type Raw, bytesOf } from '../core/text/bytes.ts';
 import { charsetOf, unreadable } from '../core/text/charset.ts';
 import { inlayAttribute } from '../core/markup/names.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
-import { LostIds } from './lost-ids.ts';
+import { LostIds } from '../core/inlay/lost-ids.ts';
 import { readRaw } from './read.ts';
 import { ReadOnly, Refusals, attempt, editedStyle } from './errors.ts';
 import { noPages } from './folder-errors.ts';

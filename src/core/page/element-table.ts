@@ -1,7 +1,7 @@
 import type { Raw } from '../text/bytes.ts';
 import { type TagName, nameOf } from './names.ts';
-import { type AttributeTable, type LetteredSlots, firstOf } from './simple-tag.ts';
-import { TableRoom, larger } from './table-room.ts';
+import { type AttributeTable, type LetteredSlots, firstOf, larger } from './simple-tag.ts';
+import { TableRoom } from './table-room.ts';
 import { attributesOf, endOfName } from './tags.ts';
 import type { Attribute } from './types.ts';
 
@@ -49,10 +49,9 @@ export class ElementTable {
 
   constructor(raw: Raw, room = new TableRoom()) {
     const size = 32 + (raw.length >> 5);
-    room.begin(width * size, textWidth * size, {
-      rows: () => this.length * width,
-      texts: () => this.#textCount * textWidth,
-    });
+    room.begin(width * size, textWidth * size);
+    // The page itself; a row, and a text, is cleared when its number is given.
+    room.rows.fill(0, 0, width);
     this.raw = raw;
     this.#room = room;
     [this.#rows, this.#texts, this.attributes] = [room.rows, room.texts, room.attributes];
@@ -74,6 +73,7 @@ export class ElementTable {
     const at = row * width;
     if (at + width > this.#rows.length) this.#rows = this.#room.rows = larger(this.#rows);
     const rows = this.#rows;
+    rows.fill(0, at, at + width);
     rows[at] = start;
     rows[at + column.open] = end;
     rows[at + column.close] = -1;
@@ -101,6 +101,7 @@ export class ElementTable {
     if (at + textWidth > this.#texts.length) this.#texts = this.#room.texts = larger(this.#texts);
     this.#texts[at] = start;
     this.#texts[at + ofText.end] = end;
+    this.#texts[at + ofText.next] = nobody;
     this.#textCount += 1;
     const last = this.#of(parent, column.lastText);
     if (last === nobody) this.#rows[parent * width + column.firstText] = text;

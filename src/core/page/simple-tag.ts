@@ -119,7 +119,7 @@ const mostKept = 1 << 18;
 
 /** Where the attributes of many tags stand. */
 export class AttributeTable {
-  #offsets = new Int32Array(1024);
+  #offsets: Int32Array = new Int32Array(1024);
   #used = 0;
 
   clear(): void {
@@ -130,11 +130,7 @@ export class AttributeTable {
   /** Gives the place of the first. */
   add(offsets: Int32Array, count: number): number {
     const [from, size] = [this.#used, count * each];
-    if (from + size > this.#offsets.length) {
-      const larger = new Int32Array(this.#offsets.length * 2);
-      larger.set(this.#offsets);
-      this.#offsets = larger;
-    }
+    if (from + size > this.#offsets.length) this.#offsets = larger(this.#offsets);
     for (let at = 0; at < size; at += 1) this.#offsets[from + at] = offsets[at]!;
     this.#used += size;
     return from;
@@ -147,6 +143,13 @@ export class AttributeTable {
   attributes(raw: Raw, slots: Slots): Attribute[] {
     return attributesFrom(raw, this.#offsets, slots);
   }
+}
+
+/** The same numbers, with room for as many more. */
+export function larger(table: Int32Array): Int32Array {
+  const made = new Int32Array(table.length * 2);
+  made.set(table);
+  return made;
 }
 
 function valueIn(raw: Raw, offsets: Int32Array, { from, count }: Slots, name: string): Raw | null {

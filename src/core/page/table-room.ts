@@ -8,25 +8,16 @@ export class TableRoom {
   readonly attributes = new AttributeTable();
   rows: Int32Array = new Int32Array(0);
   texts: Int32Array = new Int32Array(0);
-  #used = { rows: () => 0, texts: () => 0 };
 
-  /** Room for so many numbers, all 0. */
-  begin(rows: number, texts: number, used: { rows: () => number; texts: () => number }): void {
-    this.rows = cleared(this.rows, this.#used.rows(), rows);
-    this.texts = cleared(this.texts, this.#used.texts(), texts);
+  /** Room for so many numbers, with whatever stood there. */
+  begin(rows: number, texts: number): void {
+    this.rows = fitting(this.rows, rows);
+    this.texts = fitting(this.texts, texts);
     this.attributes.clear();
-    this.#used = used;
   }
 }
 
-function cleared(table: Int32Array, used: number, size: number): Int32Array {
-  if (table.length < size || table.length > Math.max(mostKept, size)) return new Int32Array(size);
-  return table.fill(0, 0, used);
-}
-
-/** The same numbers, with room for as many more. */
-export function larger(table: Int32Array): Int32Array {
-  const made = new Int32Array(table.length * 2);
-  made.set(table);
-  return made;
+function fitting(table: Int32Array, size: number): Int32Array {
+  const fits = table.length >= size && table.length <= Math.max(mostKept, size);
+  return fits ? table : new Int32Array(size);
 }

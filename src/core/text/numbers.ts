@@ -43,7 +43,7 @@ export class NumberWriter {
 
   /** @param number 31 bits and its sign */
   number(number: number): void {
-    if (this.#at + mostBytes > this.#bytes.length) this.#room(mostBytes);
+    this.#room(mostBytes);
     let left = ((number << 1) ^ (number >> 31)) >>> 0;
     while (left > 0x7f) {
       this.#bytes[this.#at] = (left & 0x7f) | 0x80;

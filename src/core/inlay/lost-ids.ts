@@ -1,10 +1,10 @@
-import { readAddress } from '../core/address/href.ts';
-import { type SitePath, folderOf } from '../core/address/path.ts';
-import { usualMainId } from '../core/inlay/surroundings.ts';
-import { readFull } from '../core/page/full.ts';
-import type { Raw } from '../core/text/bytes.ts';
-import { type Finding, finding } from '../core/text/finding.ts';
-import { placeInRaw } from '../core/text/place.ts';
+import { readAddress } from '../address/href.ts';
+import { type SitePath, folderOf } from '../address/path.ts';
+import { readFull } from '../page/full.ts';
+import type { Raw } from '../text/bytes.ts';
+import { type Finding, finding } from '../text/finding.ts';
+import { placeInRaw } from '../text/place.ts';
+import { usualMainId } from './surroundings.ts';
 
 /** So many are sought one by one in each page; more are sought in a second reading, when all are known. */
 const few = 8;
