@@ -1,5 +1,6 @@
 import { type Raw, trimAscii } from '../text/bytes.ts';
 import { voidElements } from '../page/kinds.ts';
+import { Offsets } from '../page/offsets.ts';
 import type { Scanner } from '../page/scanner.ts';
 import { isOver } from '../page/sought.ts';
 import type { Element } from '../page/types.ts';
@@ -85,27 +86,31 @@ class MarkFinder implements Listener {
   readonly found: (Sealed | Inlaid)[] = [];
   readonly foreign: { start: number; end: number }[] = [];
   readonly #walk: Walk;
-  /** Offsets at which attributes of Kamino's may stand, and the first that has not been passed. */
-  readonly #starts: readonly number[];
-  #next = 0;
+  /** Where attributes of Kamino's may stand. */
+  readonly #starts: Offsets;
   #marks: Omit<Sealed, 'element' | 'room'> | null = null;
   #isRoom = false;
 
   constructor(walk: Walk, starts: readonly number[]) {
     this.#walk = walk;
-    this.#starts = starts;
+    this.#starts = new Offsets(starts);
   }
 
   /** All that may be Kamino's has been passed, and each part of it has ended. */
   isDone(): boolean {
     const { end } = this.#walk.scanner;
-    if ((this.#starts.at(-1) ?? -1) >= end) return false;
+    if (this.#starts.last >= end) return false;
     return this.found.every(one => !('element' in one) || this.#isOver(one, end));
   }
 
   #isOver({ element, room }: Sealed, place: number): boolean {
     if (!isOver(element)) return false;
     return room ? isOver(room) : place > element.open + roomWithin || element.end >= 0;
+  }
+
+  idleTo(): number {
+    const { end } = this.#walk.scanner;
+    return this.#waitsForRoom(end) ? Infinity : this.#starts.next(end);
   }
 
   hearsText(): boolean {
@@ -134,8 +139,7 @@ class MarkFinder implements Listener {
 
   #isMarked(): boolean {
     const { start, end } = this.#walk.scanner;
-    while (this.#next < this.#starts.length && this.#starts[this.#next]! < start) this.#next += 1;
-    return this.#next < this.#starts.length && this.#starts[this.#next]! < end;
+    return this.#starts.next(start) < end;
   }
 
   #sealed(scanner: Scanner): Omit<Sealed, 'element' | 'room'> | null {
@@ -159,12 +163,17 @@ class MarkFinder implements Listener {
   /** Whether this tag begins what the whole of the menu before it lies in. */
   #startsRoom(): boolean {
     const { raw, scanner } = this.#walk;
+    const { start, end } = scanner;
+    const from = this.#waitsForRoom(start) ? (this.found.at(-1) as Sealed).element.open : -1;
+    if (from < 0 || trimAscii(raw.slice(from, start)) !== '') return false;
+    return raw.slice(start, end).includes(`class="${classes.room}"`);
+  }
+
+  /** Whether what the whole of the menu just met lies in may still begin. */
+  #waitsForRoom(place: number): boolean {
     const before = this.found.at(-1);
     if (!before || !('room' in before) || before.room) return false;
-    const { start, end } = scanner;
-    const isNext =
-      start - before.element.open < roomWithin && trimAscii(raw.slice(before.element.open, start)) === '';
-    return isNext && raw.slice(start, end).includes(`class="${classes.room}"`);
+    return place - before.element.open < roomWithin;
   }
 }
 

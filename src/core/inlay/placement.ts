@@ -1,4 +1,3 @@
-import type { SitePath } from '../address/path.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import type { Frame, Seek } from '../page/types.ts';
 import { type Wanted, attributeStarts, nothingWanted } from '../page/wanted.ts';
@@ -102,14 +101,4 @@ function selectorsOf(texts: readonly string[]): Selector[] {
 /** A slot of this name in the bytes, in any way of writing the attribute. */
 function slotPattern(name: string): RegExp {
   return new RegExp(`data-kamino-slot\\s*=\\s*["']?${name}(?![\\w-])`, 'iy');
-}
-
-/** One page of each folder, at most so many: pages of a folder are mostly built alike. */
-export function pagesOfFolders(pages: Iterable<SitePath>, most: number): SitePath[] {
-  const folders = new Map<string, SitePath>();
-  for (const page of [...pages].sort()) {
-    const folder = page.includes('/') ? page.slice(0, page.lastIndexOf('/')) : '';
-    if (!folders.has(folder)) folders.set(folder, page);
-  }
-  return [...folders.values()].slice(0, most);
 }

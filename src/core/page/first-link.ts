@@ -16,6 +16,11 @@ export class FirstLink {
     return this.#first !== null;
   }
 
+  /** Where the next begins that may be one, at or behind a place. */
+  next(place: number): number {
+    return this.#candidates.next(place);
+  }
+
   /** @param value gives an attribute as it is written */
   meet(element: Element, value: (name: string) => Raw | null): void {
     const href = value('href');
@@ -35,11 +40,13 @@ export class FirstLink {
   isSkipLink(raw: Raw, main: string | null, read: (value: Raw) => string): boolean {
     if (!this.#first) return false;
     const { href, className, element } = this.#first;
+    // Most lead elsewhere, and none that does begins so.
+    if (!/^[#&]/.test(href)) return false;
     const target = read(href);
     if (!/^#./.test(target)) return false;
     if (target.slice(1) === main) return true;
-    const text = withoutTags(raw.slice(element.open, Math.max(element.open, element.close)));
-    return /\bskip/i.test(`${className} ${text}`);
+    if (/\bskip/i.test(className)) return true;
+    return /\bskip/i.test(withoutTags(raw.slice(element.open, Math.max(element.open, element.close))));
   }
 }
 

@@ -9,7 +9,9 @@ import { MainCandidates } from './main-content.ts';
 import { isCalm, passesCalm } from './noscript.ts';
 import { endOfText } from './text-ends.ts';
 import { FirstLink } from './first-link.ts';
-import { Candidates, Sought, elementOf, isPartial, mainElement } from './sought.ts';
+import { Offsets } from './offsets.ts';
+import { seekWhole } from './seek-whole.ts';
+import { Candidates, Sought, elementOf, mainElement } from './sought.ts';
 import { type Wanted, attributeStarts, ownHeader } from './wanted.ts';
 import { collapse, endOfTitle, withoutTags } from './words.ts';
 import type { Attribute, Element, Found, Frame, OpenElements, Slot } from './types.ts';
@@ -51,10 +53,8 @@ export class FrameReader implements Listener {
   readonly #found = new Map<string, Element | Found>();
   readonly #main = new MainCandidates();
   readonly #link: FirstLink;
-  /** Offsets at which the attribute may stand, and which of them is next. */
-  readonly #slotStarts: readonly number[];
-  #slotAt = 0;
-  readonly #lastSlot: number;
+  /** Where the attribute may stand. */
+  readonly #slotStarts: Offsets;
   readonly #leavesNoscript: boolean;
   /** Of the start tag just met: its attributes, and whether more must be known of it than that it is there. */
   readonly #attributes = (): readonly Attribute[] => this.#scanner.attributes();
@@ -76,13 +76,12 @@ export class FrameReader implements Listener {
     this.#outline = walk.outline;
     this.#head = new HeadReader(raw, walk.scanner, walk.outline);
     this.#leavesNoscript = wanted.scripting && !walk.outline.scripting;
-    this.#slotStarts = wanted.slotStarts ?? attributeStarts(raw).slots;
-    this.#lastSlot = this.#slotStarts.at(-1) ?? -1;
+    this.#slotStarts = new Offsets(wanted.slotStarts ?? attributeStarts(raw).slots);
   }
 
   isDone(): boolean {
     const { end: here } = this.#scanner;
-    if (!this.#head.isInBody || here <= this.#lastSlot) return false;
+    if (!this.#head.isInBody || here <= this.#slotStarts.last) return false;
     if (this.#head.isFrameset) return true;
     if (this.#head.mayBeFrameset) return false;
     const { heading, end, wordsOnly } = this.#wanted;
@@ -94,6 +93,22 @@ export class FrameReader implements Listener {
       this.#isHeaderSettled(here) &&
       (this.#main.isMet || this.#link.isSettled(here))
     );
+  }
+
+  /** In the body only what is sought is of interest, and what has not come yet holds it up. */
+  idleTo(): number {
+    const { end: here } = this.#scanner;
+    const { heading, end, wordsOnly, header } = this.#wanted;
+    const isOther = !this.#head.isInBody || this.#head.mayBeFrameset || heading || end || wordsOnly;
+    if (isOther || this.#leavesNoscript) return Infinity;
+    const isHeader = header && !this.#found.has(ownHeader);
+    const next = Math.min(
+      this.#slotStarts.next(here),
+      this.#sought.next(here),
+      isHeader ? this.#headers.next(here) : Infinity,
+    );
+    if (this.#link.isMet || (this.#main.isMet && next === Infinity)) return next;
+    return Math.min(next, this.#link.next(here));
   }
 
   #isHeaderSettled(here: number): boolean {
@@ -111,11 +126,10 @@ export class FrameReader implements Listener {
 
   asks(): boolean {
     const { name, start, end } = this.#scanner;
-    while (this.#slotStarts[this.#slotAt]! < start) this.#slotAt += 1;
     this.#isTold = false;
     this.#isSoughtNow = false;
     if (this.#leavesNoscript && this.#outline.isInNoscript) return false;
-    const isSlot = this.#slotStarts[this.#slotAt]! < end;
+    const isSlot = this.#slotStarts.next(start) < end;
     const isMet = this.#sought.meets(this.#scanner, this.#attributes);
     const isLink = name === 'a' && !this.#link.isMet;
     this.#isSoughtNow = isSlot || isMet || isLink || (name === 'header' && this.#wanted.header);
@@ -200,7 +214,8 @@ export class FrameReader implements Listener {
     const text = (value: Raw): string => collapse(readReferences(decode(value, charset)));
     const { bodyPoint } = this;
     const [from, to] = this.#heading ?? [0, 0];
-    const isWhole = this.#seek(charset, bodyPoint);
+    const here = { raw, charset, scripting: this.#wanted.scripting, bodyPoint };
+    const isWhole = seekWhole(this.#wanted, here, { found: this.#found, main: this.#main });
     const main = this.#main.best(this.#read);
     return {
       path: this.#path,
@@ -232,19 +247,4 @@ export class FrameReader implements Listener {
 
   #isAllFound = (): boolean =>
     this.isDone() && !this.#sought.lacks && (!this.#wanted.header || this.#found.has(ownHeader));
-  /** What can only be found in the whole page; whether there was any such thing. */
-  #seek(charset: Charset, bodyPoint: number): boolean {
-    const { sought, inTree, seek, skipTo, scripting } = this.#wanted;
-    const isPart = (one: Element | undefined): boolean => !!one && isPartial(one, bodyPoint);
-    const partial = [...inTree].filter(text => isPart(this.#found.get(text)));
-    if (!seek || sought.length + partial.length === 0) return false;
-    for (const text of partial) this.#found.delete(text);
-    const all = [...sought, ...partial];
-    for (const [text, element] of seek({ raw: this.#raw, charset, scripting, bodyPoint }, all)) {
-      const selector = skipTo.find(one => one.text === text);
-      if (selector) this.#main.meet(selector, skipTo, { element, id: element.id || null });
-      this.#found.set(text, element);
-    }
-    return true;
-  }
 }

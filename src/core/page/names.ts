@@ -32,6 +32,8 @@ export const bit = {
   endsForeign: 1 << 13,
   /** Its start tag closes something of its own kind. */
   acts: 1 << 14,
+  /** Its tags tell something of the page wherever they stand. */
+  told: 1 << 15,
 } as const;
 
 /** An element's name in small letters; the same name is the same object, but for names that nobody knows. */
@@ -61,6 +63,7 @@ const sets: readonly [number, Iterable<string>][] = [
   [bit.integrationPoint, integrationPoints],
   [bit.endsForeign, foreignEnders],
   [bit.acts, acting],
+  [bit.told, ['base', 'body', 'html', 'link', 'meta', 'noscript']],
   [0, others.split(' ')],
 ];
 

@@ -14,7 +14,8 @@ export class SimpleTag {
   isSelfClosing = false;
   /** Behind its `>`. */
   end = 0;
-  readonly #offsets = new Int32Array(mostAttributes * each);
+  /** Room for few: that is made at once, and most tags have no more. */
+  #offsets: Int32Array = new Int32Array(4 * each);
   #count = 0;
   #letters = 0;
 
@@ -54,6 +55,7 @@ export class SimpleTag {
       let code = raw.charCodeAt(end);
       while (isInName(code)) code = raw.charCodeAt((end += 1));
       const slot = this.#count * each;
+      if (slot === this.#offsets.length) this.#offsets = larger(this.#offsets);
       this.#offsets[slot] = begin;
       this.#offsets[slot + 1] = end;
       this.#offsets[slot + 2] = end;

@@ -66,8 +66,12 @@ export class Candidates {
 
   /** Whether one may come at or behind a place. */
   areBehind(place: number): boolean {
-    if (this.#inTag) return this.#inTag.from(place) < Infinity;
-    return this.#tag === null || this.#tag.from(place) < Infinity;
+    return this.next(place) < Infinity;
+  }
+
+  /** An offset in the next that may come at or behind a place, Infinity where none comes; the place itself where each may be. */
+  next(place: number): number {
+    return (this.#inTag ?? this.#tag)?.from(place) ?? place;
   }
 }
 
@@ -135,6 +139,14 @@ export class Sought {
     }
     this.#matched = [];
     return matched;
+  }
+
+  /** An offset in the next tag at or behind a place that may be one of those still needed; Infinity where none comes. */
+  next(place: number): number {
+    const best = this.#contents.findLastIndex(one => this.#found.has(one.selector));
+    const needed = [...this.#contents.slice(best + 1), ...this.#places];
+    const missing = needed.filter(one => !this.#found.has(one.selector));
+    return Math.min(...missing.map(one => one.candidates.next(place)));
   }
 
   /** Whether all that must be known is known, or cannot come at or behind a place. Places are asked for in order. */

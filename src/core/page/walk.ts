@@ -1,4 +1,5 @@
 import type { Raw } from '../text/bytes.ts';
+import { bit } from './names.ts';
 import { Outline } from './outline.ts';
 import { Scanner } from './scanner.ts';
 import type { Element } from './types.ts';
@@ -10,6 +11,11 @@ import type { Element } from './types.ts';
 export interface Listener {
   /** Nothing that follows is of interest. */
   isDone?: () => boolean;
+  /**
+   * Up to this offset nothing but tags of `bit.told` is of interest, and it cannot be done before; Infinity or one that is
+   * passed where that is not known.
+   */
+  idleTo?: () => number;
   /** Whether texts are told too. */
   hearsText?: () => boolean;
   /** A start tag is met: whether a record of its element is wanted. Nothing has been closed by it yet. */
@@ -47,7 +53,9 @@ export class Walk {
     const heard = hearers(listeners);
     const always = heard.onText.filter(one => !one.hearsText);
     const mostly = heard.onText.filter(one => one.hearsText);
+    const idles = listeners.every(one => one.idleTo !== undefined);
     while (!ends || !areDone(listeners)) {
+      if (idles && this.#follow(idleTo(listeners), heard)) continue;
       const kind = scanner.next(outline.inForeign, always.length > 0 || hears(mostly));
       if (kind === 'start') this.#start(heard);
       else if (kind === 'end') this.#end(heard);
@@ -56,6 +64,27 @@ export class Walk {
         for (const one of mostly) if (one.hearsText!()) one.onText!();
       } else if (kind === 'done') return;
     }
+  }
+
+  /**
+   * Goes on to the tag that reaches behind an offset, and tells it: of what comes before only what is open is followed.
+   * Says whether there was anything.
+   */
+  #follow(to: number, heard: Hearers): boolean {
+    const { scanner, outline } = this;
+    if (to === Infinity || scanner.end >= to) return false;
+    while (scanner.end < to) {
+      const kind = scanner.next(outline.inForeign, false);
+      const isTold = scanner.end > to || (scanner.tag.bits & bit.told) !== 0;
+      if (kind === 'start') {
+        if (isTold) this.#start(heard);
+        else if (outline.before()) outline.open();
+      } else if (kind === 'end') {
+        if (isTold) this.#end(heard);
+        else outline.close();
+      } else if (kind === 'done') return false;
+    }
+    return true;
   }
 
   #start({ asks, onTag, onStart }: Hearers): void {
@@ -96,6 +125,12 @@ function hearers(all: readonly Listener[]): Hearers {
 function areDone(listeners: readonly Listener[]): boolean {
   for (const one of listeners) if (!one.isDone!()) return false;
   return true;
+}
+
+function idleTo(listeners: readonly Listener[]): number {
+  let to = Infinity;
+  for (const one of listeners) to = Math.min(to, one.idleTo!());
+  return to;
 }
 
 function hears(listeners: readonly Listener[]): boolean {

@@ -47,11 +47,12 @@ let last: { raw: Raw; found: AttributeStarts } = { raw: '', found: { slots: [], 
 
 function startsIn(raw: Raw): AttributeStarts {
   const found = { slots: [] as number[], others: [] as number[] };
-  // A sign and a letter stand together seldom: what is around them is looked at then.
-  for (const start of ['-k', '-K'])
+  // A `k` is seldom: what is around it is looked at then.
+  for (const start of ['ka', 'kA', 'Ka', 'KA'])
     for (let at = raw.indexOf(start); at >= 0; at = raw.indexOf(start, at + 2)) {
-      attributePattern.lastIndex = at - 4;
-      const match = at < 4 ? null : attributePattern.exec(raw);
+      if (raw.charCodeAt(at - 1) !== 0x2d) continue;
+      attributePattern.lastIndex = at - 5;
+      const match = at < 5 ? null : attributePattern.exec(raw);
       if (match?.[1] === undefined) continue;
       (/^-s/i.test(match[1]) ? found.slots : found.others).push(match.index);
     }
