@@ -141,8 +141,7 @@ export class FrameReader implements Listener {
     const { name, end } = this.#scanner;
     if (!this.#head.isInBody || this.#head.mayBeFrameset) this.#head.onTag(name);
     if (!this.#isTold) return;
-    if (name === 'meta' || name === 'base' || name === 'html' || name === 'link')
-      this.#head.onKnown(name, this.#attributes());
+    if (name === 'meta' || name === 'base' || name === 'html' || name === 'link') this.#head.onKnown(name);
     const isTitle = name === 'title' && this.#wanted.title && this.#title === null;
     if (isTitle && !this.#outline.inForeign && !this.#head.isInBody)
       this.#title = this.#raw.slice(end, endOfTitle(this.#raw, end));

@@ -3,7 +3,6 @@ import { headElements } from './kinds.ts';
 import { isSpace } from './codes.ts';
 import type { Outline } from './outline.ts';
 import type { Scanner } from './scanner.ts';
-import type { Attribute } from './types.ts';
 import { charsetLabel } from './words.ts';
 
 type Phase = 'before' | 'head' | 'after-head' | 'body';
@@ -108,15 +107,15 @@ export class HeadReader {
     else if (endsFrameset.has(name) && !isHidden) this.#mayBeFrameset = false;
   }
 
-  onKnown(name: string, attributes: readonly Attribute[]): void {
+  onKnown(name: string): void {
     if (this.#outline.isInside(inertInHead)) return;
     const isHead = this.#phase !== 'body';
-    const value = (wanted: string): Raw | null => attributes.find(one => one.name === wanted)?.value ?? null;
+    const value = (wanted: string): Raw | null => this.#scanner.value(wanted);
     if (name === 'html') this.language ??= value('lang');
     else if (name === 'link') {
+      if (!isHead || this.#firstSheet >= 0) return;
       const rel = lowerAscii(value('rel') ?? '').split(/[\t\n\f\r ]+/);
-      if (isHead && rel.includes('stylesheet') && this.#firstSheet < 0)
-        this.#firstSheet = this.#scanner.start;
+      if (rel.includes('stylesheet')) this.#firstSheet = this.#scanner.start;
     } else if (name === 'base') {
       this.base ??= value('href');
       if (isHead) this.#afterKnown = this.#scanner.end;

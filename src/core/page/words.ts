@@ -5,7 +5,8 @@ import { Scanner } from './scanner.ts';
 export function charsetLabel(value: (name: string) => Raw | null): string | null {
   const direct = value('charset');
   if (direct !== null) return direct;
-  if (lowerAscii(trimAscii(value('http-equiv') ?? '')) !== 'content-type') return null;
+  const header = value('http-equiv');
+  if (header === null || lowerAscii(trimAscii(header)) !== 'content-type') return null;
   const match = /charset[\t\n\f\r ]*=[\t\n\f\r ]*(?:"([^"]*)"|'([^']*)'|([^\t\n\f\r ;"']+))/i.exec(
     value('content') ?? '',
   );
