@@ -133,3 +133,104 @@ it('a bar that sticks, with room at its sides', async () => {
   expect(after.first).toBe(before.first);
   expect(Math.abs(after.main[1]! - before.main[1]!)).toBeLessThan(6);
 });
+
+/** From the first to the last link of a menu, and the top of the name beside it, in px. */
+const extent = async (folder: string, menu: string): Promise<Record<'middle' | 'end' | 'below', number>> => {
+  const tab = await open(pathToFileURL(join(folder, 'visit.html')).href);
+  const found = await tab.evaluate(old => {
+    const boxes = [...document.querySelectorAll(`${old} a`)].map(one => one.getBoundingClientRect());
+    const [first, last] = [boxes[0]!, boxes.at(-1)!];
+    const name = document.querySelector('#name')!.getBoundingClientRect();
+    return {
+      middle: (first.left + last.right) / 2,
+      end: last.right,
+      below: Number(first.top >= name.bottom),
+    };
+  }, menu);
+  await tab.context().close();
+  return found;
+};
+
+const head = (css: string, last = ''): string =>
+  site(
+    `<div id="head"><b id="name">Name</b><nav id="top"><ul>${items(names.slice(0, 3))}${last}</ul></nav></div>`,
+    `body{font-family:DejaVu Sans}#head{display:flex;align-items:center;padding:1rem}#top ul{display:flex;gap:1rem}${css}`,
+  );
+
+it.each([
+  ['at the end', '#top{margin-left:auto}'],
+  ['in all the room that is left', '#top{flex:1}#top ul{justify-content:flex-end}'],
+  ['in a line of its own', '#head{flex-wrap:wrap}#top{width:100%}'],
+  [
+    'in the middle of a line of its own',
+    '#head{flex-wrap:wrap}#top{flex-basis:100%}#top ul{justify-content:center}',
+  ],
+  ['before what it follows', '#top{order:-1}'],
+  [
+    'in the middle of a part of a grid',
+    '#head{display:grid;grid-template-columns:10rem 1fr}#top{justify-self:center}',
+  ],
+])('a bar in a row that stands %s', async (_, css) => {
+  const folder = head(css);
+  const before = await extent(folder, '#top');
+  expect(kamino(folder, 'draft', '--yes').status).toBe(0);
+  expect(kamino(folder, 'build')).toMatchObject({ status: 0, err: '' });
+  const after = await extent(folder, '.kamino-list');
+  expect(after.below).toBe(before.below);
+  // Its entries have room of their own.
+  expect(Math.abs(after.middle - before.middle)).toBeLessThan(60);
+  expect(readFileSync(join(folder, 'menus.css'), 'utf8')).not.toMatch(/shrink|flex:/);
+});
+
+it('a button at the other end of a row, beside the page one is on', async () => {
+  const folder = head(
+    '#head{flex-wrap:wrap;background:#0b3d5c}#top{width:100%;border-top:1px solid #2c6288;padding-top:10px}#top a{color:#fff;padding:8px 14px;border-radius:4px}' +
+      'a[href="index.html"]{background:#fff;color:#0b3d5c}#top .cta{margin-left:auto}#top .cta a{background:#e8792b}',
+    `<li class="cta">${link('rooms')}</li>`,
+  );
+  const before = await extent(folder, '#top');
+  expect(kamino(folder, 'draft', '--yes').status).toBe(0);
+  const plan = readFileSync(join(folder, 'kamino.yaml'), 'utf8');
+  expect(plan).toMatch(/page: rooms\.html, .*apart: true/);
+  expect(plan).toMatch(/accent: "#e8792b"[^]*padding: 0\.5rem 0\.88rem[^]*frame: \{ padding: 0\.63rem 0 0,/);
+  expect(plan).not.toContain('align: spread');
+  expect(kamino(folder, 'build').status).toBe(0);
+  expect(Math.abs((await extent(folder, '.kamino-list')).end - before.end)).toBeLessThan(2);
+});
+
+it('links of one cell, in the middle of it, of which the page itself is none', () => {
+  const row = (here: string): string =>
+    names.map(name => (name === here ? `<b>Page ${name}</b>` : link(name))).join(' |\n');
+  const folder = folderWith(
+    Object.fromEntries(
+      names.map(name => [
+        `${name}.html`,
+        page(
+          name,
+          `<center><table width="960" cellpadding="8"><tr><td>Name</td></tr><tr><td align="center">${row(name)}</td></tr><tr><td><h1>${name}</h1></td></tr></table></center>`,
+        ),
+      ]),
+    ),
+  );
+  expect(kamino(folder, 'draft', '--yes').status).toBe(0);
+  const plan = readFileSync(join(folder, 'kamino.yaml'), 'utf8');
+  expect(plan).toContain('align: center');
+  expect(plan).not.toMatch(/widths:|padding:/);
+});
+
+it('a column whose front page does not show where one is', () => {
+  const folder = site(
+    `<div id="side"><ul>${items(names)}</ul></div>`,
+    `${floats}#side a{display:block;padding:6px 12px;border-bottom:1px solid #ccc}#side a.on{background:#254;color:#fff}`,
+  );
+  for (const name of names.slice(1)) {
+    const file = join(folder, `${name}.html`);
+    put(folder, {
+      [`${name}.html`]: readFileSync(file, 'utf8').replace(`<a href="${name}.html"`, '$& class="on"'),
+    });
+  }
+  expect(kamino(folder, 'draft', '--yes').status).toBe(0);
+  const plan = readFileSync(join(folder, 'kamino.yaml'), 'utf8');
+  expect(plan).toMatch(/separators: \{ color: "#cccccc", inset: 0 \}/);
+  expect(plan).toMatch(/radius: 0\n[^]*current: \{ color: "#ffffff", background: "#225544"/);
+});

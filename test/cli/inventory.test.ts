@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { describe, expect, it } from '@jest/globals';
@@ -120,4 +121,21 @@ describe('beside a real browser', () => {
     }
     await tab.context().close();
   });
+});
+
+it('takes the row that leads to the sections of one page for one menu on all', () => {
+  const ids = ['courses', 'prices', 'answers'];
+  const row = (to: string): string =>
+    `<nav><ul>${ids.map(id => `<li><a href="${to}#${id}">The ${id}</a></li>`).join('')}</ul></nav>`;
+  const sections = ids.map(id => `<h2 id="${id}">The ${id}</h2>`).join('');
+  const folder = folderWith({
+    'index.html': page('Front', `${row('')}<main>${sections}</main>`),
+    'terms.html': page('Terms', `${row('index.html')}<main><h1>Terms</h1></main>`),
+    'imprint.html': page('Imprint', `${row('index.html')}<main><h1>Imprint</h1></main>`),
+  });
+  expect(kamino(folder, 'inventory').out).toContain('"nav"  on 3 of 3 pages');
+  expect(kamino(folder, 'draft', '--yes').status).toBe(0);
+  expect(readFileSync(join(folder, 'kamino.yaml'), 'utf8')).not.toContain('except');
+  expect(kamino(folder, 'build').status).toBe(0);
+  expect(readFileSync(join(folder, 'index.html'), 'utf8')).toMatch(/class="kamino-link" href="#prices"/);
 });

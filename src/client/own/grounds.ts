@@ -31,10 +31,15 @@ export function wordsIn(link: Element): Element {
   return words;
 }
 
+/** Whether an entry leads to the page itself: how it looks tells where one is. */
+function isHere(link: Element): boolean {
+  return link instanceof HTMLAnchorElement && link.hash === '' && link.pathname === location.pathname;
+}
+
 /** How the first entry looks that has a ground of its own, where most have none. */
 export function buttonOf(links: readonly Element[], usual: Element): ComputedLook['button'] {
   const own = (link: Element): string => styleOf(link, 'background-color');
-  const button = links.find(one => !isClear(own(one)));
+  const button = links.find(one => !isClear(own(one)) && !isHere(one));
   if (!button || !isClear(own(usual))) return null;
   const text = wordsIn(button);
   return {

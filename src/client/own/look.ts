@@ -4,7 +4,7 @@ import { all, styleOf } from '../shared.ts';
 import { isClear } from './clear.ts';
 import { buttonOf, ground, isOver, wordsIn } from './grounds.ts';
 import { leave } from './leave.ts';
-import { alignOf, evenOf, moreLines, rowOf, touches, wordsBox } from './rows.ts';
+import { alignOf, evenOf, itemsOf, moreLines, pushedOf, rowOf, touches, wordsBox } from './rows.ts';
 
 /** From one row of links to the next; 0 where they stand in one row. */
 function pitchOf(links: readonly Element[]): number {
@@ -68,7 +68,14 @@ function hasWordsBetween(one: Element, other: Element): boolean {
 /** The room between the edge of the menu and its entries: where these stand in one row, that of boxes around them too. */
 function roomOf(menu: Element, links: readonly Element[], side: string): number {
   const boxes = pitchOf(links) === 0 ? boxesAround(menu, links) : [menu];
-  return boxes.reduce((sum, one) => sum + parseFloat(styleOf(one, `padding-${side}`)), 0);
+  return boxes.reduce((sum, one) => sum + paddingOf(one, side), 0);
+}
+
+/** Of a cell without what its table gives each: the new menu stands in a cell too. */
+function paddingOf(box: Element, side: string): number {
+  const padding = parseFloat(styleOf(box, `padding-${side}`));
+  if (!(box instanceof HTMLTableCellElement)) return padding;
+  return Math.max(0, padding - (parseFloat(box.closest('table')?.cellPadding ?? '') || 1));
 }
 
 /** Between the edge of an element and what it holds. */
@@ -141,16 +148,17 @@ function shapeOf(box: Element): Pick<ComputedLook, 'corners' | 'shadow'> {
 }
 
 /** How its entries share the row that they stand in. */
-function rowLook(menu: Element, links: readonly Element[]): Pick<ComputedLook, 'align' | 'even'> {
-  if (holdsMore(menu)) return { align: null, even: null };
+function rowLook(menu: Element, links: readonly Element[]): Pick<ComputedLook, 'align' | 'even' | 'pushed'> {
+  if (holdsMore(menu)) return { align: null, even: null, pushed: null };
   const row = rowOf(menu, links);
-  const isShared = row !== null && isFilled(menu, links, row);
-  return { even: evenOf(row, links), align: isShared ? 'spread' : alignOf(menu, links) };
+  const pushed = pushedOf(row);
+  const isShared = row !== null && pushed === null && isFilled(menu, links, row);
+  return { even: evenOf(row, links), align: isShared ? 'spread' : alignOf(menu, links), pushed };
 }
 
 function lookOf(menu: Element, links: readonly Element[], link: Element): ComputedLook {
   const text = wordsIn(link);
-  const item = link.closest('li, td') ?? link;
+  const item = itemsOf(menu, links)[links.indexOf(link)]!;
   const isPadded = styleOf(link, 'padding-left') !== '0px' || styleOf(link, 'padding-top') !== '0px';
   const sides = (['top', 'right', 'bottom', 'left'] as const).map(side =>
     styleOf(isPadded ? link : item, `padding-${side}`),

@@ -23,20 +23,53 @@ export function alignOf(menu: Element, links: readonly Element[]): ComputedLook[
   ];
   if (Math.abs(first.top - last.top) > 4 || links.length < 2) return null;
   const own = menu.getBoundingClientRect();
-  const [before, behind] = [first.left - own.left, own.right - last.right];
+  const { left, right } = extentOf(links, first, last);
+  const [before, behind] = [left - own.left, own.right - right];
   if (before < leastAside || behind < 0) return null;
   if (Math.abs(before - behind) <= Math.max(4, before / 10)) return 'center';
   return behind < before / 4 ? 'end' : null;
 }
 
+/** From the first to the last of a row, with what stands there that is no link: the entry of the page itself may be none. */
+function extentOf(links: readonly Element[], first: DOMRect, last: DOMRect): { left: number; right: number } {
+  const range = document.createRange();
+  let holder = links[0]!.parentElement!;
+  while (!links.every(link => holder.contains(link))) holder = holder.parentElement!;
+  const texts = document.createTreeWalker(holder, NodeFilter.SHOW_TEXT);
+  let [left, right] = [first.left, last.right];
+  for (let text = texts.nextNode(); text; text = texts.nextNode()) {
+    if (text.textContent!.trim() === '') continue;
+    range.selectNodeContents(text);
+    for (const box of range.getClientRects()) {
+      if (box.bottom <= first.top || box.top >= first.bottom) continue;
+      [left, right] = [Math.min(left, box.left), Math.max(right, box.right)];
+    }
+  }
+  return { left, right };
+}
+
 /** Less room before the entries is padding, in px. */
 const leastAside = 48;
 
+/** What each entry stands in by itself: an item of a list or a cell, or its link alone. */
+export function itemsOf(menu: Element, links: readonly Element[]): readonly Element[] {
+  const items = links.map(one => [one.closest('li, td')].find(item => item && menu.contains(item)) ?? one);
+  return new Set(items).size === links.length ? items : links;
+}
+
 /** The boxes of entries that stand in one row; null for a few, and for several rows. */
 export function rowOf(menu: Element, links: readonly Element[]): DOMRect[] | null {
-  const items = links.map(one => [one.closest('li, td')].find(item => item && menu.contains(item)) ?? one);
-  const boxes = items.map(one => one.getBoundingClientRect());
+  const boxes = itemsOf(menu, links).map(one => one.getBoundingClientRect());
   return boxes.length > 2 && boxes.every(box => Math.abs(box.top - boxes[0]!.top) < 4) ? boxes : null;
+}
+
+/** The entry that is pushed away from those before it, to the other end; null where none is, or where several stand apart. */
+export function pushedOf(row: readonly DOMRect[] | null): ComputedLook['pushed'] {
+  if (!row) return null;
+  const gaps = row.slice(1).map((box, at) => box.left - row[at]!.right);
+  const [most = 0, next = 0] = [...gaps].sort((one, other) => other - one);
+  const isApart = gaps.length > 1 && most >= leastAside && most >= 4 * Math.max(next, 4);
+  return isApart ? { at: gaps.indexOf(most) + 1, of: row.length } : null;
 }
 
 /** What entries of one width have beside the widest label; null where each is as wide as its own. */

@@ -1,3 +1,4 @@
+import { copyEntries } from '../hand/copy-entries.ts';
 import { belowAnother } from '../hand/differences.ts';
 import type { SiteMenu } from '../hand/site-menus.ts';
 import type { HandSite } from '../hand/types.ts';
@@ -21,6 +22,23 @@ export function withinOf(menu: SiteMenu, folder: OldPages): DraftState | null {
   if (below === null) return null;
   const { tree, rules, start } = copyIn(below.path, menu, folder);
   return statesFromStyles(tree, { start, current: below.above }, rules).current;
+}
+
+/** On so many pages it is looked for how a menu shows the page itself: the front page often does not. */
+const looked = 8;
+
+/** How it shows the entry of the page itself, on the first page that does. */
+export function currentOf(menu: SiteMenu, folder: OldPages): DraftState | null {
+  const own = [...menu.copies].flatMap(([path, copy]) => {
+    const entry = copyEntries(copy, path, folder.site).find(({ target }) => target === path)?.entry;
+    return entry ? [{ path, current: entry.start }] : [];
+  });
+  for (const { path, current } of own.slice(0, looked)) {
+    const { tree, rules, start } = copyIn(path, menu, folder);
+    const state = statesFromStyles(tree, { start, current }, rules).current;
+    if (state) return state;
+  }
+  return null;
 }
 
 /** A copy of a menu in its page, with all that styles it. */

@@ -23,6 +23,11 @@ const isOfLayout =
 /** Values that cannot end the rule that they stand in. */
 const isPlain = /^[-\w\s.,%()+*/"']+$/;
 
+interface Declared {
+  property: string;
+  value: string;
+}
+
 /** An old menu in its page. */
 export interface OldElement {
   node: TreeNode;
@@ -68,18 +73,27 @@ export function rulesInside({ node, tree, rules }: OldElement): boolean {
   );
 }
 
-/** The same layout for the new menu, as a style sheet. */
-export function layoutOf({ node, tree, rules }: OldElement, name: string, kept = isOfLayout): string {
+/** The same layout for the new menu, as a style sheet. @param kept what becomes of each declaration */
+export function layoutOf({ node, tree, rules }: OldElement, name: string, kept = ofLayout): string {
   const selector = `.${parts.menu}.${menuClass(name)}`;
   const ruled = rules.filter(rule => onScreen(rule) && matchesRule(rule, node, tree)).sort(byStrength);
   return [...ruled, { condition: null, declarations: inlineOf(node, tree) }]
     .flatMap(({ condition, declarations }) => {
-      const lines = declarations.filter(({ property, value }) => kept.test(property) && isPlain.test(value));
+      const lines = declarations.flatMap(kept).filter(({ value }) => isPlain.test(value));
       if (lines.length === 0) return [];
       const body = lines.map(({ property, value }) => `  ${property}: ${value};\n`).join('');
       return [within(condition, `${selector} {\n${body}}\n`)];
     })
     .join('');
+}
+
+const only =
+  (properties: RegExp): typeof ofLayout =>
+  one =>
+    properties.test(one.property) ? [one] : [];
+
+function ofLayout(one: Declared): readonly Declared[] {
+  return isOfLayout.test(one.property) ? [one] : [];
 }
 
 /** A rule under its conditions, from the outermost on; in a layer it would be weaker than Kamino's. */
@@ -96,7 +110,7 @@ export function clearingOf({ node, tree, rules }: OldElement, name: string): str
     before.test(rule.selector) ? [rule, { ...rule, selector: rule.selector.replace(before, '') }] : [rule],
   );
   const texts = [node, ...listsIn(node)].map(one =>
-    layoutOf({ node: one, tree, rules: own }, name, isOfFloats),
+    layoutOf({ node: one, tree, rules: own }, name, only(isOfFloats)),
   );
   return texts.find(text => /clear: (?!none)/.test(text)) ?? '';
 }

@@ -29,6 +29,8 @@ export interface ComputedLook {
   radius: string;
   /** Where the entries of one row stand in the menu, where that is not at its start; `spread` where they share all of its room. */
   align: 'center' | 'end' | 'spread' | null;
+  /** The first entry behind a large gap, of so many in one row; null where none stands apart. */
+  pushed: { at: number; of: number } | null;
   /** What entries of one width have beside the widest label, in px; null where each is as wide as its own. */
   even: number | null;
   /** Between the words of entries beside each other; 0 where there are none. */
@@ -58,15 +60,12 @@ export interface ComputedLook {
 export function lookFromBrowser(computed: ComputedLook): Omit<DraftLook, 'states'> {
   const root = Number.parseFloat(computed.rootSize) || 16;
   const rem = (px: string): string => `${round(Number.parseFloat(px) / root)}rem`;
-  const [top, right, bottom, left] = computed.padding.map(one => Number.parseFloat(one) || 0) as [
-    number,
-    number,
-    number,
-    number,
-  ];
+  const [top = 0, right = 0, bottom = 0, left = 0] = computed.padding.map(one => Number.parseFloat(one) || 0);
   const background = computed.background === computed.pageBackground ? null : computed.background;
-  // The room of the old menu's box goes into its entries, so that the whole height answers to the pointer.
-  const room = Math.max(...computed.room);
+  // The room of the old menu's box goes into its entries, so that the whole height answers to the pointer; round ones keep
+  // their shape, and what there is at one side alone is the menu's.
+  const room = computed.radius === '0px' ? Math.min(...computed.room) : 0;
+  const ends = computed.pitch > 0 ? [0, 0] : computed.room.map(one => one - room);
   const between = Math.max(left, right, besideWords(computed));
   // Beside each other words need room to be told apart, and below each other for a mark; they begin where they began.
   const least = computed.pitch > 0 ? besideMark * Number.parseFloat(computed.fontSize) : leastSide * root;
@@ -76,10 +75,8 @@ export function lookFromBrowser(computed: ComputedLook): Omit<DraftLook, 'states
   const own = Math.max(top, bottom, computed.touches ? rowPadding(computed.height, computed) : 0);
   const above = computed.pitch > 0 ? rowPadding(computed.pitch, computed) : own + room;
   const hasPadding = above + between > 0;
-  const usual = computed.grounds.filter(one => one === computed.background).length;
-  const odd = computed.grounds.find(one => one !== computed.background && one !== null);
   return {
-    accent: usual >= computed.grounds.length / 2 && odd ? readColor(odd) : null,
+    accent: accentOf(computed),
     background: background === null ? null : readColor(background),
     color: background === null && !computed.isOver ? readableOn(computed) : readColor(computed.color),
     fontFamily: computed.fontFamily === computed.aroundFamily ? null : familyOf(computed.fontFamily),
@@ -87,15 +84,32 @@ export function lookFromBrowser(computed: ComputedLook): Omit<DraftLook, 'states
     fontWeight: computed.fontWeight === '400' ? null : computed.fontWeight,
     ...letters(computed),
     align: computed.align,
+    pushed: computed.pushed,
     widths: computed.even === null ? null : 'equal',
     line: computed.line === null ? null : readColor(computed.line),
     gap: gapOf(computed, hasPadding ? side : usualSide(computed), rem),
     padding: hasPadding ? pair(rem(String(above)), rem(String(side))) : null,
-    frame: { ...frameOf({ ...computed.box, sides }, rem), ...borderOf(computed), ...shapeOf(computed, rem) },
+    frame: {
+      ...frameOf({ ...computed.box, sides }, ends, rem),
+      ...borderOf(computed),
+      ...shapeOf(computed, rem),
+    },
     button: buttonFrom(computed, rem),
-    // Boxes that meet had no corners.
-    radius: computed.radius === '0px' ? (computed.touches ? '0' : null) : rem(computed.radius),
+    radius: radiusOf(computed, rem),
   };
+}
+
+/** Boxes that meet, beside or below each other, had no corners. */
+function radiusOf({ radius, touches, pitch }: ComputedLook, rem: (px: string) => string): string | null {
+  if (radius !== '0px') return rem(radius);
+  return touches || pitch > 0 ? '0' : null;
+}
+
+/** The ground of what is set apart, or else of where one is, where most entries have that of the menu. */
+function accentOf({ background, grounds, button }: ComputedLook): string | null {
+  const usual = grounds.filter(one => one === background).length;
+  const odd = button?.background ?? grounds.find(one => one !== background && one !== null);
+  return usual >= grounds.length / 2 && odd ? readColor(odd) : null;
 }
 
 /** The colour of its words, where they can be read on the page's own ground; else they have that of the page's text. */
@@ -193,14 +207,18 @@ function around([top, right, bottom, left]: readonly string[]): string {
   return pair(top!, right!);
 }
 
-/** The old menu's own box: its room at the sides, and its width in the middle of what is wider. */
+/** The old menu's own box: its room, and its width in the middle of what is wider. */
 function frameOf(
-  box: ComputedLook['box'],
+  { width, sides: [left = 0, right = 0] }: ComputedLook['box'],
+  [top = 0, bottom = 0]: readonly number[],
   rem: (px: string) => string,
 ): Pick<DraftLook['frame'], 'padding' | 'width'> {
-  const [start = 0, end = 0] = box.sides;
-  const padding = start === end ? `0 ${rem(String(start))}` : `0 ${rem(String(end))} 0 ${rem(String(start))}`;
-  return { padding: start + end > 0 ? padding : null, width: box.width > 0 ? rem(String(box.width)) : null };
+  const all = [top, right, bottom, left];
+  const padding = all.map(one => (one > 0 ? rem(String(one)) : '0'));
+  return {
+    padding: all.some(one => one > 0) ? around(padding) : null,
+    width: width > 0 ? rem(String(width)) : null,
+  };
 }
 
 /** At each side of the words: of a bar in rem; of a column, where a mark stands there, in em. */

@@ -22,12 +22,17 @@ export function withLooks(menus: readonly DraftMenu[], found: ReadonlyMap<string
   const dressed = menus.map(menu => {
     const old = found.get(menu.name);
     if (!old) return { menu, look: null };
-    const { align, widths, line, button, ...look } =
+    const { align, widths, line, button, pushed, ...look } =
       menu.isWithin === true ? { ...old, frame: pageLook.frame } : old;
-    const entries = menu.entries.map(one => (one.highlight && button ? { ...one, highlight: button } : one));
+    const isApart = (at: number): boolean => at === pushed?.at && pushed.of === menu.entries.length;
+    const entries = menu.entries.map((one, at) => ({
+      ...one,
+      ...(one.highlight && button ? { highlight: button } : {}),
+      ...(isApart(at) ? { isApart: true } : {}),
+    }));
     return {
       menu: { ...menu, align, widths, line, entries },
-      look: { ...look, align: null, widths: null, line: null, button: null },
+      look: { ...look, align: null, widths: null, line: null, button: null, pushed: null },
     };
   });
   const looks = dressed.flatMap(({ menu, look }) => (look === null || isPlain(menu) ? [] : look));

@@ -14,6 +14,7 @@ import { type OldElement, clearingOf, isLaidOut, layoutOf, rulesInside } from '.
 import { asShown, isHiddenAt } from './hidden-below.ts';
 import { innerSelectors, linksIn } from './inner.ts';
 import { isPutAway } from './put-away.ts';
+import { rowLayoutOf } from './row-layout.ts';
 import { type Standing, standingOf, usualStanding } from './standing.ts';
 import { type Copy, piecesIn } from './pieces.ts';
 import type { DraftMenu, DraftPiece, DraftSpot } from './types.ts';
@@ -179,8 +180,10 @@ export class Places {
 
   #layout(copy: Copy | undefined, laidOut: OldElement | null, name: string): string {
     if (laidOut) return layoutOf(laidOut, name);
-    const old = this.#element(copy);
-    return old ? clearingOf(old, name) : '';
+    const found = this.#element(copy);
+    if (!found || isPutAway(found)) return '';
+    const { old } = asShown(found);
+    return clearingOf(old, name) || rowLayoutOf(old, name);
   }
 
   /** The first copy, where its page has laid it out. */

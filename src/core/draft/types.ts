@@ -112,6 +112,8 @@ export interface DraftEntry {
   target: { key: TargetKey; value: DraftSaid } | null;
   /** Set apart, in Kamino's own way or as an old one was. */
   highlight: boolean | DraftButton;
+  /** It stands at the other end. */
+  isApart?: boolean;
   /** The file of a drawing beside its words. */
   icon?: string | undefined;
   /** The target may be made later. */
@@ -146,6 +148,8 @@ export interface DraftLook {
   line: string | null;
   /** Of its entries that are set apart. */
   button: DraftButton | null;
+  /** The first entry of a row of so many that stands at its other end. */
+  pushed: { at: number; of: number } | null;
   /** Between entries beside each other. */
   gap: string | null;
   radius: string | null;
@@ -182,6 +186,7 @@ export const pageLook: DraftLook = {
   widths: null,
   line: null,
   button: null,
+  pushed: null,
   gap: null,
   radius: null,
   frame: { padding: null, width: null, border: null, edges: [], radius: null, shadow: null },

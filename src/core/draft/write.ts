@@ -47,9 +47,15 @@ function arrangement({ form, align = null, widths = null, line = null }: DraftMe
   return [
     ...row('align', form === 'bar' || form === 'plain' ? align : null),
     ...row('widths', form === 'bar' ? widths : null),
-    ...(line === null ? [] : [['separators', map([['color', line]], true)] as Row]),
+    ...(line === null ? [] : [['separators', map(lineRows(line, form), true)] as Row]),
   ];
 }
+
+/** Lines of a column went from edge to edge. */
+const lineRows = (color: string, form: DraftMenu['form']): Row[] => [
+  ['color', color],
+  ...(form === 'column' ? [['inset', '0'] as Row] : []),
+];
 
 function menuNode(menu: DraftMenu, start: DraftStart | null): YAMLMap {
   const {
@@ -159,8 +165,10 @@ function highlightRow(highlight: DraftEntry['highlight']): Row[] {
 }
 
 /** A bare target where that says it all. */
-function entryNode({ label, target, highlight, icon, mayBeMissing, entries }: DraftEntry): Node {
-  const isBare = label === null && !highlight && icon === undefined && !mayBeMissing && entries.length === 0;
+function entryNode(entry: DraftEntry): Node {
+  const { label, target, highlight, isApart = false, icon, mayBeMissing, entries } = entry;
+  const isMore = highlight !== false || isApart || icon !== undefined || mayBeMissing;
+  const isBare = label === null && !isMore && entries.length === 0;
   if (isBare && target && isPlainTarget(target)) return new Scalar(String(target.value));
   return map(
     [
@@ -168,6 +176,7 @@ function entryNode({ label, target, highlight, icon, mayBeMissing, entries }: Dr
       ...(label === null ? [] : [['label', saidNode(label)] as Row]),
       ...row('icon', icon ?? null),
       ...highlightRow(highlight),
+      ...(isApart ? [['apart', 'true'] as Row] : []),
       ...(mayBeMissing ? [['if-missing', 'warn'] as Row] : []),
       ...(entries.length > 0 ? [['entries', list(entries.map(entryNode))] as Row] : []),
     ],

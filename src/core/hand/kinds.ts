@@ -1,6 +1,6 @@
 import type { SitePath } from '../address/path.ts';
 import { endOfLink } from '../site/links.ts';
-import { copyEntries } from './copy-entries.ts';
+import { type CopyEntry, copyEntries } from './copy-entries.ts';
 import { type HandEntry, type HandMenu, type HandSite, type NavigationKind, flatEntries } from './types.ts';
 
 const longestLabel = 40;
@@ -44,9 +44,12 @@ export function navigationKinds(site: HandSite): ReadonlyMap<HandMenu, Navigatio
   if (kept) return kept;
   const kinds = new Map<HandMenu, NavigationKind>();
   const byElement = new Map<string, Row[]>();
+  const toSections: Row[] = [];
   for (const [path, menus] of site.candidates)
     for (const menu of menus) {
-      kinds.set(menu, kindOn(menu, path, site));
+      const kind = kindOn(menu, path, site);
+      kinds.set(menu, kind);
+      if (kind === 'menu' && leadsToSections(menu)) toSections.push({ path, menu });
       if (!menu.element.includes(' ')) continue;
       const alike = byElement.get(menu.element);
       if (alike) alike.push({ path, menu });
@@ -56,8 +59,29 @@ export function navigationKinds(site: HandSite): ReadonlyMap<HandMenu, Navigatio
     unturn(alike, kinds, site);
     adjust(alike, kinds);
   }
+  for (const row of toSections) adopt(row, kinds, site);
   known.set(site, kinds);
   return kinds;
+}
+
+function leadsToSections({ entries }: HandMenu): boolean {
+  const links = flatEntries(entries).flatMap(({ entry }) => entry.href ?? []);
+  return isMost(links.filter(href => href.includes('#')).length, links.length);
+}
+
+/** On the page whose sections a menu of other pages leads to, the same row is a copy of that menu. */
+function adopt({ path, menu }: Row, kinds: Map<HandMenu, NavigationKind>, site: HandSite): void {
+  const leads = ({ key, target }: CopyEntry): string => `${key} ${target ?? ''}`;
+  const own = copyEntries(menu, path, site);
+  const all = new Set(own.map(leads));
+  const pages = new Set(own.map(({ target }) => target?.replace(/#.*/, '') ?? ''));
+  for (const page of pages)
+    for (const one of site.candidates.get(page) ?? []) {
+      if (kinds.get(one) !== 'sections' || one.element !== menu.element) continue;
+      const there = copyEntries(one, page, site);
+      const same = there.filter(entry => all.has(leads(entry))).length;
+      if (isMost(same, Math.max(there.length, own.length))) kinds.set(one, 'menu');
+    }
 }
 
 const known = new WeakMap<HandSite, ReadonlyMap<HandMenu, NavigationKind>>();

@@ -25,6 +25,7 @@ const bare: ComputedLook = {
   height: 20,
   radius: '0px',
   even: null,
+  pushed: null,
   corners: '0px',
   shadow: null,
   align: null,
