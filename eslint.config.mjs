@@ -62,7 +62,7 @@ const outerLaws = [
     [
       '^node:',
       '^[a-z@]',
-      '/core/(?!markup/names\\.ts$|check/seen\\.ts$|walk/seen\\.ts$|draft/old-look\\.ts$)',
+      '/core/(?!markup/names\\.ts$|check/seen\\.ts$|walk/seen\\.ts$|draft/computed-look\\.ts$)',
     ],
     'what runs in Kamino’s own pages knows the client, the names, and the types of what it gives back',
   ),

@@ -1,4 +1,4 @@
-import type { ComputedLook } from '../core/draft/old-look.ts';
+import type { ComputedLook } from '../core/draft/computed-look.ts';
 import { harmfulSpans } from '../core/page/harmless.ts';
 import { type Span, bytesOf, splice } from '../core/text/bytes.ts';
 import type { Charset } from '../core/text/charset.ts';

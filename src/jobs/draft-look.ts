@@ -1,6 +1,7 @@
 import { findBrowser } from '../browser/find.ts';
 import { computedLook } from '../browser/old-look.ts';
 import { copyIn, currentOf, withinOf } from '../core/draft/copy-in.ts';
+import { ownHome } from '../core/draft/old-home.ts';
 import { lookFromBrowser, plainFromBrowser } from '../core/draft/old-look.ts';
 import { lookFromStyles, readable, statesFromStyles } from '../core/draft/old-styles.ts';
 import { type DraftLook, pageLook } from '../core/draft/types.ts';
@@ -47,5 +48,6 @@ async function lookOf({ menu, isPlain }: OldMenu, folder: OpenFolder, root: stri
   const base = computed ? fromBrowser(computed) : isPlain ? pageLook : lookFromStyles(tree, start, rules);
   const states = statesFromStyles(tree, { start, current: currentStart(menu, path, site) }, rules);
   const current = states.current ?? currentOf(menu, folder);
-  return readable({ ...base, states: { ...states, current, within: withinOf(menu, folder) } });
+  const look = { ...base, states: { ...states, current, within: withinOf(menu, folder) } };
+  return readable(ownHome(look, path, site));
 }

@@ -234,3 +234,46 @@ it('a column whose front page does not show where one is', () => {
   expect(plan).toMatch(/separators: \{ color: "#cccccc", inset: 0 \}/);
   expect(plan).toMatch(/radius: 0\n[^]*current: \{ color: "#ffffff", background: "#225544"/);
 });
+
+it.each([
+  [
+    'words',
+    '<a href="index.html" style="font-size:26px;letter-spacing:5.2px">Saltmarsh</a>',
+    'label: Saltmarsh, at',
+  ],
+  [
+    'a picture',
+    '<a href="index.html"><img src="logo.svg" alt="Saltmarsh" width="120" height="40"></a>',
+    'image: logo.svg, show: image, at',
+  ],
+])('the name of a site in the middle of a row: %s', async (what, name, says) => {
+  const folder = site(
+    `<nav id="top"><ul>${items(names.slice(1, 3))}<li>${name}</li>${items(names.slice(3, 5))}</ul></nav>`,
+    'body{font-family:DejaVu Sans}#top ul{display:flex;gap:2rem;justify-content:center;align-items:center;padding:20px 0}',
+  );
+  put(folder, { 'logo.svg': '<svg xmlns="http://www.w3.org/2000/svg" width="120" height="40"></svg>' });
+  const boxOf = async (): Promise<number[]> => {
+    const tab = await open(pathToFileURL(join(folder, 'visit.html')).href);
+    const found = await tab.evaluate(isPicture => {
+      const link = [...document.querySelectorAll('a[href="index.html"]')].find(
+        one => one.getClientRects().length > 0,
+      )!;
+      const { left, width } = link.getBoundingClientRect();
+      const size = isPicture
+        ? link.querySelector('img')!.getBoundingClientRect().height
+        : parseFloat(getComputedStyle(link).fontSize);
+      return [left + width / 2, size];
+    }, what === 'a picture');
+    await tab.context().close();
+    return found;
+  };
+  const before = await boxOf();
+  expect(kamino(folder, 'draft', '--yes').status).toBe(0);
+  const plan = readFileSync(join(folder, 'kamino.yaml'), 'utf8');
+  expect(plan).toContain(says);
+  expect(plan).not.toMatch(/- .*index\.html/);
+  expect(kamino(folder, 'build')).toMatchObject({ status: 0, err: '' });
+  const after = await boxOf();
+  expect(Math.abs(after[0]! - before[0]!)).toBeLessThan(80);
+  expect(Math.abs(after[1]! - before[1]!)).toBeLessThan(0.5);
+});

@@ -1,5 +1,5 @@
 // What lies behind the entries of an old menu.
-import type { ComputedLook } from '../../core/draft/old-look.ts';
+import type { ComputedLook } from '../../core/draft/computed-look.ts';
 import { styleOf } from '../shared.ts';
 import { isClear } from './clear.ts';
 
@@ -32,7 +32,7 @@ export function wordsIn(link: Element): Element {
 }
 
 /** Whether an entry leads to the page itself: how it looks tells where one is. */
-function isHere(link: Element): boolean {
+export function isHere(link: Element): boolean {
   return link instanceof HTMLAnchorElement && link.hash === '' && link.pathname === location.pathname;
 }
 

@@ -1,8 +1,9 @@
 // Runs in a copy of an old page: what the browser makes of the menu that is marked.
-import type { ComputedLook } from '../../core/draft/old-look.ts';
+import type { ComputedLook } from '../../core/draft/computed-look.ts';
 import { all, styleOf } from '../shared.ts';
 import { isClear } from './clear.ts';
 import { buttonOf, ground, isOver, wordsIn } from './grounds.ts';
+import { homeOf } from './home.ts';
 import { leave } from './leave.ts';
 import { alignOf, evenOf, itemsOf, moreLines, pushedOf, rowOf, touches, wordsBox } from './rows.ts';
 
@@ -156,6 +157,22 @@ function rowLook(menu: Element, links: readonly Element[]): Pick<ComputedLook, '
   return { even: evenOf(row, links), align: isShared ? 'spread' : alignOf(menu, links), pushed };
 }
 
+function lettersOf(
+  text: Element,
+): Pick<
+  ComputedLook,
+  'color' | 'fontFamily' | 'fontSize' | 'fontWeight' | 'textTransform' | 'letterSpacing'
+> {
+  return {
+    color: styleOf(text, 'color'),
+    fontFamily: styleOf(text, 'font-family'),
+    fontSize: styleOf(text, 'font-size'),
+    fontWeight: styleOf(text, 'font-weight'),
+    textTransform: styleOf(text, 'text-transform'),
+    letterSpacing: styleOf(text, 'letter-spacing'),
+  };
+}
+
 function lookOf(menu: Element, links: readonly Element[], link: Element): ComputedLook {
   const text = wordsIn(link);
   const item = itemsOf(menu, links)[links.indexOf(link)]!;
@@ -167,12 +184,7 @@ function lookOf(menu: Element, links: readonly Element[], link: Element): Comput
   return {
     background: ground(link),
     isOver: isOver(link),
-    color: styleOf(text, 'color'),
-    fontFamily: styleOf(text, 'font-family'),
-    fontSize: styleOf(text, 'font-size'),
-    fontWeight: styleOf(text, 'font-weight'),
-    textTransform: styleOf(text, 'text-transform'),
-    letterSpacing: styleOf(text, 'letter-spacing'),
+    ...lettersOf(text),
     rootSize: styleOf(document.documentElement, 'font-size'),
     padding: sides as ComputedLook['padding'],
     room: [roomOf(menu, links, 'top'), roomOf(menu, links, 'bottom')],
@@ -182,6 +194,7 @@ function lookOf(menu: Element, links: readonly Element[], link: Element): Comput
     line: lineOf(links, pitchOf(links) > 0),
     height: link.getBoundingClientRect().height,
     ...rowLook(menu, links),
+    home: homeOf(links, link),
     pitch: pitchOf(links),
     box: boxOf(menu, links),
     border: borderOf(menu),

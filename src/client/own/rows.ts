@@ -1,5 +1,5 @@
 // How the entries of an old menu stand in a row.
-import type { ComputedLook } from '../../core/draft/old-look.ts';
+import type { ComputedLook } from '../../core/draft/computed-look.ts';
 
 function contentsOf(link: Element): Range {
   const range = document.createRange();

@@ -1,9 +1,10 @@
 import { contrast } from '../look/color.ts';
 import { type Row, flow, map, row } from './nodes.ts';
-import type { DraftLook, DraftState } from './types.ts';
+import { homeLook } from './old-home.ts';
+import type { DraftHome, DraftLook, DraftState } from './types.ts';
 
-/** A look as a plan has it; nothing where all is left to the page. */
-export function lookRows(look: DraftLook): Row[] {
+/** A look as a plan has it; nothing where all is left to the page. @param home of the menu that it is for */
+export function lookRows(look: DraftLook, home: DraftHome | null = null): Row[] {
   const fontRows: Row[] = [
     ...row('family', look.fontFamily),
     ...row('size', look.fontSize),
@@ -21,6 +22,7 @@ export function lookRows(look: DraftLook): Row[] {
     ...row('radius', look.radius),
     ...frameRows(look.frame),
     ...stateRows(look),
+    ...(home ? homeLook(home) : []),
   ];
   return rows.length > 0 ? [['look', map(rows)]] : [];
 }

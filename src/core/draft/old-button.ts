@@ -1,13 +1,6 @@
 import { contrast, readColor } from '../look/color.ts';
+import type { OldButton } from './computed-look.ts';
 import type { DraftLook } from './types.ts';
-
-/** An entry that was set apart: CSS values. */
-export interface OldButton {
-  background: string;
-  color: string;
-  fontWeight: string;
-  radius: string;
-}
 
 /** Of what is set apart, where it has other corners or letters than Kamino would give it. */
 export function buttonFrom(

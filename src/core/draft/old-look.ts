@@ -1,67 +1,16 @@
 import { contrast, readColor } from '../look/color.ts';
 import { defaultPadding, lengthOf, sides } from '../look/lengths.ts';
-import { type OldButton, buttonFrom, leastContrast } from './old-button.ts';
+import type { ComputedLook } from './computed-look.ts';
+import { buttonFrom, leastContrast } from './old-button.ts';
+import { homeFrom } from './old-home.ts';
 import type { DraftLook } from './types.ts';
-
-/** What a browser computes for an old menu: CSS values, lengths in px. */
-export interface ComputedLook {
-  /** What lies behind an entry; null for nothing. */
-  background: string | null;
-  /** A picture lies there, or what the menu does not stand in. */
-  isOver: boolean;
-  linkBackground: string | null;
-  pageBackground: string | null;
-  color: string;
-  fontFamily: string;
-  fontSize: string;
-  fontWeight: string;
-  textTransform: string;
-  letterSpacing: string;
-  rootSize: string;
-  /** Of what the menu lies in. */
-  aroundFamily: string;
-  aroundSize: string;
-  aroundColor: string;
-  aroundGround: string | null;
-  padding: [top: string, right: string, bottom: string, left: string];
-  /** Above and below the entries, in the menu's own box, in px. */
-  room: [top: number, bottom: number];
-  radius: string;
-  /** Where the entries of one row stand in the menu, where that is not at its start; `spread` where they share all of its room. */
-  align: 'center' | 'end' | 'spread' | null;
-  /** The first entry behind a large gap, of so many in one row; null where none stands apart. */
-  pushed: { at: number; of: number } | null;
-  /** What entries of one width have beside the widest label, in px; null where each is as wide as its own. */
-  even: number | null;
-  /** Between the words of entries beside each other; 0 where there are none. */
-  apart: number;
-  /** Neighbours meet. */
-  touches: boolean;
-  /** The colour of lines between them. */
-  line: string | null;
-  /** Of an entry, in px. */
-  height: number;
-  /** From one row of entries to the next; 0 where they stand in one row. */
-  pitch: number;
-  /** Of the menu itself, in px: its width where it lies in the middle of more (else 0), and the room at its sides. */
-  box: { width: number; sides: number[] };
-  /** Of the menu itself, and the sides that have it; null for none. */
-  border: { css: string; color: string; sides: readonly ('top' | 'right' | 'bottom' | 'left')[] } | null;
-  /** Of what the ground of all entries lies in: its corners, and its shadow. */
-  corners: string;
-  shadow: string | null;
-  /** Behind each link. */
-  grounds: (string | null)[];
-  /** An entry that is set apart, where there is one. */
-  button: OldButton | null;
-}
 
 /** A plan's look from what a browser computed. */
 export function lookFromBrowser(computed: ComputedLook): Omit<DraftLook, 'states'> {
   const root = Number.parseFloat(computed.rootSize) || 16;
   const rem = (px: string): string => `${round(Number.parseFloat(px) / root)}rem`;
   const [top = 0, right = 0, bottom = 0, left = 0] = computed.padding.map(one => Number.parseFloat(one) || 0);
-  const background = computed.background === computed.pageBackground ? null : computed.background;
+  const background = ownGround(computed);
   // The room of the old menu's box goes into its entries, so that the whole height answers to the pointer; round ones keep
   // their shape, and what there is at one side alone is the menu's.
   const room = computed.radius === '0px' ? Math.min(...computed.room) : 0;
@@ -85,6 +34,7 @@ export function lookFromBrowser(computed: ComputedLook): Omit<DraftLook, 'states
     ...letters(computed),
     align: computed.align,
     pushed: computed.pushed,
+    home: homeFrom(computed.home, rem),
     widths: computed.even === null ? null : 'equal',
     line: computed.line === null ? null : readColor(computed.line),
     gap: gapOf(computed, hasPadding ? side : usualSide(computed), rem),
@@ -97,6 +47,14 @@ export function lookFromBrowser(computed: ComputedLook): Omit<DraftLook, 'states
     button: buttonFrom(computed, rem),
     radius: radiusOf(computed, rem),
   };
+}
+
+/** What is behind it, where that is not what the page has, or a glass of the same colour. */
+function ownGround({ background, pageBackground }: ComputedLook): string | null {
+  if (background === pageBackground || background === null) return null;
+  const [own, page] = [background, pageBackground ?? '#ffffff'].map(readColor);
+  const isGlass = own?.length === 9 && own.slice(0, 7) === page;
+  return isGlass ? null : background;
 }
 
 /** Boxes that meet, beside or below each other, had no corners. */

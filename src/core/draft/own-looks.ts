@@ -1,4 +1,5 @@
 import { forms } from '../plan/forms.ts';
+import { withHome } from './old-home.ts';
 import { type DraftLook, type DraftMenu, pageLook } from './types.ts';
 
 /** Drafted menus, the look of the plan, and those of menus that look otherwise. */
@@ -22,7 +23,7 @@ export function withLooks(menus: readonly DraftMenu[], found: ReadonlyMap<string
   const dressed = menus.map(menu => {
     const old = found.get(menu.name);
     if (!old) return { menu, look: null };
-    const { align, widths, line, button, pushed, ...look } =
+    const { align, widths, line, button, pushed, home, ...look } =
       menu.isWithin === true ? { ...old, frame: pageLook.frame } : old;
     const isApart = (at: number): boolean => at === pushed?.at && pushed.of === menu.entries.length;
     const entries = menu.entries.map((one, at) => ({
@@ -31,8 +32,8 @@ export function withLooks(menus: readonly DraftMenu[], found: ReadonlyMap<string
       ...(isApart(at) ? { isApart: true } : {}),
     }));
     return {
-      menu: { ...menu, align, widths, line, entries },
-      look: { ...look, align: null, widths: null, line: null, button: null, pushed: null },
+      menu: withHome({ ...menu, align, widths, line, entries }, home),
+      look: { ...look, align: null, widths: null, line: null, button: null, pushed: null, home: null },
     };
   });
   const looks = dressed.flatMap(({ menu, look }) => (look === null || isPlain(menu) ? [] : look));

@@ -62,6 +62,8 @@ export interface DraftMenu {
   isWithin?: boolean | undefined;
   /** Rules that lay it out as its page had the old menu; none where that stands in the flow. */
   layout?: string | undefined;
+  /** The site’s name in the middle of its entries. */
+  home?: DraftHome;
   /** Files that entries of it name: pieces of HTML that stood in the old menu. */
   files: readonly { path: string; text: string }[];
   /** For `previous-next`: patterns of the pages that lead to each other, and their order. */
@@ -150,6 +152,8 @@ export interface DraftLook {
   button: DraftButton | null;
   /** The first entry of a row of so many that stands at its other end. */
   pushed: { at: number; of: number } | null;
+  /** The entry of a row of so many that is the name of the site. */
+  home: (DraftHome & { place: { at: number; of: number } }) | null;
   /** Between entries beside each other. */
   gap: string | null;
   radius: string | null;
@@ -164,6 +168,15 @@ export interface DraftLook {
   };
   /** What differs under the pointer, where one is, and above that. */
   states: { hover: DraftState | null; current: DraftState | null; within: DraftState | null };
+}
+
+/** The name of the site in a menu: its words or its picture, and its letters. */
+export interface DraftHome {
+  label: string;
+  image: string | null;
+  fontSize: string;
+  fontWeight: string;
+  spacing: string | null;
 }
 
 export interface DraftState {
@@ -187,6 +200,7 @@ export const pageLook: DraftLook = {
   line: null,
   button: null,
   pushed: null,
+  home: null,
   gap: null,
   radius: null,
   frame: { padding: null, width: null, border: null, edges: [], radius: null, shadow: null },

@@ -1,10 +1,12 @@
 import { Document, type Node, Scalar, type YAMLMap } from 'yaml';
 import { drawnLook, drawnMenu } from './drawn.ts';
 import { lookRows } from './look-rows.ts';
+import { homeRows } from './old-home.ts';
 import { type Row, flow, list, map, pairs, row } from './nodes.ts';
 import type {
   Draft,
   DraftEntry,
+  DraftHome,
   DraftLanguage,
   DraftMenu,
   DraftPictures,
@@ -32,7 +34,7 @@ export function writeDraft(draft: Draft): string {
     ...(languages.length > 0 ? [['languages', map(languages.map(languageRow))] as Row] : []),
     ['menus', list(menus.map((menu, at) => menuNode(menu, at === 0 ? start : null)))],
     ...(pictures.length > 0 ? [['pictures', list(pictures.map(picturesNode))] as Row] : []),
-    ...(start ? [['look', drawnLook(start)] as Row] : lookRows(look)),
+    ...(start ? [['look', drawnLook(start)] as Row] : lookRows(look, homeOf(menus))),
   ]) as never;
   document.commentBefore = comments.map(line => ` ${line}`).join('\n');
   for (const { key, value } of pairs(document.contents as unknown as YAMLMap)) {
@@ -41,6 +43,10 @@ export function writeDraft(draft: Draft): string {
   }
   return document.toString({ lineWidth: 0, flowCollectionPadding: true, indentSeq: true });
 }
+
+/** Of the menu that has the look of the plan. */
+const homeOf = (menus: readonly DraftMenu[]): DraftHome | null =>
+  menus.find(menu => menu.home && !menu.look)?.home ?? null;
 
 /** Where its entries stand, how wide they are, and the lines between them. */
 function arrangement({ form, align = null, widths = null, line = null }: DraftMenu): Row[] {
@@ -69,6 +75,7 @@ function menuNode(menu: DraftMenu, start: DraftStart | null): YAMLMap {
     order,
     levels,
     look = null,
+    home = null,
     entries,
     notes,
     comments,
@@ -80,6 +87,7 @@ function menuNode(menu: DraftMenu, start: DraftStart | null): YAMLMap {
     ['title', title],
     ...(form === 'bar' || start ? [] : [['form', form] as Row]),
     ...(start ? drawnMenu(start) : arrangement(menu)),
+    ...(home && !start ? homeRows(home) : []),
     ...(carriedBy ? [['carried-by', flow(carriedBy)] as Row] : []),
     ...(except.length > 0 ? [['except', flow(except)] as Row] : []),
     ...(place.length > 0 ? [['place', placeNode(place)] as Row] : []),
@@ -88,7 +96,7 @@ function menuNode(menu: DraftMenu, start: DraftStart | null): YAMLMap {
     ...(levels ? [['levels', flow(levels.map(String))] as Row] : []),
     ...(start ? [] : foldRows(menu)),
     ...(entries.length > 0 || notes.length > 0 ? [['entries', items] as Row] : []),
-    ...(look === null ? [] : lookRows(look)),
+    ...(look === null ? [] : lookRows(look, home)),
   ]);
   if (comments.length > 0) made.commentBefore = comments.map(line => ` ${line}`).join('\n');
   return made;

@@ -1,4 +1,4 @@
-import type { Look, Picture } from '../plan/look-types.ts';
+import type { Look, Picture, StateLook } from '../plan/look-types.ts';
 import type { BoxSource } from './box-source.ts';
 import { anyGround, groundOf, textOn } from './grounds.ts';
 import { turned, turnedColor } from './dark.ts';
@@ -148,7 +148,16 @@ export class BoxSources {
         { css: 'Canvas', hex: null },
       );
     const hex = textOn([accent], level, this.#tools);
-    const tinted = { ...look, accent: hex, color: null };
+    const tools = this.#tools;
+    // Words in a colour for the ground of the menu keep their own on this one, where that cannot be read.
+    const state = (one: StateLook): StateLook => {
+      const isHere = (one.background ?? one.picture) === null && (one.from === null || one.from === 'base');
+      const written = this.#read(one.color);
+      const isLost = isHere && written !== null && tools.worst(written, [accent]).ratio < level;
+      return isLost ? { ...one, color: null } : one;
+    };
+    const states = Object.fromEntries(Object.entries(look.states).map(([name, one]) => [name, state(one)]));
+    const tinted = { ...look, accent: hex, color: null, states };
     return boxOf(
       { look: tinted, background: accent, pictured: this.#pictured, under, isDark },
       { css: hex, hex },

@@ -1,5 +1,6 @@
 import { expect, it } from '@jest/globals';
-import { type ComputedLook, lookFromBrowser } from '../../../src/core/draft/old-look.ts';
+import type { ComputedLook } from '../../../src/core/draft/computed-look.ts';
+import { lookFromBrowser } from '../../../src/core/draft/old-look.ts';
 
 const bare: ComputedLook = {
   background: null,
@@ -26,6 +27,7 @@ const bare: ComputedLook = {
   radius: '0px',
   even: null,
   pushed: null,
+  home: null,
   corners: '0px',
   shadow: null,
   align: null,

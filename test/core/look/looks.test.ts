@@ -167,6 +167,22 @@ describe('colours', () => {
 describe('a state', () => {
   const ground = 'accent: "#3d5a80", background: "#ffffff", color: "#1d2733"';
 
+  it('leaves the words of what is set apart, where its own cannot be read on the accent', () => {
+    const hover = (color: string): { words: string; others: string; told: string[] } => {
+      const { site, find, told } = resolve(
+        `look: { accent: "#e4572e", background: "#ffffff", color: "#333333", states: { hover: { color: "${color}" } } }`,
+      );
+      const words = find({ menu: 'm', highlight: 'background' })['hover-color']!;
+      return { words, others: site['hover-color']!, told: told.map(one => `${one.rule} ${one.message}`) };
+    };
+    const same = hover('#b23c17');
+    expect(same.others).toBe('#b23c17');
+    expect(independentContrast(same.words, '#e4572e')).toBeGreaterThan(4.5);
+    expect(same.told.filter(one => one.startsWith('low-contrast'))).toEqual([]);
+    // One that can be read on both is that of both.
+    expect(hover('#1a0500').words).toBe('#1a0500');
+  });
+
   it('starts from base, or from another, and says only what differs', () => {
     const { site } = resolve(
       `look: { ${ground}, states: { hover: { background: "#e0e8f0", shadow: 0 1px 2px black }, pressed: { from: hover, darker: 10% }, current: { from: hover, color: "#7a1f1f" } } }`,
