@@ -277,3 +277,42 @@ it.each([
   expect(Math.abs(after[0]! - before[0]!)).toBeLessThan(80);
   expect(Math.abs(after[1]! - before[1]!)).toBeLessThan(0.5);
 });
+
+it('a header in one element: its name, its entries, and a button of its own', async () => {
+  const folder = site(
+    `<b id="name"></b><nav id="top"><a href="index.html"><img src="logo.svg" alt="Fennel" width="140" height="36"></a><ul>${items(names.slice(0, 3))}</ul><a class="btn" href="rooms.html">Rooms</a></nav>`,
+    'body{font-family:DejaVu Sans}#top{display:flex;align-items:center;gap:24px;padding:12px 32px}#top ul{display:flex;gap:8px;margin:0 0 0 auto}#top li a{display:block;padding:8px 14px;color:#2c2a26}#top li a:hover{background:#f1ead9}#top li .on{color:#5c7a2d;font-weight:700}.btn{background:#5c7a2d;color:#fff;padding:10px 20px;border-radius:999px}',
+  );
+  put(folder, { 'logo.svg': '<svg xmlns="http://www.w3.org/2000/svg" width="140" height="36"></svg>' });
+  const marked = readFileSync(join(folder, 'visit.html'), 'utf8').replace(
+    '<a href="visit.html"',
+    '$& class="on"',
+  );
+  put(folder, { 'visit.html': marked });
+  const before = await extent(folder, '#top');
+  expect(kamino(folder, 'draft', '--yes').status).toBe(0);
+  const plan = readFileSync(join(folder, 'kamino.yaml'), 'utf8');
+  expect(plan).toMatch(/align: end\n +home: \{ label: Fennel, image: logo\.svg, show: image \}/);
+  expect(plan).toMatch(/- \{ page: index\.html, label: Page index \}\n/);
+  expect(plan).toMatch(/current: \{ color: "#5c7a2d"/);
+  // The words of the button are read in every state, whatever its neighbours have there.
+  const built = kamino(folder, 'build');
+  expect([built.status, built.err.includes('low-contrast')]).toEqual([0, false]);
+  expect(Math.abs((await extent(folder, '.kamino-list')).end - before.end)).toBeLessThan(4);
+});
+
+it('a list in a strip of its own, below the name of the site, with words beside that', async () => {
+  const folder = site(
+    `<header><div class="hd"><p id="name"><a href="index.html">Marram</a></p><p>01632 960 555<br>Mon to Sat, 9 to 5</p></div><div class="strip"><ul class="menu">${items(names)}</ul></div></header>`,
+    'body{margin:0}.strip{background:#153243}.menu{width:1000px;max-width:94%;margin:0 auto;display:flex}.menu a{display:block;padding:12px 22px;color:#fff}',
+  );
+  expect(kamino(folder, 'inventory').out).toContain('"div.strip"  on 6 of 6 pages');
+  expect(kamino(folder, 'draft', '--yes').status).toBe(0);
+  const plan = readFileSync(join(folder, 'kamino.yaml'), 'utf8');
+  expect(plan).toMatch(/instead-of: div\.strip[^]*frame: \{ row: 62\.5rem \}/);
+  expect(kamino(folder, 'build').status).toBe(0);
+  const tab = await open(pathToFileURL(join(folder, 'visit.html')).href);
+  const ground = await tab.evaluate(() => document.querySelector('.kamino')!.getBoundingClientRect().width);
+  await tab.context().close();
+  expect(ground).toBe(1280);
+});

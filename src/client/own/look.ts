@@ -5,7 +5,20 @@ import { isClear } from './clear.ts';
 import { buttonOf, ground, isOver, wordsIn } from './grounds.ts';
 import { homeOf } from './home.ts';
 import { leave } from './leave.ts';
-import { alignOf, evenOf, itemsOf, moreLines, pushedOf, rowOf, touches, wordsBox } from './rows.ts';
+import { insideOf, placeOf, widthInMiddle } from './place.ts';
+import {
+  type Box,
+  alignOf,
+  asRead,
+  evenOf,
+  isEvenly,
+  itemsOf,
+  moreLines,
+  pushedOf,
+  rowOf,
+  touches,
+  wordsBox,
+} from './rows.ts';
 
 /** From one row of links to the next; 0 where they stand in one row. */
 function pitchOf(links: readonly Element[]): number {
@@ -22,7 +35,7 @@ function holdsMore(menu: Element): boolean {
 }
 
 /** Whether the entries of a row share all the room that the menu has: a width of its own, or all of what holds it. */
-function isFilled(menu: Element, links: readonly Element[], row: readonly DOMRect[]): boolean {
+function isFilled(menu: Element, links: readonly Element[], row: readonly Box[]): boolean {
   const own = menu.getBoundingClientRect();
   const holder = menu.parentElement!;
   const room = holder.getBoundingClientRect().width - insideOf(holder, 'left') - insideOf(holder, 'right');
@@ -34,7 +47,7 @@ function isFilled(menu: Element, links: readonly Element[], row: readonly DOMRec
 
 /** Between the words of neighbours in one row, as it mostly is; 0 where something stands between them, or there are none. */
 function apartOf(links: readonly Element[]): number {
-  const boxes = links.map(wordsBox);
+  const boxes = links.map(one => asRead(wordsBox(one), one));
   const gaps = boxes.slice(1).flatMap((box, at) => {
     const before = boxes[at]!;
     const isBeside = box.width > 0 && Math.abs(box.top - before.top) < 4 && box.left >= before.right;
@@ -79,21 +92,6 @@ function paddingOf(box: Element, side: string): number {
   return Math.max(0, padding - (parseFloat(box.closest('table')?.cellPadding ?? '') || 1));
 }
 
-/** Between the edge of an element and what it holds. */
-const insideOf = (holder: Element, side: string): number =>
-  parseFloat(styleOf(holder, `padding-${side}`)) + parseFloat(styleOf(holder, `border-${side}-width`));
-
-/** The width of an element that lies in the middle of what holds it; else 0. */
-function widthInMiddle(box: Element): number {
-  const own = box.getBoundingClientRect();
-  const holder = box.parentElement!;
-  const around = holder.getBoundingClientRect();
-  const before = own.left - around.left - insideOf(holder, 'left');
-  const behind = around.right - own.right - insideOf(holder, 'right');
-  const isInMiddle = before > 8 && Math.abs(before - behind) <= 2;
-  return isInMiddle ? own.width : 0;
-}
-
 /** All that holds these links in a menu, the menu first. */
 function boxesAround(menu: Element, links: readonly Element[]): Element[] {
   const boxes: Element[] = [];
@@ -109,6 +107,8 @@ function boxOf(menu: Element, links: readonly Element[]): ComputedLook['box'] {
   const middle =
     inner.findLast(one => styleOf(one, 'max-width') !== 'none' && widthInMiddle(one) > 0) ?? menu;
   return {
+    // The ground of the menu itself goes on to both sides of what lies in its middle.
+    isRow: middle !== menu && !isClear(styleOf(menu, 'background-color')),
     width: widthInMiddle(middle),
     sides: ['left', 'right'].map(side => roomOf(middle, links, side)),
   };
@@ -153,8 +153,9 @@ function rowLook(menu: Element, links: readonly Element[]): Pick<ComputedLook, '
   if (holdsMore(menu)) return { align: null, even: null, pushed: null };
   const row = rowOf(menu, links);
   const pushed = pushedOf(row);
-  const isShared = row !== null && pushed === null && isFilled(menu, links, row);
-  return { even: evenOf(row, links), align: isShared ? 'spread' : alignOf(menu, links), pushed };
+  const isShared = row !== null && pushed === null && isEvenly(row) && isFilled(menu, links, row);
+  const align = alignOf(menu, links) ?? (pushed === null ? placeOf(menu) : null);
+  return { even: evenOf(row, links), align: isShared ? 'spread' : align, pushed };
 }
 
 function lettersOf(

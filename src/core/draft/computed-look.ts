@@ -60,8 +60,8 @@ export interface ComputedLook {
   height: number;
   /** From one row of entries to the next; 0 where they stand in one row. */
   pitch: number;
-  /** Of the menu itself, in px: its width where it lies in the middle of more (else 0), and the room at its sides. */
-  box: { width: number; sides: number[] };
+  /** Of the menu itself, in px: its width where it lies in the middle of more (else 0), or that of the row in its own ground; and the room at its sides. */
+  box: { width: number; sides: number[]; isRow: boolean };
   /** Of the menu itself, and the sides that have it; null for none. */
   border: { css: string; color: string; sides: readonly ('top' | 'right' | 'bottom' | 'left')[] } | null;
   /** Of what the ground of all entries lies in: its corners, and its shadow. */

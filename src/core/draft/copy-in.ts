@@ -27,16 +27,23 @@ export function withinOf(menu: SiteMenu, folder: OldPages): DraftState | null {
 /** On so many pages it is looked for how a menu shows the page itself: the front page often does not. */
 const looked = 8;
 
-/** How it shows the entry of the page itself, on the first page that does. */
+/** How it shows the entry of the page itself, on the first page that does, where that looks otherwise on others. */
 export function currentOf(menu: SiteMenu, folder: OldPages): DraftState | null {
-  const own = [...menu.copies].flatMap(([path, copy]) => {
-    const entry = copyEntries(copy, path, folder.site).find(({ target }) => target === path)?.entry;
-    return entry ? [{ path, current: entry.start }] : [];
-  });
-  for (const { path, current } of own.slice(0, looked)) {
+  const pages = [...menu.copies.keys()];
+  const entryOn = (path: SitePath, target: SitePath): number =>
+    copyEntries(menu.copies.get(path)!, path, folder.site).find(one => one.target === target)?.entry.start ??
+    -1;
+  const looks = (path: SitePath, current: number): DraftState | null => {
     const { tree, rules, start } = copyIn(path, menu, folder);
-    const state = statesFromStyles(tree, { start, current }, rules).current;
-    if (state) return state;
+    return statesFromStyles(tree, { start, current }, rules).current;
+  };
+  const own = pages.map(path => ({ path, current: entryOn(path, path) })).filter(one => one.current >= 0);
+  for (const { path, current } of own.slice(0, looked)) {
+    const state = looks(path, current);
+    // A button is one on every page.
+    const other = state ? pages.find(one => one !== path && entryOn(one, path) >= 0) : undefined;
+    const usual = other === undefined ? null : looks(other, entryOn(other, path));
+    if (state && JSON.stringify(state) !== JSON.stringify(usual)) return state;
   }
   return null;
 }

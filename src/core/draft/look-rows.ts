@@ -27,10 +27,11 @@ export function lookRows(look: DraftLook, home: DraftHome | null = null): Row[] 
   return rows.length > 0 ? [['look', map(rows)]] : [];
 }
 
-function frameRows({ padding, width, border, edges, radius, shadow }: DraftLook['frame']): Row[] {
+function frameRows({ padding, width, row: inner, border, edges, radius, shadow }: DraftLook['frame']): Row[] {
   const rows: Row[] = [
     ...row('padding', padding),
     ...row('width', width),
+    ...row('row', inner),
     ...row('border', border),
     ...(edges.length > 0 ? [['edges', flow(edges)] as Row] : []),
     ...row('radius', radius),

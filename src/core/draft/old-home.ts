@@ -5,13 +5,14 @@ import type { OldHome } from './computed-look.ts';
 import { type Row, map, row } from './nodes.ts';
 import type { DraftHome, DraftLook, DraftMenu } from './types.ts';
 
-/** What a name in the middle of a row becomes. */
+/** What a name in a row becomes. */
 export function homeFrom(home: OldHome | null, rem: (px: string) => string): DraftLook['home'] {
   if (!home) return null;
   const { at, of, words, image, fontSize, fontWeight } = home;
   const spacing = Number.parseFloat(home.letterSpacing) / Number.parseFloat(fontSize);
   return {
     place: { at, of },
+    isMiddle: at > 0,
     label: words,
     image,
     fontSize: rem(fontSize),
@@ -42,7 +43,7 @@ export function withHome<Menu extends DraftMenu>(menu: Menu, home: DraftLook['ho
 }
 
 /** In a plan: of the menu, and of its look. */
-export const homeRows = ({ label, image }: DraftHome): Row[] => [
+export const homeRows = ({ label, image, isMiddle }: DraftHome): Row[] => [
   [
     'home',
     map(
@@ -50,7 +51,7 @@ export const homeRows = ({ label, image }: DraftHome): Row[] => [
         ['label', label],
         ...row('image', image),
         ...(image === null ? [] : [['show', 'image'] as Row]),
-        ['at', 'middle'],
+        ...(isMiddle ? [['at', 'middle'] as Row] : []),
       ],
       true,
     ),

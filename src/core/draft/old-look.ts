@@ -167,15 +167,16 @@ function around([top, right, bottom, left]: readonly string[]): string {
 
 /** The old menu's own box: its room, and its width in the middle of what is wider. */
 function frameOf(
-  { width, sides: [left = 0, right = 0] }: ComputedLook['box'],
+  { width, isRow, sides: [left = 0, right = 0] }: ComputedLook['box'],
   [top = 0, bottom = 0]: readonly number[],
   rem: (px: string) => string,
-): Pick<DraftLook['frame'], 'padding' | 'width'> {
+): Pick<DraftLook['frame'], 'padding' | 'width' | 'row'> {
   const all = [top, right, bottom, left];
   const padding = all.map(one => (one > 0 ? rem(String(one)) : '0'));
   return {
     padding: all.some(one => one > 0) ? around(padding) : null,
-    width: width > 0 ? rem(String(width)) : null,
+    width: width > 0 && !isRow ? rem(String(width)) : null,
+    row: width > 0 && isRow ? rem(String(width)) : null,
   };
 }
 

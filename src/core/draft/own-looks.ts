@@ -25,14 +25,13 @@ export function withLooks(menus: readonly DraftMenu[], found: ReadonlyMap<string
     if (!old) return { menu, look: null };
     const { align, widths, line, button, pushed, home, ...look } =
       menu.isWithin === true ? { ...old, frame: pageLook.frame } : old;
-    const isApart = (at: number): boolean => at === pushed?.at && pushed.of === menu.entries.length;
     const entries = menu.entries.map((one, at) => ({
       ...one,
       ...(one.highlight && button ? { highlight: button } : {}),
-      ...(isApart(at) ? { isApart: true } : {}),
+      ...(at === pushed?.at && pushed.of === menu.entries.length ? { isApart: true } : {}),
     }));
     return {
-      menu: withHome({ ...menu, align, widths, line, entries }, home),
+      menu: allApart(withHome({ ...menu, align, widths, line, entries }, home)),
       look: { ...look, align: null, widths: null, line: null, button: null, pushed: null, home: null },
     };
   });
@@ -52,4 +51,12 @@ export function withLooks(menus: readonly DraftMenu[], found: ReadonlyMap<string
     menus: dressed.map(({ menu, look }) => (look === null ? menu : { ...menu, look })),
     look: pageLook,
   };
+}
+
+/** Where all entries stand apart from the name before them, they stand at the end. */
+function allApart<Menu extends DraftMenu>(menu: Menu): Menu {
+  const [first, ...rest] = menu.entries;
+  return first?.isApart === true
+    ? { ...menu, align: 'end', entries: [{ ...first, isApart: false }, ...rest] }
+    : menu;
 }

@@ -161,6 +161,7 @@ export interface DraftLook {
   frame: {
     padding: string | null;
     width: string | null;
+    row: string | null;
     border: string | null;
     edges: readonly FrameEdge[];
     radius: string | null;
@@ -172,6 +173,8 @@ export interface DraftLook {
 
 /** The name of the site in a menu: its words or its picture, and its letters. */
 export interface DraftHome {
+  /** It stands in the middle of the entries; else before them. */
+  isMiddle: boolean;
   label: string;
   image: string | null;
   fontSize: string;
@@ -203,7 +206,7 @@ export const pageLook: DraftLook = {
   home: null,
   gap: null,
   radius: null,
-  frame: { padding: null, width: null, border: null, edges: [], radius: null, shadow: null },
+  frame: { padding: null, width: null, row: null, border: null, edges: [], radius: null, shadow: null },
   states: { hover: null, current: null, within: null },
 };
 

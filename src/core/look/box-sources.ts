@@ -1,4 +1,5 @@
-import type { Look, Picture, StateLook } from '../plan/look-types.ts';
+import type { Look, Picture } from '../plan/look-types.ts';
+import { apartStates } from './apart-states.ts';
 import type { BoxSource } from './box-source.ts';
 import { anyGround, groundOf, textOn } from './grounds.ts';
 import { turned, turnedColor } from './dark.ts';
@@ -68,8 +69,10 @@ export class BoxSources {
       !this.#tools ||
       this.#tools.worst(hex, ground).ratio >= 4.5;
     const paint = color === null || (written === null && !isReadable) ? null : { css: color, hex };
+    const isApart = highlight !== null && background !== null && !isUnsure;
+    const states = isApart ? { ...this.#apart(look, ground, hex), ...own?.states } : look.states;
     return {
-      look,
+      look: { ...look, states },
       background,
       picture,
       pictured: this.#pictured,
@@ -136,9 +139,17 @@ export class BoxSources {
     );
   }
 
+  /** The states of the menu for what is set apart on a ground of its own. */
+  #apart(look: Look, ground: Ground | null, label: Hex | null): Look['states'] {
+    const tools = this.#tools;
+    if (!tools || ground === null || label === null) return look.states;
+    const read = (css: string | null): Hex | null => this.#read(css);
+    return apartStates(look.states, { ground, label, level: levelOf(look), tools, read });
+  }
+
   /** Set apart on the accent as its ground. */
   #onAccent(look: Look, under: Ground | null, isDark: boolean): BoxSource {
-    const level = look.contrast.level === 'AAA' ? 7 : 4.5;
+    const level = levelOf(look);
     // Without an accent the colours of the menu turned round stand out; where they are not known, those of the page.
     const label = under && this.#tools ? (this.#read(look.color) ?? textOn(under, level, this.#tools)) : null;
     const accent = this.#read(look.accent) ?? label;
@@ -148,15 +159,7 @@ export class BoxSources {
         { css: 'Canvas', hex: null },
       );
     const hex = textOn([accent], level, this.#tools);
-    const tools = this.#tools;
-    // Words in a colour for the ground of the menu keep their own on this one, where that cannot be read.
-    const state = (one: StateLook): StateLook => {
-      const isHere = (one.background ?? one.picture) === null && (one.from === null || one.from === 'base');
-      const written = this.#read(one.color);
-      const isLost = isHere && written !== null && tools.worst(written, [accent]).ratio < level;
-      return isLost ? { ...one, color: null } : one;
-    };
-    const states = Object.fromEntries(Object.entries(look.states).map(([name, one]) => [name, state(one)]));
+    const states = this.#apart(look, [accent], hex);
     const tinted = { ...look, accent: hex, color: null, states };
     return boxOf(
       { look: tinted, background: accent, pictured: this.#pictured, under, isDark },
@@ -183,6 +186,8 @@ export class BoxSources {
     return groundOf(isDark ? turnedColor(css, this.#tools) : css, under, this.#tools);
   }
 }
+
+const levelOf = ({ contrast }: Look): number => (contrast.level === 'AAA' ? 7 : 4.5);
 
 /** A sheet without a ground of its own has that of the page’s scheme. */
 const isOnPage = ({ isSheet, look }: Draft): boolean =>

@@ -64,13 +64,15 @@ const centred = (own: string, { fold }: ResolvedMenu, hasHome: boolean): string 
 export const holder = (own: string, { when }: ResolvedMenu['fold']): string =>
   when === 'crowded' ? '' : `${own} .${parts.room} {\n  position: relative;\n}\n`;
 
-/** A label that keeps room for a bolder one stands in it where its entry says; entries of one width have it in the middle. */
+/** A label that keeps room for a bolder one stands in it where its entry says; entries of one width, and those set apart, have it in the middle. */
 export function reservedLabels(own: string, { align, widths, entries }: ResolvedMenu): string {
   if (widths === 'equal') return '';
   const line = (selector: string, at: string): string =>
     `${selector} .${parts.label} {\n  text-align: ${at};\n}\n`;
-  if (align !== 'start') return line(`${own} ${topEntry}`, align === 'end' ? 'end' : 'center');
-  return entries.some(one => one.highlight !== null) ? line(`${own} .${parts.highlight}`, 'center') : '';
+  if (align === 'center' || align === 'spread') return line(`${own} ${topEntry}`, 'center');
+  const atEnd = align === 'end' ? line(`${own} ${topEntry}`, 'end') : '';
+  const isAnyApart = entries.some(one => one.highlight !== null);
+  return atEnd + (isAnyApart ? line(`${own} ${topEntry}.${parts.highlight}`, 'center') : '');
 }
 
 /** The same in a folded menu. */

@@ -33,7 +33,7 @@ const bare: ComputedLook = {
   align: null,
   apart: 0,
   pitch: 0,
-  box: { width: 0, sides: [16, 16] },
+  box: { width: 0, sides: [16, 16], isRow: false },
   grounds: [],
   button: null,
 };
