@@ -316,3 +316,34 @@ it('a list in a strip of its own, below the name of the site, with words beside 
   await tab.context().close();
   expect(ground).toBe(1280);
 });
+
+it.each([
+  [
+    'a line below the words',
+    'a.on{border-bottom:3px solid #b3261e}',
+    '{ at: below, thickness: 3px, color: "#b3261e" }',
+  ],
+  [
+    'a line that others have in no colour',
+    '#top a{border-top:2px solid transparent;padding:4px 12px}#top a.on{border-color:#b3261e}',
+    '{ at: above, thickness: 2px, color: "#b3261e", length: entry, offset: 0 }',
+  ],
+  [
+    'a shadow inside',
+    '#top a{padding:6px 9px}#top a.on{box-shadow:inset 0 -4px #5c8a3a}',
+    '{ at: below, thickness: 4px, color: "#5c8a3a", length: entry, offset: 0 }',
+  ],
+  ['a box around it', '#top a{padding:6px 9px}#top a.on{border:1px solid #5c8a3a}', null],
+  ['a line that all have', '#top a{border-bottom:1px solid #888}', null],
+])('where one is, told by %s', (_, css, marker) => {
+  const folder = site(`<nav id="top"><ul>${items(names)}</ul></nav>`, `#top ul{display:flex;gap:1rem}${css}`);
+  for (const name of names) {
+    const text = readFileSync(join(folder, `${name}.html`), 'utf8');
+    put(folder, { [`${name}.html`]: text.replace(`<a href="${name}.html"`, '$& class="on"') });
+  }
+  expect(kamino(folder, 'draft', '--yes').status).toBe(0);
+  const plan = readFileSync(join(folder, 'kamino.yaml'), 'utf8');
+  if (marker === null) expect(plan).not.toContain('marker: {');
+  else expect(plan).toContain(`current: { marker: ${marker} }`);
+  expect(kamino(folder, 'build').err).not.toMatch(/error|contrast/);
+});

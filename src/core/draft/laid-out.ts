@@ -3,7 +3,7 @@ import { menuClass, parts } from '../markup/names.ts';
 import { type StyleRule, atLeast } from '../page/styles.ts';
 import { type Tree, type TreeNode, descendants, valueOf } from '../page/tree.ts';
 import { freePath } from './pieces.ts';
-import { declaredFor, matchesRule } from './old-styles.ts';
+import { declaredFor, matchesRule } from './cascade.ts';
 import { inWideWindows } from './windows.ts';
 import type { DraftMenu } from './types.ts';
 

@@ -54,7 +54,7 @@ function stateRows(look: DraftLook): Row[] {
             ...row('color', state.color),
             ...row('background', state.background),
             ...(font.length > 0 ? [['font', map(font, true)] as Row] : []),
-            ...row('marker', name !== 'hover' && isSeenAlone(state, look) ? 'none' : null),
+            ...markRows(state, name !== 'hover' && isSeenAlone(state, look)),
           ],
           true,
         ),
@@ -62,6 +62,19 @@ function stateRows(look: DraftLook): Row[] {
     ];
   });
   return rows.length > 0 ? [['states', map(rows)]] : [];
+}
+
+/** @param isNone what else is seen tells it alone */
+function markRows({ mark }: DraftState, isNone: boolean): Row[] {
+  if (!mark) return isNone ? [['marker', 'none']] : [];
+  const { at, thickness, color, isWhole } = mark;
+  const long: Row[] = isWhole
+    ? [
+        ['length', 'entry'],
+        ['offset', '0'],
+      ]
+    : [];
+  return [['marker', map([['at', at], ['thickness', thickness], ['color', color], ...long], true)]];
 }
 
 /** A ground that stands out from that of the others tells where one is; the old menu had no mark beside it. */

@@ -10,7 +10,8 @@ import { styleResources } from '../page/resources.ts';
 import { type StyleRule, inlineRules } from '../page/styles.ts';
 import { type Tree, type TreeNode, descendants, readTree } from '../page/tree.ts';
 import type { PictureState } from '../plan/picture-types.ts';
-import { declaredFor, hovered, valueFor } from './old-styles.ts';
+import { declaredFor, valueFor } from './cascade.ts';
+import { hovered } from './old-styles.ts';
 import type { DraftMenu, DraftPictures } from './types.ts';
 
 /** A page with its rules, as far as they are known. */

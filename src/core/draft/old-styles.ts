@@ -1,11 +1,12 @@
 import { isLink } from '../hand/linked.ts';
 import { contrast, readColor } from '../look/color.ts';
-import { matcher } from '../page/select.ts';
-import { type StyleRule, atLeast } from '../page/styles.ts';
-import { type Tree, type TreeNode, descendants, isNode, valueOf } from '../page/tree.ts';
+import type { StyleRule } from '../page/styles.ts';
+import { type Tree, type TreeNode, descendants, isNode } from '../page/tree.ts';
+import { valueFor } from './cascade.ts';
 import { leastContrast } from './old-button.ts';
 import { familyOf } from './old-look.ts';
-import { type DraftLook, type DraftState, pageLook } from './types.ts';
+import { markOf } from './old-marks.ts';
+import { type DraftLook, type DraftMark, type DraftState, pageLook } from './types.ts';
 
 /** The look of an old menu from the rules and old attributes of a page, as far as they can be read. */
 export function lookFromStyles(tree: Tree, start: number, rules: readonly StyleRule[]): DraftLook {
@@ -38,79 +39,6 @@ export function lookFromStyles(tree: Tree, start: number, rules: readonly StyleR
   };
 }
 
-/** What the cascade gives an element itself (https://www.w3.org/TR/css-cascade-4/#cascade-sort), without its conditions. */
-export function valueFor(
-  node: TreeNode,
-  property: string,
-  tree: Tree,
-  rules: readonly StyleRule[],
-): string | null {
-  return declaredFor(node, property, tree, rules)?.value ?? null;
-}
-
-/** The same with the rule that gives it; null for an old attribute. */
-export function declaredFor(
-  node: TreeNode,
-  property: string,
-  tree: Tree,
-  rules: readonly StyleRule[],
-): { rule: StyleRule | null; value: string } | null {
-  let best: { rule: StyleRule | null; value: string; isImportant: boolean } | null = presentational(
-    node,
-    property,
-    tree,
-  );
-  for (const rule of rules) {
-    const found =
-      rule.condition === null ? rule.declarations.find(one => sets(one.property, property)) : undefined;
-    if (!found || !matchesRule(rule, node, tree)) continue;
-    const value = property === 'background-color' ? colorIn(found.value) : found.value;
-    if (value === null) continue;
-    const isStronger =
-      best === null ||
-      (found.isImportant && !best.isImportant) ||
-      (found.isImportant === best.isImportant &&
-        (best.rule === null || atLeast(rule.specificity, best.rule.specificity)));
-    if (isStronger) best = { rule, value, isImportant: found.isImportant };
-  }
-  return best;
-}
-
-function sets(property: string, wanted: string): boolean {
-  return property === wanted || (wanted === 'background-color' && property === 'background');
-}
-
-/** By what a rule selects, whatever its condition. */
-export function matchesRule({ selector }: StyleRule, node: TreeNode, tree: Tree): boolean {
-  if (/:(?:hover|focus|active|visited|before|after)/.test(selector)) return false;
-  try {
-    return matcher(tree, selector.replace(/:(?:link|any-link)\b/g, '') || '*')(node);
-  } catch {
-    return false;
-  }
-}
-
-/** Old attributes are weaker than any rule. */
-function presentational(
-  node: TreeNode,
-  property: string,
-  tree: Tree,
-): { rule: null; value: string; isImportant: false } | null {
-  const names: Record<string, string> = {
-    'background-color': 'bgcolor',
-    color: 'color',
-    'font-family': 'face',
-  };
-  const name = names[property];
-  const isOf = name === 'bgcolor' || node.name === 'font';
-  const value = name !== undefined && isOf ? valueOf(node, name, tree.charset) : null;
-  return value === null ? null : { rule: null, value, isImportant: false };
-}
-
-function colorIn(value: string): string | null {
-  return value.split(/\s+(?![^(]*\))/).find(part => readColor(part) !== null) ?? null;
-}
-
 /**
  * How an old menu shows the pointer, and where one is, by the rules of its page.
  * @param start of the menu; @param current where the entry of this page stands in it, -1 for none
@@ -128,7 +56,7 @@ export function statesFromStyles(
   const here = current < 0 ? null : innermostAt(menu, current);
   return {
     hover: stateOf(link, { menu, tree, rules: hovered(rules) }),
-    current: here && stateOf(here, ruled, stateOf(link, ruled)),
+    current: here && marked(stateOf(here, ruled, stateOf(link, ruled)), here, { link, ...ruled }),
   };
 }
 
@@ -177,8 +105,25 @@ function stateOf(
   const background = differs(seenIf(value('background-color')), usual?.background ?? null);
   const isBold = /^(?:bold|[6-9]00)$/.test(value('font-weight') ?? '') || isEmphasis(node, menu);
   const fontWeight = isBold && usual?.fontWeight !== '700' ? '700' : null;
-  const seen = { color, background, fontWeight };
-  return color === null && background === null && fontWeight === null ? null : seen;
+  return orNull({ color, background, fontWeight, mark: null });
+}
+
+/** With the line that its usual neighbour has not. */
+function marked(
+  state: DraftState | null,
+  node: TreeNode,
+  { link, menu, ...styled }: Ruled & { link: TreeNode },
+): DraftState | null {
+  const [mark, usual] = [node, link].map(one => markOf(one, menu, styled)) as [
+    DraftMark | null,
+    DraftMark | null,
+  ];
+  const isOwn = mark !== null && (mark.at !== usual?.at || mark.color !== usual.color);
+  return isOwn ? { ...(state ?? { color: null, background: null, fontWeight: null }), mark } : state;
+}
+
+function orNull(state: DraftState): DraftState | null {
+  return (state.color ?? state.background ?? state.fontWeight ?? state.mark) === null ? null : state;
 }
 
 /** Without states in which words could not be read, and with marks that are seen. */
@@ -210,8 +155,13 @@ function differing(state: DraftState, { color, background, fontWeight }: DraftLo
     color: state.color === color ? null : state.color,
     background: state.background === background ? null : state.background,
     fontWeight: isBold ? null : state.fontWeight,
+    mark: markSeen(state.mark, state.background ?? background),
   };
-  return (left.color ?? left.background ?? left.fontWeight) ? left : null;
+  return orNull(left);
+}
+
+function markSeen(mark: DraftMark | null, ground: string | null): DraftMark | null {
+  return mark && ground !== null && contrast(mark.color, ground) < leastOfMarks ? null : mark;
 }
 
 const plain = ['#ffffff', '#000000'];

@@ -186,6 +186,17 @@ export interface DraftState {
   color: string | null;
   background: string | null;
   fontWeight: string | null;
+  /** The line that tells it. */
+  mark: DraftMark | null;
+}
+
+/** A line at one side of an entry. */
+export interface DraftMark {
+  at: 'below' | 'above' | 'start';
+  thickness: string;
+  color: string;
+  /** As long as the entry, and not as its words alone. */
+  isWhole: boolean;
 }
 
 export const pageLook: DraftLook = {
