@@ -139,3 +139,14 @@ it('takes the row that leads to the sections of one page for one menu on all', (
   expect(kamino(folder, 'build').status).toBe(0);
   expect(readFileSync(join(folder, 'index.html'), 'utf8')).toMatch(/class="kamino-link" href="#prices"/);
 });
+
+it('calls entries by what is read out, not by signs that are only seen', () => {
+  const row =
+    '<nav><a href="index.html"><span aria-hidden="true">★</span> Start</a> <a href="map.html" aria-label="The map"><i class="m"></i></a> <a href="mail.html"><b aria-hidden="true">✉</b></a></nav>';
+  const files = ['index', 'map', 'mail'].map(name => [`${name}.html`, page(name, row)] as const);
+  const { out } = kamino(folderWith(Object.fromEntries(files)), 'inventory');
+  expect(out).toMatch(/^ {2}Start +index\.html$/m);
+  expect(out).toMatch(/^ {2}The map +map\.html$/m);
+  // Where nothing else is said it is what there is.
+  expect(out).toMatch(/^ {2}✉ +mail\.html$/m);
+});

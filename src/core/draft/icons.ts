@@ -73,7 +73,8 @@ function linksIn(copies: SiteMenu['copies'], site: WholeSite): LinkWithWords[] {
 /** Larger drawings stand beside no words. */
 const mostRead = 20_000;
 
-const picture = /<(?:svg|img|i)\b/i;
+/** Also a sign that is only seen. */
+const picture = /<(?:svg|img|i)\b|\saria-hidden\s*=\s*["']?true/i;
 
 /** The one drawing in a link, as a file of its own; null for none, for several, and for what hangs on its page. */
 function drawingIn(html: string): string | null {

@@ -173,7 +173,9 @@ class EntryReader {
     const marks = [...marksOf(this.#tree, node, around), ...inner, ...linkMarks(this.#tree, node)];
     const image = this.#pictureIn(node);
     if (image) marks.push(pictureMark);
-    const label = withoutSigns(collapse(this.#text(node))) || (valueOf(node, 'title', charset) ?? '').trim();
+    const said = withoutSigns(collapse(this.#text(node, true)));
+    const named = ['aria-label', 'title'].map(name => (valueOf(node, name, charset) ?? '').trim());
+    const label = said || named.find(one => one !== '') || withoutSigns(collapse(this.#text(node)));
     const area = node.name === 'area' ? (valueOf(node, 'alt', charset) ?? '') : '';
     return {
       label: label || area,
@@ -216,15 +218,16 @@ class EntryReader {
       });
   }
 
-  #text(node: TreeNode): string {
+  /** @param isHeard without what is only seen, such as a sign before the words */
+  #text(node: TreeNode, isHeard = false): string {
     return node.content
       .map(one => {
         if (!isNode(one)) return textOf(this.#tree, one);
+        if (isHeard && valueOf(one, 'aria-hidden', this.#tree.charset) === 'true') return '';
         if (one.name === 'img') return ` ${this.#pictureWords(one)} `;
         if (one.name === 'br') return ' ';
         if (passedOver.has(one.name) && !headings.has(one.name)) return '';
-        const text = this.#text(one);
-        return currentWords.test(text) ? '' : text;
+        return this.#text(one, isHeard).replace(currentWords, '');
       })
       .join('');
   }
