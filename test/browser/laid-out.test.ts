@@ -198,6 +198,16 @@ it('a button at the other end of a row, beside the page one is on', async () => 
   expect(Math.abs((await extent(folder, '.kamino-list')).end - before.end)).toBeLessThan(2);
 });
 
+it('tabs', () => {
+  const folder = site(
+    `<ul id="tabs">${items(names)}</ul>`,
+    '#tabs{display:flex;gap:4px}#tabs a{display:block;padding:10px 20px;background:#56789a;color:#fff;border-radius:8px 8px 0 0}',
+  );
+  expect(kamino(folder, 'draft', '--yes').status).toBe(0);
+  expect(readFileSync(join(folder, 'kamino.yaml'), 'utf8')).toMatch(/form: tabs\n[^]*radius: 0\.5rem/);
+  expect(kamino(folder, 'build').status).toBe(0);
+});
+
 it('links of one cell, in the middle of it, of which the page itself is none', () => {
   const row = (here: string): string =>
     names.map(name => (name === here ? `<b>Page ${name}</b>` : link(name))).join(' |\n');

@@ -150,3 +150,18 @@ it('calls entries by what is read out, not by signs that are only seen', () => {
   // Where nothing else is said it is what there is.
   expect(out).toMatch(/^ {2}✉ +mail\.html$/m);
 });
+
+it('drafts whole addresses of the site’s own server as the pages that are here, and those of others as they are', () => {
+  const names = ['index', 'services', 'groups', 'hall'];
+  const made = (host: (name: string) => string): string => {
+    const row = `<nav>${names.map(name => `<a href="${host(name)}">The ${name}</a>`).join(' ')}</nav>`;
+    const folder = folderWith(Object.fromEntries(names.map(name => [`${name}.html`, page(name, row)])));
+    expect(kamino(folder, 'draft', '--yes').status).toBe(0);
+    return readFileSync(join(folder, 'kamino.yaml'), 'utf8');
+  };
+  const own = made(name => `https://oswin.example/${name === 'index' ? '' : `${name}.html`}`);
+  expect(own).toMatch(/page: index\.html,[^]*page: hall\.html,[^]*# Led to pages of oswin\.example/);
+  expect(own).not.toContain('url:');
+  const others = made(name => (name === 'index' ? 'index.html' : `https://other.example/${name}/1.html`));
+  expect(others.match(/url: /g)).toHaveLength(3);
+});

@@ -158,6 +158,9 @@ function rowLook(menu: Element, links: readonly Element[]): Pick<ComputedLook, '
   return { even: evenOf(row, links), align: isShared ? 'spread' : align, pushed };
 }
 
+const isRound = (link: Element, side: string): boolean =>
+  ['left', 'right'].every(end => styleOf(link, `border-${side}-${end}-radius`) !== '0px');
+
 function lettersOf(
   text: Element,
 ): Pick<
@@ -196,6 +199,7 @@ function lookOf(menu: Element, links: readonly Element[], link: Element): Comput
     height: link.getBoundingClientRect().height,
     ...rowLook(menu, links),
     home: homeOf(links, link),
+    isTabs: !isClear(own) && isRound(link, 'top') && !isRound(link, 'bottom'),
     pitch: pitchOf(links),
     box: boxOf(menu, links),
     border: borderOf(menu),

@@ -48,6 +48,8 @@ export interface ComputedLook {
   /** The first entry behind a large gap, of so many in one row; null where none stands apart. */
   pushed: { at: number; of: number } | null;
   home: OldHome | null;
+  /** Its entries have grounds of their own, with corners above alone. */
+  isTabs: boolean;
   /** What entries of one width have beside the widest label, in px; null where each is as wide as its own. */
   even: number | null;
   /** Between the words of entries beside each other; 0 where there are none. */

@@ -1,7 +1,6 @@
 import { pictureMark } from '../hand/entries.ts';
 import { otherPicture } from '../hand/pictures.ts';
 import { flatEntries } from '../hand/types.ts';
-import { entryKey } from '../hand/copy-entries.ts';
 import { flatShared, type SiteEntry } from '../hand/shared.ts';
 import type { SiteMenu } from '../hand/site-menus.ts';
 import type { HandSite } from '../hand/types.ts';
@@ -9,6 +8,7 @@ import type { WholeSite } from '../site/whole.ts';
 import { counted, shortened } from '../text/nearest.ts';
 import { type Icons, iconsOf } from './icons.ts';
 import { type ByTag, languageName, mergedEntries, switchesLanguage } from './by-language.ts';
+import { ownNotes, ownPages, targetsByName } from './entry-targets.ts';
 import { piecesToKeep } from './pieces.ts';
 import type { Places } from './place.ts';
 import { draftEntry, foldFor, isOtherScheme, mostNamed, saidText, threeLevels } from './targets.ts';
@@ -104,8 +104,9 @@ interface Context {
 function entriesOf(menu: SiteMenu, { site, known, notes, icons }: Context): DraftEntry[] {
   const lost: string[] = [];
   const byName = targetsByName(menu, site, known);
+  const own = ownPages(menu, site);
   const nowhere = flatShared(menu.entries).filter(one => one.target === null);
-  const entries = threeLevels(entriesFrom(menu.entries, known, { byName, icons }), lost);
+  const entries = threeLevels(entriesFrom(menu.entries, known, { byName, own, icons }), lost);
   const dead = nowhere
     .filter(one => !one.isWords)
     .filter(one => one.entries.length === 0 && !byName.has(one) && !isCaption(one, menu.entries));
@@ -129,6 +130,7 @@ function entriesOf(menu: SiteMenu, { site, known, notes, icons }: Context): Draf
       ),
       'entry',
     ),
+    ...ownNotes(own),
     ...pictureNotes(menu),
     ...(icons.others.length > 0
       ? [
@@ -216,12 +218,12 @@ function titleFor(name: string): string {
 function entriesFrom(
   entries: readonly SiteEntry[],
   known: DraftSite,
-  told: { byName: ReadonlyMap<SiteEntry, string>; icons: Icons },
+  told: { byName: ReadonlyMap<SiteEntry, string>; own: ReadonlyMap<string, string>; icons: Icons },
 ): DraftEntry[] {
-  const { byName, icons } = told;
+  const { byName, own, icons } = told;
   return entries.flatMap(one => {
     const below = entriesFrom(one.entries, known, told);
-    const led = one.target ?? byName.get(one) ?? null;
+    const led = own.get(one.target ?? '') ?? one.target ?? byName.get(one) ?? null;
     const target = led === null || isOtherScheme(led) ? null : led;
     if (target === null && below.length === 0 && !isCaption(one, entries)) return [];
     const highlight = one.marks.some(mark => !mark.startsWith(otherPicture) && apart.test(mark));
@@ -229,20 +231,4 @@ function entriesFrom(
     const icon = icons.files.get(one.label);
     return [icon === undefined ? entry : { ...entry, icon }];
   });
-}
-
-/** For entries that lead nowhere: a section of the page with the only copy, or a page, of the same name. */
-function targetsByName(menu: SiteMenu, site: WholeSite, known: DraftSite): Map<SiteEntry, string> {
-  const found = new Map<SiteEntry, string>();
-  const [path] = menu.copies.size === 1 ? [...menu.copies.keys()] : [];
-  const headings = path === undefined ? [] : site.pages.get(path)!.headings;
-  for (const one of flatShared(menu.entries)) {
-    if (one.target !== null) continue;
-    const key = entryKey(one.label);
-    const heading = headings.find(({ text, id }) => id !== null && entryKey(text) === key);
-    const [page] = [...known.pages].find(([, { label }]) => label !== null && entryKey(label) === key) ?? [];
-    if (heading) found.set(one, `${path!}#${heading.id!}`);
-    else if (page !== undefined) found.set(one, page);
-  }
-  return found;
 }

@@ -35,6 +35,7 @@ export function lookFromBrowser(computed: ComputedLook): Omit<DraftLook, 'states
     align: computed.align,
     pushed: computed.pushed,
     home: homeFrom(computed.home, rem),
+    isTabs: computed.isTabs,
     widths: computed.even === null ? null : 'equal',
     line: computed.line === null ? null : readColor(computed.line),
     gap: gapOf(computed, hasPadding ? side : usualSide(computed), rem),

@@ -22,18 +22,7 @@ export const isPlain = ({ form }: Pick<DraftMenu, 'form'>): boolean => form === 
 export function withLooks(menus: readonly DraftMenu[], found: ReadonlyMap<string, DraftLook>): Looking {
   const dressed = menus.map(menu => {
     const old = found.get(menu.name);
-    if (!old) return { menu, look: null };
-    const { align, widths, line, button, pushed, home, ...look } =
-      menu.isWithin === true ? { ...old, frame: pageLook.frame } : old;
-    const entries = menu.entries.map((one, at) => ({
-      ...one,
-      ...(one.highlight && button ? { highlight: button } : {}),
-      ...(at === pushed?.at && pushed.of === menu.entries.length ? { isApart: true } : {}),
-    }));
-    return {
-      menu: allApart(withHome({ ...menu, align, widths, line, entries }, home)),
-      look: { ...look, align: null, widths: null, line: null, button: null, pushed: null, home: null },
-    };
+    return old ? dress(menu, old) : { menu, look: null };
   });
   const looks = dressed.flatMap(({ menu, look }) => (look === null || isPlain(menu) ? [] : look));
   const first = looks[0] ?? pageLook;
@@ -50,6 +39,31 @@ export function withLooks(menus: readonly DraftMenu[], found: ReadonlyMap<string
   return {
     menus: dressed.map(({ menu, look }) => (look === null ? menu : { ...menu, look })),
     look: pageLook,
+  };
+}
+
+/** What an old look says of the menu itself goes into that; the rest is its look. */
+function dress(menu: DraftMenu, old: DraftLook): { menu: DraftMenu; look: DraftLook } {
+  const { align, widths, line, button, pushed, home, isTabs, ...look } =
+    menu.isWithin === true ? { ...old, frame: pageLook.frame } : old;
+  const form = isTabs && menu.form === 'bar' ? 'tabs' : menu.form;
+  const entries = menu.entries.map((one, at) => ({
+    ...one,
+    ...(one.highlight && button ? { highlight: button } : {}),
+    ...(at === pushed?.at && pushed.of === menu.entries.length ? { isApart: true } : {}),
+  }));
+  return {
+    menu: allApart(withHome({ ...menu, form, align, widths, line, entries }, home)),
+    look: {
+      ...look,
+      align: null,
+      widths: null,
+      line: null,
+      button: null,
+      pushed: null,
+      home: null,
+      isTabs: false,
+    },
   };
 }
 

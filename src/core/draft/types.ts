@@ -154,6 +154,8 @@ export interface DraftLook {
   pushed: { at: number; of: number } | null;
   /** The entry of a row of so many that is the name of the site. */
   home: (DraftHome & { place: { at: number; of: number } }) | null;
+  /** Its entries were tabs. */
+  isTabs: boolean;
   /** Between entries beside each other. */
   gap: string | null;
   radius: string | null;
@@ -215,6 +217,7 @@ export const pageLook: DraftLook = {
   button: null,
   pushed: null,
   home: null,
+  isTabs: false,
   gap: null,
   radius: null,
   frame: { padding: null, width: null, row: null, border: null, edges: [], radius: null, shadow: null },

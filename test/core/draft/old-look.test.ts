@@ -28,6 +28,7 @@ const bare: ComputedLook = {
   even: null,
   pushed: null,
   home: null,
+  isTabs: false,
   corners: '0px',
   shadow: null,
   align: null,
