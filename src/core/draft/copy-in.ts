@@ -24,6 +24,8 @@ export function withinOf(menu: SiteMenu, folder: OldPages): DraftState | null {
   return statesFromStyles(tree, { start, current: below.above }, rules).current;
 }
 
+/** So many pages are asked whether they have an entry of their own. */
+const asked = 200;
 /** On so many pages it is looked for how a menu shows the page itself: the front page often does not. */
 const looked = 8;
 
@@ -37,7 +39,10 @@ export function currentOf(menu: SiteMenu, folder: OldPages): DraftState | null {
     const { tree, rules, start } = copyIn(path, menu, folder);
     return statesFromStyles(tree, { start, current }, rules).current;
   };
-  const own = pages.map(path => ({ path, current: entryOn(path, path) })).filter(one => one.current >= 0);
+  const own = pages
+    .slice(0, asked)
+    .map(path => ({ path, current: entryOn(path, path) }))
+    .filter(one => one.current >= 0);
   for (const { path, current } of own.slice(0, looked)) {
     const state = looks(path, current);
     // A button is one on every page.

@@ -17,8 +17,10 @@ export function ownPages({ entries }: SiteMenu, site: WholeSite): ReadonlyMap<st
     const whole = readWebAddress(address.replace(/^\/\//, 'https://'));
     if (whole === null) continue;
     const url = new URL(whole);
-    const known = hosts.get(url.host) ?? [];
-    hosts.set(url.host, [...known, { address, page: url.search === '' ? pageAt(url, site) : null }]);
+    const known = hosts.get(url.host);
+    const one = { address, page: url.search === '' ? pageAt(url, site) : null };
+    if (known) known.push(one);
+    else hosts.set(url.host, [one]);
   }
   const own = [...hosts.values()].find(found => {
     const there = found.filter(({ page }) => page !== null).length;
@@ -30,7 +32,9 @@ export function ownPages({ entries }: SiteMenu, site: WholeSite): ReadonlyMap<st
 function pageAt(url: URL, { pages, base }: WholeSite): string | null {
   const path = fileFromRoot(decodePercent(url.pathname), base);
   const page = [path, joinPath(path, 'index.html'), joinPath(path, 'index.htm')].find(one => pages.has(one));
-  return page === undefined ? null : page + url.hash;
+  const id = decodePercent(url.hash.slice(1));
+  const isThere = page !== undefined && (id === '' || pages.get(page)!.ids.some(one => one.id === id));
+  return isThere ? page + url.hash : null;
 }
 
 export const ownNotes = (own: ReadonlyMap<string, string>): string[] => {
