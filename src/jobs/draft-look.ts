@@ -47,7 +47,7 @@ async function lookOf({ menu, isPlain }: OldMenu, folder: OpenFolder, root: stri
   const fromBrowser = isPlain ? plainFromBrowser : lookFromBrowser;
   const base = computed ? fromBrowser(computed) : isPlain ? pageLook : lookFromStyles(tree, start, rules);
   const states = statesFromStyles(tree, { start, current: currentStart(menu, path, site) }, rules);
-  const current = states.current ?? currentOf(menu, folder);
+  const current = currentOf(menu, folder);
   const look = { ...base, states: { ...states, current, within: withinOf(menu, folder) } };
   return readable(ownHome(look, path, site));
 }

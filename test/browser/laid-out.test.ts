@@ -246,11 +246,7 @@ it('a column whose front page does not show where one is', () => {
 });
 
 it.each([
-  [
-    'words',
-    '<a href="index.html" style="font-size:26px;letter-spacing:5.2px">Saltmarsh</a>',
-    'label: Saltmarsh, at',
-  ],
+  ['words', '<a class="mark" href="index.html">Saltmarsh</a>', 'label: Saltmarsh, at'],
   [
     'a picture',
     '<a href="index.html"><img src="logo.svg" alt="Saltmarsh" width="120" height="40"></a>',
@@ -259,7 +255,7 @@ it.each([
 ])('the name of a site in the middle of a row: %s', async (what, name, says) => {
   const folder = site(
     `<nav id="top"><ul>${items(names.slice(1, 3))}<li>${name}</li>${items(names.slice(3, 5))}</ul></nav>`,
-    'body{font-family:DejaVu Sans}#top ul{display:flex;gap:2rem;justify-content:center;align-items:center;padding:20px 0}',
+    'body{font-family:DejaVu Sans}#top ul{display:flex;gap:2rem;justify-content:center;align-items:center;padding:20px 0}.mark{font-size:26px;letter-spacing:5.2px;color:#4a5d4f}',
   );
   put(folder, { 'logo.svg': '<svg xmlns="http://www.w3.org/2000/svg" width="120" height="40"></svg>' });
   const boxOf = async (): Promise<number[]> => {
@@ -282,6 +278,9 @@ it.each([
   const plan = readFileSync(join(folder, 'kamino.yaml'), 'utf8');
   expect(plan).toContain(says);
   expect(plan).not.toMatch(/- .*index\.html/);
+  // How a name always looks tells nothing of where one is.
+  expect(plan.replace(/parts:[^]*/, '')).not.toContain('current:');
+  expect(/home: \{ color: "#4a5d4f"/.test(plan)).toBe(what === 'words');
   expect(kamino(folder, 'build')).toMatchObject({ status: 0, err: '' });
   const after = await boxOf();
   expect(Math.abs(after[0]! - before[0]!)).toBeLessThan(80);

@@ -25,6 +25,7 @@ export function homeOf(links: readonly Element[], usual: Element): OldHome | nul
   if (words === '') return null;
   return {
     ...{ at, of: links.length, words, image: picture?.getAttribute('src') ?? null },
+    color: styleOf(text, 'color'),
     fontSize: picture
       ? `${picture.getBoundingClientRect().height / imageHeight}px`
       : styleOf(text, 'font-size'),

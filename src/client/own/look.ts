@@ -221,7 +221,8 @@ function usualOf(links: readonly Element[]): Element | undefined {
   // The first one may be the page itself.
   for (const one of [...links.slice(1), ...links.slice(0, 1)]) {
     const ground = styleOf(one, 'background-color');
-    const key = [ground, ...['color', 'padding', 'border'].map(name => styleOf(one, name))].join(' ');
+    const names = ['color', 'padding', 'border', 'font-weight', 'font-size'];
+    const key = [ground, ...names.map(name => styleOf(one, name))].join(' ');
     const group = groups.get(key) ?? { first: one, count: 0, isPlain: isClear(ground) };
     group.count += 1;
     groups.set(key, group);

@@ -14,6 +14,7 @@ export interface OldHome {
   words: string;
   /** The address of a picture that it is, as written. */
   image: string | null;
+  color: string;
   fontSize: string;
   fontWeight: string;
   letterSpacing: string;

@@ -1,12 +1,16 @@
 import { readAddress } from '../address/href.ts';
 import { type SitePath, folderOf } from '../address/path.ts';
+import { readColor } from '../look/color.ts';
 import type { WholeSite } from '../site/whole.ts';
 import type { OldHome } from './computed-look.ts';
 import { type Row, map, row } from './nodes.ts';
 import type { DraftHome, DraftLook, DraftMenu } from './types.ts';
 
 /** What a name in a row becomes. */
-export function homeFrom(home: OldHome | null, rem: (px: string) => string): DraftLook['home'] {
+export function homeFrom(
+  { home, color }: { home: OldHome | null; color: string },
+  rem: (px: string) => string,
+): DraftLook['home'] {
   if (!home) return null;
   const { at, of, words, image, fontSize, fontWeight } = home;
   const spacing = Number.parseFloat(home.letterSpacing) / Number.parseFloat(fontSize);
@@ -15,6 +19,7 @@ export function homeFrom(home: OldHome | null, rem: (px: string) => string): Dra
     isMiddle: at > 0,
     label: words,
     image,
+    color: image === null && home.color !== color ? readColor(home.color) : null,
     fontSize: rem(fontSize),
     fontWeight,
     spacing: spacing > 0 ? `${Math.round(spacing * 100) / 100}em` : null,
@@ -59,9 +64,9 @@ export const homeRows = ({ label, image, isMiddle }: DraftHome): Row[] => [
 ];
 
 /** A name has no mark below it. */
-export function homeLook({ image, fontSize, fontWeight, spacing }: DraftHome): Row[] {
+export function homeLook({ image, color, fontSize, fontWeight, spacing }: DraftHome): Row[] {
   const letters = image === null ? [...row('weight', fontWeight), ...row('spacing', spacing)] : [];
   const font = map([...row('size', fontSize), ...letters], true);
   const states: Row = ['states', map([['current', map([['marker', 'none']], true)]], true)];
-  return [['parts', map([['home', map([['font', font], states], true)]])]];
+  return [['parts', map([['home', map([...row('color', color), ['font', font], states], true)]])]];
 }

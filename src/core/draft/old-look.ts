@@ -34,7 +34,7 @@ export function lookFromBrowser(computed: ComputedLook): Omit<DraftLook, 'states
     ...letters(computed),
     align: computed.align,
     pushed: computed.pushed,
-    home: homeFrom(computed.home, rem),
+    home: homeFrom(computed, rem),
     isTabs: computed.isTabs,
     widths: computed.even === null ? null : 'equal',
     line: computed.line === null ? null : readColor(computed.line),

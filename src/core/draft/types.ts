@@ -179,6 +179,8 @@ export interface DraftHome {
   isMiddle: boolean;
   label: string;
   image: string | null;
+  /** null for that of the entries. */
+  color: string | null;
   fontSize: string;
   fontWeight: string;
   spacing: string | null;
