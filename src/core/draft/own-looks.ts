@@ -1,6 +1,6 @@
 import { forms } from '../plan/forms.ts';
 import { withHome } from './old-home.ts';
-import { type DraftLook, type DraftMenu, pageLook } from './types.ts';
+import { type DraftLook, type DraftMenu, nothingOfMenu, pageLook } from './types.ts';
 
 /** Drafted menus, the look of the plan, and those of menus that look otherwise. */
 export interface Looking {
@@ -54,16 +54,7 @@ function dress(menu: DraftMenu, old: DraftLook): { menu: DraftMenu; look: DraftL
   }));
   return {
     menu: allApart(withHome({ ...menu, form, align, widths, line, entries }, home)),
-    look: {
-      ...look,
-      align: null,
-      widths: null,
-      line: null,
-      button: null,
-      pushed: null,
-      home: null,
-      isTabs: false,
-    },
+    look: { ...look, ...nothingOfMenu },
   };
 }
 

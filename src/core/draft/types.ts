@@ -203,6 +203,17 @@ export interface DraftMark {
   isWhole: boolean;
 }
 
+/** Of what a look says of the menu itself: nothing. */
+export const nothingOfMenu = {
+  align: null,
+  widths: null,
+  line: null,
+  button: null,
+  pushed: null,
+  home: null,
+  isTabs: false,
+} as const;
+
 export const pageLook: DraftLook = {
   accent: null,
   background: null,
@@ -213,13 +224,7 @@ export const pageLook: DraftLook = {
   transform: null,
   spacing: null,
   padding: null,
-  align: null,
-  widths: null,
-  line: null,
-  button: null,
-  pushed: null,
-  home: null,
-  isTabs: false,
+  ...nothingOfMenu,
   gap: null,
   radius: null,
   frame: { padding: null, width: null, row: null, border: null, edges: [], radius: null, shadow: null },
