@@ -84,16 +84,18 @@ export function rowOf(menu: Element, links: readonly Element[]): Box[] | null {
   return boxes.length > 2 && areBeside(boxes) ? boxes : null;
 }
 
+const gapsOf = (row: readonly Box[]): number[] => row.slice(1).map((box, at) => box.left - row[at]!.right);
+
 /** Whether what is between neighbours of a row is mostly alike. */
 export function isEvenly(row: readonly Box[]): boolean {
-  const gaps = row.slice(1).map((box, at) => box.left - row[at]!.right);
+  const gaps = gapsOf(row);
   return Math.max(...gaps) <= 2 * Math.max(0, Math.min(...gaps)) + 8;
 }
 
 /** The entry that is pushed away from those before it, to the other end; null where none is, or where several stand apart. */
 export function pushedOf(row: readonly Box[] | null): ComputedLook['pushed'] {
   if (!row) return null;
-  const gaps = row.slice(1).map((box, at) => box.left - row[at]!.right);
+  const gaps = gapsOf(row);
   const [most = 0, next = 0] = [...gaps].sort((one, other) => other - one);
   const isApart = gaps.length > 1 && most >= leastAside && most >= 4 * Math.max(next, 4);
   return isApart ? { at: gaps.indexOf(most) + 1, of: row.length } : null;

@@ -23,7 +23,8 @@ const isOfLayout =
 /** Values that cannot end the rule that they stand in. */
 const isPlain = /^[-\w\s.,%()+*/"']+$/;
 
-interface Declared {
+/** A declaration of a style sheet. */
+export interface Declared {
   property: string;
   value: string;
 }

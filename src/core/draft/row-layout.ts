@@ -1,10 +1,5 @@
-import { type OldElement, inAnyWindow, layoutOf, styleOf } from './laid-out.ts';
+import { type Declared, type OldElement, inAnyWindow, layoutOf, styleOf } from './laid-out.ts';
 import { inWideWindows } from './windows.ts';
-
-interface Declared {
-  property: string;
-  value: string;
-}
 
 /** What gives an element a place of its own in a row or a grid, and with which values. */
 const placing: readonly [property: string, isPlaced: RegExp][] = [

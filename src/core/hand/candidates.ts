@@ -108,16 +108,15 @@ function candidatesIn(look: Look, row: number): number[] {
     if (lists.has(table.name(whole))) return [row];
   }
   const menus = inner();
-  const isMenu = menus.some(one => ['nav', 'table'].includes(table.name(one)) || listIn(look, one) >= 0);
+  const isMenu = menus.some(one => ['nav', 'table'].includes(table.name(one)) || isListed(look, one));
   const isApart = isMenu ? !isHeaded(look, row, menus[0]!) : areCalledSo(look, row, menus);
   return isApart ? menus : [row];
 }
 
-/** A list, or the one in an element that holds all links of that; -1 where there is none. */
-function listIn({ table, holdings }: Look, row: number): number {
-  if (lists.has(table.name(row))) return row;
-  const inner = table.children(row).find(one => holdings.links(one) === holdings.links(row));
-  return inner !== undefined && lists.has(table.name(inner)) ? inner : -1;
+/** A list, or an element with all its links in one. */
+function isListed({ table, holdings }: Look, row: number): boolean {
+  const inner = [row, ...table.children(row)];
+  return inner.some(one => lists.has(table.name(one)) && holdings.links(one) === holdings.links(row));
 }
 
 /** What lies in an element is called a menu, and the element itself is not: it only holds them. */

@@ -1,5 +1,6 @@
 import type { SitePath } from '../address/path.ts';
 import { endOfLink } from '../site/links.ts';
+import { mostFrequent } from '../text/frequent.ts';
 import { type CopyEntry, copyEntries } from './copy-entries.ts';
 import { type HandEntry, type HandMenu, type HandSite, type NavigationKind, flatEntries } from './types.ts';
 
@@ -47,9 +48,11 @@ export function navigationKinds(site: HandSite): ReadonlyMap<HandMenu, Navigatio
   const toSections: Row[] = [];
   for (const [path, menus] of site.candidates)
     for (const menu of menus) {
-      const kind = kindOn(menu, path, site);
+      const hrefs =
+        menu.kind === 'menu' ? flatEntries(menu.entries).flatMap(({ entry }) => entry.href ?? []) : [];
+      const kind = kindOn({ path, menu }, hrefs, site);
       kinds.set(menu, kind);
-      if (kind === 'menu' && leadsToSections(menu)) toSections.push({ path, menu });
+      if (kind === 'menu' && leadToSections(hrefs)) toSections.push({ path, menu });
       if (!menu.element.includes(' ')) continue;
       const alike = byElement.get(menu.element);
       if (alike) alike.push({ path, menu });
@@ -59,39 +62,49 @@ export function navigationKinds(site: HandSite): ReadonlyMap<HandMenu, Navigatio
     unturn(alike, kinds, site);
     adjust(alike, kinds);
   }
-  for (const row of toSections) adopt(row, kinds, site);
+  adopt(toSections, kinds, site);
   known.set(site, kinds);
   return kinds;
 }
 
-function leadsToSections({ entries }: HandMenu): boolean {
-  const links = flatEntries(entries).flatMap(({ entry }) => entry.href ?? []);
-  return isMost(links.filter(href => href.includes('#')).length, links.length);
+/** Whether most of these addresses are of places in one page. */
+function leadToSections(hrefs: readonly string[]): boolean {
+  const places = hrefs.filter(href => href.includes('#'));
+  if (!isMost(places.length, hrefs.length)) return false;
+  const page = mostFrequent(places.map(pageOf));
+  return isMost(places.filter(href => pageOf(href) === page).length, hrefs.length);
 }
 
-/** On the page whose sections a menu of other pages leads to, the same row is a copy of that menu. */
-function adopt({ path, menu }: Row, kinds: Map<HandMenu, NavigationKind>, site: HandSite): void {
+const pageOf = (address: string): string => address.replace(/#.*/, '');
+
+/** On the page whose sections menus of other pages lead to, the same row is a copy of them. */
+function adopt(rows: readonly Row[], kinds: Map<HandMenu, NavigationKind>, site: HandSite): void {
+  const seen = new Set<string>();
   const leads = ({ key, target }: CopyEntry): string => `${key} ${target ?? ''}`;
-  const own = copyEntries(menu, path, site);
-  const all = new Set(own.map(leads));
-  const pages = new Set(own.map(({ target }) => target?.replace(/#.*/, '') ?? ''));
-  for (const page of pages)
+  for (const { path, menu } of rows) {
+    const own = copyEntries(menu, path, site);
+    const page = mostFrequent(own.map(({ target }) => pageOf(target ?? '')));
+    // Rows of one kind that lead to one page are copies of each other.
+    const name = `${menu.element}\n${page ?? ''}`;
+    if (page === null || seen.has(name)) continue;
+    seen.add(name);
+    const all = new Set(own.map(leads));
     for (const one of site.candidates.get(page) ?? []) {
       if (kinds.get(one) !== 'sections' || one.element !== menu.element) continue;
       const there = copyEntries(one, page, site);
       const same = there.filter(entry => all.has(leads(entry))).length;
       if (isMost(same, Math.max(there.length, own.length))) kinds.set(one, 'menu');
     }
+  }
 }
 
 const known = new WeakMap<HandSite, ReadonlyMap<HandMenu, NavigationKind>>();
 
-function kindOn(menu: HandMenu, path: SitePath, site: HandSite): NavigationKind {
+function kindOn({ path, menu }: Row, links: readonly string[], site: HandSite): NavigationKind {
   // The menu of a site of one page leads to the sections of that page.
   if (site.pages.size === 1) return menu.kind === 'sections' ? 'menu' : menu.kind;
   if (menu.kind !== 'menu') return menu.kind;
   const page = site.pages.get(path)!;
-  const links = flatEntries(menu.entries).flatMap(({ entry }) => entry.href ?? []);
   const own = links.filter(href => {
     if (!href.includes('#')) return false;
     const end = endOfLink(href, page, site);
