@@ -117,7 +117,7 @@ test('a menu tucked away at any width opens under the pointer where the plan say
   await tab.waitForTimeout(300);
   await settle(tab);
   await tab.mouse.move(100, 300);
-  await link(tab, 'tonight').click({ modifiers: [], noWaitAfter: true, trial: true });
+  await link(tab, 'tonight').click({ trial: true });
   await tab.mouse.click(100, 780);
   await tab.mouse.move(900, 500);
   await tab.waitForTimeout(500);
