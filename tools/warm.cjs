@@ -1,4 +1,4 @@
-// Runs what people run first, and keeps what V8 has compiled for it: node tools/warm.cjs
+// Runs what people run first, and keeps what V8 has compiled for it, and what tells of the program: node tools/warm.cjs
 const { mkdtempSync, rmSync, writeFileSync } = require('node:fs');
 const { tmpdir } = require('node:os');
 const { join } = require('node:path');
@@ -8,25 +8,35 @@ const { source, script, run } = require('../dist/kamino.cjs');
 const nothing = () => undefined;
 const io = { out: nothing, err: nothing, outIsTerminal: false, errIsTerminal: false, environment: {} };
 const folder = mkdtempSync(join(tmpdir(), 'kamino-warm-'));
+const inDist = name => join(__dirname, '../dist', name);
+
+/** Keeps what is told of the program itself, by the word that asks for it. */
+async function keepTold() {
+  const told = {};
+  for (const word of ['', '--version', '-V', '--help', '-h', 'help']) {
+    told[word] = '';
+    const out = text => (told[word] += text);
+    await run(word === '' ? [] : [word], { ...io, out });
+  }
+  writeFileSync(inDist('told.json'), JSON.stringify(told));
+}
 
 /** Keeps what has been compiled so far. */
-function keep(name) {
+function keepCompiled() {
   const data = script.createCachedData();
   const sums = Buffer.alloc(8);
   sums.writeUInt32LE(crc32(source), 0);
   sums.writeUInt32LE(crc32(data), 4);
-  writeFileSync(join(__dirname, '../dist', name), Buffer.concat([sums, data]));
+  writeFileSync(inDist('program.cache'), Buffer.concat([sums, data]));
 }
 
 async function warm() {
-  await run(['--version'], io);
-  await run(['--help'], io);
-  keep('told.cache');
+  await keepTold();
   await run(['demo', folder], io);
   const commands = ['build', 'build', 'check', 'inventory', 'draft', 'lift', 'measure', 'map'];
   for (const command of commands) await run([command, folder], io);
   await run(['build', '--help'], io);
-  keep('program.cache');
+  keepCompiled();
 }
 
 warm().finally(() => rmSync(folder, { recursive: true, force: true }));
