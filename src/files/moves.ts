@@ -10,6 +10,8 @@ import { readRaw } from './read.ts';
 interface Here {
   pages: () => Iterable<SitePath>;
   raw: (page: SitePath) => Raw | null;
+  /** False where no menu of Kamino's in a page says that an entry leads there: that page need not be looked at. */
+  hasCurrent?: (page: SitePath) => boolean;
   /** Folders in which pages lie as they were: the output of an earlier build, what was put aside. */
   earlier: readonly string[];
   taken: Taken;
@@ -46,8 +48,9 @@ export class Moves {
   }
 
   #pages(): { pages: readonly SitePath[]; marked: readonly MarkedPage[] } {
-    const pages = [...this.#here.pages()];
-    return { pages, marked: markedPages(pages, this.#here.raw) };
+    const { pages: all, hasCurrent = () => true, raw } = this.#here;
+    const pages = [...all()];
+    return { pages, marked: markedPages(pages.filter(hasCurrent), raw) };
   }
 
   #read(file: string): Raw | null {

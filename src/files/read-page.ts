@@ -16,7 +16,7 @@ import type { NumberedTexts } from '../core/text/texts.ts';
 export type ReadPage = { page: FullPage; menus: readonly HandMenu[] } | { why: string };
 
 /** The same as it is kept and handed from thread to thread. */
-export type PageInNumbers = { frame: FrameFacts; numbers: Uint8Array<ArrayBuffer> } | { why: string };
+export type PageInNumbers = { frame: FrameFacts; numbers: Uint8Array } | { why: string };
 
 const nothing = (): void => undefined;
 /** Of the pages one after another. */

@@ -14,10 +14,18 @@ const state = new Int32Array(shared);
 const writer = new NumberWriter(new Texts());
 const { texts } = writer;
 
+/** So many texts are known here; the first thread, which is told them, makes those one that are the same. */
+const mostKnown = 1 << 15;
+
 function readAll(): void {
+  let forgot = 0;
   for (let at = take(state, pages.length); at !== null; at = take(state, pages.length)) {
     const { path, file } = pages[at]!;
     let read: PageInNumbers | null = null;
+    if (texts.length - forgot > mostKnown) {
+      texts.forget();
+      forgot = texts.length;
+    }
     const known = texts.length;
     try {
       const raw = readRaw(join(root, file));
@@ -26,7 +34,7 @@ function readAll(): void {
       // The first thread reads it again, and tells what is wrong.
     }
     const one: OnePage = { at, read, texts: texts.since(known) };
-    port.postMessage(one, read && 'numbers' in read ? [read.numbers.buffer] : []);
+    port.postMessage(one);
     Atomics.add(state, counted.told, 1);
   }
   const end: InTheEnd = { gathered: outranking.gathered };

@@ -41,15 +41,14 @@ export async function check({ site: given, progress, isFresh }: CheckOptions = {
     ...ruleMistakes(opened),
     ...fromUser(weighed([...ofFolder, ...checkSite(site)], opened), root),
   ]);
-  const ours = pages.flatMap(page =>
-    [...new Set(page.links.flatMap(link => link.menu ?? []))].filter(name => name !== 'skip'),
-  );
+  const links = pages.map(page => page.linkSummary);
+  const ours = links.flatMap(({ menus }) => menus.filter(name => name !== 'skip'));
   return {
     status: hasErrors(findings) ? 1 : 0,
     findings,
     site: shown,
     pages: pages.length,
-    links: pages.reduce((sum, page) => sum + page.links.length, 0),
+    links: links.reduce((sum, { count }) => sum + count, 0),
     menus: ours.length,
   };
 }

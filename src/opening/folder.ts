@@ -60,6 +60,7 @@ export function openFolder(root: string, options: FolderOptions): OpenFolder {
   const moves = new Moves({
     pages: () => site.pages.keys(),
     raw: page => site.pages.get(page)?.frame.raw ?? null,
+    hasCurrent: page => site.pages.get(page)?.linkSummary.hasCurrent ?? false,
     earlier: [record.aside],
     taken: hash => record.taken(hash),
   });

@@ -147,7 +147,7 @@ class Clusters {
 
   #add(cluster: Cluster, path: SitePath, { menu, keys }: Keyed): void {
     for (const key of keys) {
-      if (cluster.counts.has(key)) continue;
+      if (cluster.has(key)) continue;
       const having = this.#having.get(key);
       if (having) having.push(cluster.at);
       else this.#having.set(key, [cluster.at]);
@@ -179,8 +179,7 @@ class Clusters {
         if (this.#met[at] === 0) this.#any.push(at);
         this.#met[at]! += 1;
       }
-    for (const key of often)
-      for (const at of this.#any) if (this.all[at]!.counts.has(key)) this.#met[at]! += 1;
+    for (const key of often) for (const at of this.#any) if (this.all[at]!.has(key)) this.#met[at]! += 1;
     const near = this.#any
       .filter(at => this.#met[at]! >= this.all[at]!.leastShared(keys.length))
       .map(at => ({ cluster: this.all[at]!, met: this.#met[at]! }));

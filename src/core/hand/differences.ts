@@ -1,5 +1,6 @@
 import { type SitePath, folderOf, isIndex, isInside } from '../address/path.ts';
 import { type CopyEntry, copyEntries, entryKey } from './copy-entries.ts';
+import { firstMoved } from './moved-entry.ts';
 import { type SiteEntry, flatShared, matched, withoutTurning } from './shared.ts';
 import { type SiteMenu, siteMenus } from './site-menus.ts';
 import type { HandEntry, HandMenu, HandSite } from './types.ts';
@@ -31,13 +32,21 @@ const known = new WeakMap<HandSite, Difference[]>();
 
 function differencesOf(menu: SiteMenu, site: HandSite): Difference[] {
   const shared = flatShared(menu.entries);
-  const copies = [...menu.copies].map(([path, hand]) => {
+  const found: Difference[] = [];
+  const copies: MarkedCopy[] = [];
+  for (const [path, hand] of menu.copies) {
     const entries = withoutTurning(copyEntries(hand, path, site), menu.turning);
-    return { path, hand, entries, match: matched(entries, shared) };
-  });
+    const match = matched(entries, shared);
+    for (const one of inCopy({ path, hand, entries, match }, menu, shared)) found.push(one);
+    copies.push({
+      path,
+      hasOwn: [...match.values()].some(one => one.target === path),
+      marked: entries.flatMap(one => (one.entry.marks.length > 0 ? [{ one, usual: match.get(one) }] : [])),
+    });
+  }
   const marks = currentMarks(copies);
   return [
-    ...copies.flatMap(copy => inCopy(copy, menu, shared)),
+    ...found,
     ...copies.flatMap(copy => wrongMarks(copy, menu, shared, marks)),
     ...(menu.isUsual
       ? menu.lacking.map(path => ({ kind: 'lacking', path, menu, start: 0, end: 0 }) as const)
@@ -50,6 +59,15 @@ interface Copy {
   hand: HandMenu;
   entries: readonly CopyEntry[];
   match: ReadonlyMap<CopyEntry, SiteEntry>;
+}
+
+/** What is kept of a copy while all are gone through. */
+interface MarkedCopy {
+  path: SitePath;
+  /** Some entry leads to the page itself. */
+  hasOwn: boolean;
+  /** The entries that are marked, each with the one of most copies that it stands for. */
+  marked: readonly { one: CopyEntry; usual: SiteEntry | undefined }[];
 }
 
 function inCopy(
@@ -123,28 +141,6 @@ function endsAlike(href: string, target: string): boolean {
   return last(href) === last(target) && !/^[a-z]:|^file:|^\//i.test(href);
 }
 
-/** The first entry that does not stand where it stands on most copies; null where all do. */
-function firstMoved(order: readonly SiteEntry[], shared: readonly SiteEntry[]): SiteEntry | null {
-  const at = new Map(shared.map((one, index) => [one, index]));
-  const places = order.map(one => at.get(one)!);
-  const kept = longestRise(places);
-  return order.find((_, index) => !kept.has(index)) ?? null;
-}
-
-/** Positions of a longest rising subsequence. */
-function longestRise(numbers: readonly number[]): Set<number> {
-  const best = numbers.map(() => ({ length: 1, from: -1 }));
-  numbers.forEach((number, at) => {
-    for (let before = 0; before < at; before += 1)
-      if (numbers[before]! < number && best[before]!.length + 1 > best[at]!.length)
-        best[at] = { length: best[before]!.length + 1, from: before };
-  });
-  const kept = new Set<number>();
-  const longest = Math.max(...best.map(one => one.length));
-  for (let at = best.findIndex(one => one.length === longest); at >= 0; at = best[at]!.from) kept.add(at);
-  return kept;
-}
-
 /** Its parent is another one than on most copies. */
 function isElsewhere(
   { parent }: CopyEntry,
@@ -156,18 +152,18 @@ function isElsewhere(
 }
 
 /** What marks the current page: features that stand on one entry a copy, mostly on the one that leads to the page itself. */
-function currentMarks(copies: readonly Copy[]): Set<string> {
+function currentMarks(copies: readonly MarkedCopy[]): Set<string> {
   const counts = new Map<string, { once: number; own: number; many: number }>();
-  for (const { path, entries, match } of copies) {
+  for (const { path, hasOwn, marked } of copies) {
     // A page that has no entry of its own may mark what it lies below.
-    if (![...match.values()].some(one => one.target === path)) continue;
-    const marks = new Set(entries.flatMap(one => one.entry.marks));
+    if (!hasOwn) continue;
+    const marks = new Set(marked.flatMap(({ one }) => one.entry.marks));
     for (const mark of marks) {
-      const having = entries.filter(one => one.entry.marks.includes(mark));
+      const having = marked.filter(({ one }) => one.entry.marks.includes(mark));
       const count = counts.get(mark) ?? { once: 0, own: 0, many: 0 };
       if (having.length === 1) {
         count.once += 1;
-        if (match.get(having[0]!)?.target === path) count.own += 1;
+        if (having[0]!.usual?.target === path) count.own += 1;
       } else count.many += 1;
       counts.set(mark, count);
     }
@@ -179,7 +175,7 @@ function currentMarks(copies: readonly Copy[]): Set<string> {
 }
 
 function wrongMarks(
-  { path, entries, match }: Copy,
+  { path, marked }: MarkedCopy,
   menu: SiteMenu,
   shared: readonly SiteEntry[],
   marks: ReadonlySet<string>,
@@ -189,18 +185,16 @@ function wrongMarks(
   const isMarked = ({ entry, target }: CopyEntry): boolean =>
     (entry.marks.includes('aria-current=page') && target !== null && target !== path) ||
     (right !== null && entry.marks.some(mark => marks.has(mark)));
-  const marked = entries.filter(isMarked);
   // What lies above the right one may be marked with it.
   const above = new Set<SiteEntry>();
   for (let one = right?.parent ?? null; one; one = one.parent) above.add(one);
-  const wrong = marked.filter(one => {
-    const usual = match.get(one);
-    return !usual || (usual !== right && !above.has(usual));
-  });
+  const wrong = marked.filter(
+    ({ one, usual }) => isMarked(one) && (!usual || (usual !== right && !above.has(usual))),
+  );
   if (wrong.length === 0 || wrong.length > 2) return [];
-  const [entry] = wrong;
-  const { start, end } = entry!.entry;
-  return [{ kind: 'current', path, menu, start, end, entry: entry!, right }];
+  const entry = wrong[0]!.one;
+  const { start, end } = entry.entry;
+  return [{ kind: 'current', path, menu, start, end, entry, right }];
 }
 
 /** The entry of a page in its own copy of a menu; null where there is none. */

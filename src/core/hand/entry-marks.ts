@@ -7,7 +7,8 @@ export function marksOf(
   { charset }: Pick<Tree, 'charset'>,
   node: TreeNode,
   around: readonly string[],
-): string[] {
+): readonly string[] {
+  if (!node.hasAttributes) return emphasis.has(node.name) ? [...around, node.name] : around;
   const id = valueOf(node, 'id', charset);
   return [
     ...around,

@@ -26,6 +26,28 @@ interface Counts {
 const [alone, inLinks] = [1, 2];
 const title = 4;
 
+/** So much is kept from one page to the next; a larger one is the exception. */
+const mostKept = 1 << 18;
+/** How many numbers are known of an element beside its state. */
+const kinds = 4;
+
+let [counts, states] = [new Int32Array(0), new Uint8Array(0)];
+
+/** Memory for so many elements, for pages that are looked at one after another: what is known of one is gone when the next begins. */
+function clear(length: number): {
+  links: Int32Array;
+  linked: Int32Array;
+  other: Int32Array;
+  inLink: Int32Array;
+} {
+  if (states.length < length || states.length > Math.max(mostKept, length))
+    [counts, states] = [new Int32Array(kinds * length), new Uint8Array(length)];
+  counts.fill(0, 0, kinds * length);
+  states.fill(0, 0, length);
+  const part = (at: number): Int32Array => counts.subarray(at * length, (at + 1) * length);
+  return { links: part(0), linked: part(1), other: part(2), inLink: part(3) };
+}
+
 /** What elements hold: links are counted for all, letters only where somebody asks, since most of a page is prose. */
 export class Holdings {
   readonly #tree: Tree;
@@ -41,13 +63,8 @@ export class Holdings {
     this.#tree = tree;
     this.#table = tree.table;
     const { length } = tree.table;
-    this.#links = new Int32Array(length);
-    this.#state = new Uint8Array(length);
-    [this.#linked, this.#other, this.#inLink] = [
-      new Int32Array(length),
-      new Int32Array(length),
-      new Int32Array(length),
-    ];
+    ({ links: this.#links, linked: this.#linked, other: this.#other, inLink: this.#inLink } = clear(length));
+    this.#state = states;
     // What lies in an element comes behind it.
     for (let row = length - 1; row > 0; row -= 1) {
       this.#closeOver(row);

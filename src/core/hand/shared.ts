@@ -104,13 +104,7 @@ const leastOwn = 4;
 
 /** Entries as a tree in their usual order. */
 function shaped(read: readonly (readonly CopyEntry[])[], entries: readonly SiteEntry[]): SiteEntry[] {
-  const shapes = read.map(copy => shapeOf(copy, entries));
-  const keyOf = shapeKey(entries);
-  const whole = shapes.filter(one => one.length === entries.length).map(one => ({ one, key: keyOf(one) }));
-  const model = mostFrequent(whole.map(one => one.key));
-  const shape =
-    whole.find(({ key }) => key === model)?.one ??
-    [...shapes].sort((one, other) => other.length - one.length)[0]!;
+  const shape = usualShape(read, entries);
   const placed = new Set(shape.map(({ entry }) => entry));
   const rest = entries.filter(one => !placed.has(one));
   for (const { entry, parent } of shape) {
@@ -119,6 +113,25 @@ function shaped(read: readonly (readonly CopyEntry[])[], entries: readonly SiteE
   }
   markHighlights(read, entries);
   return [...shape.map(({ entry }) => entry), ...rest].filter(one => one.parent === null);
+}
+
+/** That of most copies which have all entries, else of the first that has the most. */
+function usualShape(read: readonly (readonly CopyEntry[])[], entries: readonly SiteEntry[]): Shape {
+  const keyOf = shapeKey(entries);
+  const whole = new Map<string, { shape: Shape; count: number }>();
+  let longest: Shape = [];
+  for (const copy of read) {
+    const shape = shapeOf(copy, entries);
+    if (shape.length > longest.length) longest = shape;
+    if (shape.length !== entries.length) continue;
+    const key = keyOf(shape);
+    const known = whole.get(key);
+    if (known) known.count += 1;
+    else whole.set(key, { shape, count: 1 });
+  }
+  let best: { shape: Shape; count: number } | null = null;
+  for (const one of whole.values()) if (best === null || one.count > best.count) best = one;
+  return best?.shape ?? longest;
 }
 
 /** All of a tree of entries, in order. */
@@ -130,8 +143,7 @@ export function flatShared(entries: readonly SiteEntry[]): SiteEntry[] {
 function usualEntries(copies: readonly (readonly CopyEntry[])[], share: number): SiteEntry[] {
   const labels = groups(copies, one => one.key || null);
   const isUsual = (group: Group): boolean =>
-    group.copies.size > share * copies.length ||
-    (group.copies.size === share * copies.length && group.copies.has(0));
+    group.copies > share * copies.length || (group.copies === share * copies.length && group.isInFirst);
   const found: SiteEntry[] = [];
   const add = (group: Group): void => {
     const target = mostFrequent(group.members.flatMap(one => one.target ?? []));
@@ -142,7 +154,7 @@ function usualEntries(copies: readonly (readonly CopyEntry[])[], share: number):
       label,
       key,
       target,
-      count: group.copies.size,
+      count: group.copies,
       isWords,
       parent: null,
       entries: [],
@@ -157,8 +169,10 @@ function usualEntries(copies: readonly (readonly CopyEntry[])[], share: number):
 }
 
 interface Group {
-  /** Numbers of the copies that have it. */
-  copies: Set<number>;
+  /** How many copies have it, the number of the last, and whether the first has. */
+  copies: number;
+  last: number;
+  isInFirst: boolean;
   members: CopyEntry[];
 }
 
@@ -171,10 +185,13 @@ function groups(
     for (const one of copy) {
       const key = keyOf(one);
       if (key === null) continue;
-      const group = found.get(key) ?? { copies: new Set(), members: [] };
-      group.copies.add(at);
-      group.members.push(one);
-      found.set(key, group);
+      const group = found.get(key);
+      if (!group) found.set(key, { copies: 1, last: at, isInFirst: at === 0, members: [one] });
+      else {
+        if (group.last !== at) group.copies += 1;
+        group.last = at;
+        group.members.push(one);
+      }
     }
   });
   return found;

@@ -51,13 +51,12 @@ function scatteredElements(clusters: readonly Cluster[]): Set<string> {
 }
 
 /** A list in the text of a few pages is no menu, however alike: a menu stands on a fair share of them, or says what it is. */
-function isCarried({ copies, counts }: Cluster, site: HandSite): boolean {
+function isCarried({ copies, spread }: Cluster, site: HandSite): boolean {
   const all = site.pages.size;
   if (copies.size >= (all === 1 ? 1 : Math.max(2, Math.ceil(all / 10)))) return true;
   const [first] = copies.values();
   const isNamed = /^nav\b|\b(?:nav|menu)/i.test(first!.element);
-  const always = [...counts.values()].filter(count => count * 10 >= copies.size * 9).length;
-  return isNamed && copies.size >= 3 && always * 10 >= counts.size * 8;
+  return isNamed && copies.size >= 3 && spread.always * 10 >= spread.all * 8;
 }
 
 /** On a site of one page a menu leads to sections of that page. */

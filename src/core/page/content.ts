@@ -31,12 +31,22 @@ export interface Link extends Extent {
   isCurrent: boolean;
 }
 
+/** What is known of the links of a page without going through them. */
+export interface LinkSummary {
+  count: number;
+  /** The menus of Kamino's that some of them lie in. */
+  menus: readonly string[];
+  /** A menu of Kamino's says of one that it leads to this page. */
+  hasCurrent: boolean;
+}
+
 /** All that is in a page. */
 export interface FullPage {
   frame: Frame;
   ids: Identified[];
   headings: Heading[];
   links: Link[];
+  linkSummary: LinkSummary;
   /** Files that it shows or uses. */
   resources: Resource[];
   /** Style sheets in it, and the declarations of its elements: byte offsets. */

@@ -2,7 +2,7 @@ import type { SitePath } from '../address/path.ts';
 import { type Raw, lowerAscii } from '../text/bytes.ts';
 import { decode } from '../text/charset.ts';
 import { readAttributeReferences, readReferences } from '../text/references.ts';
-import type { Extent, FullPage, Heading, Identified } from './content.ts';
+import type { Extent, FullPage, Heading, Identified, Link, LinkSummary } from './content.ts';
 import { FrameReader } from './frame.ts';
 import { withoutDoubles } from './old-names.ts';
 import { attributeStarts, nothingWanted } from './wanted.ts';
@@ -70,7 +70,7 @@ class FullReader implements Listener {
   /** With the value raw until the charset is known. */
   readonly #ids: Identified[] = [];
   readonly #oldNames = new Set<Identified>();
-  readonly #page: Omit<FullPage, 'frame' | 'ids' | keyof Used> = {
+  readonly #page: Omit<FullPage, 'frame' | 'ids' | 'linkSummary' | keyof Used> = {
     headings: [],
     links: [],
     words: 0,
@@ -111,7 +111,7 @@ class FullReader implements Listener {
     const isUnlisted = page.isUnlisted || used.refreshes.length > 0;
     for (const one of this.#ids) one.id = value(one.id);
     const ids = withoutDoubles(this.#ids, this.#oldNames, this.#walk.raw);
-    return { frame, ids, ...page, ...used, isUnlisted };
+    return { frame, ids, ...page, ...used, isUnlisted, linkSummary: summaryOf(page.links) };
   }
 
   hearsText(): boolean {
@@ -166,16 +166,14 @@ class FullReader implements Listener {
   onEnd(): void {
     const { name } = this.#walk.scanner;
     this.#leaveMenus();
-    if (this.#open.length === 0) return;
-    const isHeading = headings.has(name);
-    this.#close(closes => closes === name || (isHeading && headings.has(closes)));
+    if (this.#open.length > 0) this.#close(name);
   }
 
   #leaveMenus(): void {
     this.#landmarks.leave();
     if (this.#menus.length === 0) return;
     const { depth } = this.#walk.outline;
-    this.#menus = this.#menus.filter(menu => depth > menu.depth);
+    while (this.#menus.length > 0 && depth <= this.#menus.at(-1)!.depth) this.#menus.pop();
   }
 
   #readMenu(): void {
@@ -219,15 +217,26 @@ class FullReader implements Listener {
     if (alt) for (const one of this.#open) one.parts.push(alt);
   }
 
-  /** Ends the texts of what a tag closes. */
-  #close(isClosed: (name: string) => boolean): void {
-    if (!this.#open.some(one => isClosed(one.closes))) return;
-    this.#open = this.#open.filter(one => {
-      const goesOn = !isClosed(one.closes);
-      if (!goesOn) finish(one);
-      return goesOn;
-    });
+  /** Ends the texts of what an end tag closes: that of a heading closes headings of all levels. */
+  #close(name: string): void {
+    const isHeading = headings.has(name);
+    let kept = 0;
+    for (const one of this.#open) {
+      if (one.closes === name || (isHeading && headings.has(one.closes))) finish(one);
+      else this.#open[kept++] = one;
+    }
+    this.#open.length = kept;
   }
+}
+
+function summaryOf(links: readonly Link[]): LinkSummary {
+  const menus = new Set<string>();
+  let hasCurrent = false;
+  for (const { menu, isCurrent } of links) {
+    if (menu !== null) menus.add(menu);
+    hasCurrent ||= isCurrent;
+  }
+  return { count: links.length, menus: [...menus], hasCurrent };
 }
 
 /** Without the sign at its end that links to the heading itself. */

@@ -1,7 +1,7 @@
 import type { Raw } from '../text/bytes.ts';
 import type { NumberReader, NumberWriter, Part } from '../text/numbers.ts';
 import type { Own } from '../text/own.ts';
-import type { FullPage, Heading, Identified, Link } from './content.ts';
+import type { FullPage, Heading, Identified, Link, LinkSummary } from './content.ts';
 import { plainElement } from './element.ts';
 import type { Resource } from './resources.ts';
 import type { Frame, Slot } from './types.ts';
@@ -19,6 +19,9 @@ export function writePage(page: FullPage, to: NumberWriter): void {
     writeOthers(page, to);
   });
   to.part(() => {
+    writeSummary(page.linkSummary, to);
+  });
+  to.part(() => {
     to.each(page.links, one => {
       to.extent(one);
       to.text(one.href);
@@ -26,6 +29,18 @@ export function writePage(page: FullPage, to: NumberWriter): void {
       to.number(Number(one.isCurrent));
     });
   });
+}
+
+function writeSummary({ count, menus, hasCurrent }: LinkSummary, to: NumberWriter): void {
+  to.number(count);
+  to.each(menus, one => {
+    to.text(one);
+  });
+  to.number(Number(hasCurrent));
+}
+
+function readSummary(from: NumberReader): LinkSummary {
+  return { count: from.number(), menus: from.each(() => from.text()), hasCurrent: from.number() === 1 };
 }
 
 type Places = Pick<FullPage, 'headings' | 'ids'>;
@@ -142,6 +157,7 @@ export class KeptPage implements FullPage {
   readonly isUnlisted: boolean;
   readonly #places: Part;
   readonly #others: Part;
+  readonly #summary: Part;
   readonly #links: Part;
 
   /** @param read gives the bytes */
@@ -149,7 +165,8 @@ export class KeptPage implements FullPage {
     this.frame = Object.setPrototypeOf({ ...frame, read }, withBytes) as Frame;
     [this.date, this.modified] = [from.textOrNull(), from.textOrNull()];
     [this.words, this.isUnlisted] = [from.number(), from.number() === 1];
-    [this.#places, this.#others, this.#links] = [from.part(), from.part(), from.part()];
+    [this.#places, this.#others] = [from.part(), from.part()];
+    [this.#summary, this.#links] = [from.part(), from.part()];
   }
 
   get headings(): Heading[] {
@@ -162,6 +179,10 @@ export class KeptPage implements FullPage {
 
   get links(): Link[] {
     return linksIn(this.#links);
+  }
+
+  get linkSummary(): LinkSummary {
+    return readSummary(this.#summary.read());
   }
 
   get resources(): Resource[] {

@@ -44,9 +44,9 @@ export interface MarkedPage {
   hrefs: readonly string[];
 }
 
-/** Those of a site: pages that were moved or copied with their menus in them. */
-export function markedPages(pages: Iterable<SitePath>, raw: (page: SitePath) => Raw | null): MarkedPage[] {
-  return [...pages].flatMap(page => {
+/** Those of some pages: pages that were moved or copied with their menus in them. */
+export function markedPages(pages: readonly SitePath[], raw: (page: SitePath) => Raw | null): MarkedPage[] {
+  return pages.flatMap(page => {
     const hrefs = currentHrefs(raw(page) ?? '');
     return hrefs.length === 0 || hrefs.some(href => leadsTo(href, page)) ? [] : [{ page, hrefs }];
   });

@@ -41,7 +41,7 @@ class Seeker {
   }
 
   page({ frame, resources, styles }: FullPage): void {
-    const { path, raw, charset, base } = frame;
+    const { path, charset, base } = frame;
     const folder = baseFolder(path, base);
     const place = (start: number, end: number) => (): Place => placeInRaw(frame, start, end);
     for (const { kind, address, start, end } of resources) {
@@ -49,7 +49,7 @@ class Seeker {
       if (file !== null && kind === 'style sheet') this.#sheet(file);
     }
     for (const { start, end } of styles) {
-      const css = raw.slice(start, end);
+      const css = frame.raw.slice(start, end);
       const isTag = css.startsWith('<');
       for (const one of styleResources(isTag ? readAttributeReferences(decode(css, charset)) : css)) {
         const at = isTag ? place(start, end) : place(start + one.start, start + one.end);

@@ -5,8 +5,15 @@
 export type Raw = string;
 
 export function rawOf(bytes: Uint8Array): Raw {
-  return Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength).toString('latin1');
+  const all = Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  if (all.length <= mostAtOnce) return all.toString('latin1');
+  const parts: string[] = [];
+  for (let at = 0; at < all.length; at += mostAtOnce) parts.push(all.toString('latin1', at, at + mostAtOnce));
+  return parts.join('');
 }
+
+/** A longer string lies beside V8's heap: many of them are there for long before they are collected. */
+const mostAtOnce = 1 << 19;
 
 export function bytesOf(raw: Raw): Uint8Array {
   return Buffer.from(raw, 'latin1');

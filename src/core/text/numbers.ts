@@ -5,6 +5,8 @@ const nothing = -1;
 const none = Object.freeze([]) as unknown as unknown[];
 /** Bytes of the length of a part, and the most of one number. */
 const [lengthBytes, mostBytes] = [4, 5];
+/** What is kept lies in pieces of this size, in bytes, so that what comes and goes between leaves no holes. */
+const pieceSize = 1 << 18;
 
 /**
  * Writes what is known of a page as numbers: thousands of pages take little room so, and are handed on as they are. Small
@@ -16,6 +18,8 @@ export class NumberWriter {
   #bytes = new Uint8Array(4096);
   #at = 0;
   #offset = 0;
+  #piece: Uint8Array = new Uint8Array(0);
+  #kept = 0;
 
   constructor(texts: Texts) {
     this.texts = texts;
@@ -34,11 +38,20 @@ export class NumberWriter {
     for (let byte = 0; byte < lengthBytes; byte += 1) this.#bytes[begins + byte] = length >>> (8 * byte);
   }
 
-  /** All that was written since the last time. */
-  take(): Uint8Array<ArrayBuffer> {
-    const taken = this.#bytes.slice(0, this.#at);
+  /** All that was written since the last time, in memory that other threads see too. */
+  take(): Uint8Array {
+    const from = this.#kept;
+    if (from + this.#at > this.#piece.length) return this.#takeNew();
+    this.#piece.set(this.#bytes.subarray(0, this.#at), from);
+    this.#kept += this.#at;
     [this.#at, this.#offset] = [0, 0];
-    return taken;
+    return this.#piece.subarray(from, this.#kept);
+  }
+
+  #takeNew(): Uint8Array {
+    this.#piece = new Uint8Array(new SharedArrayBuffer(Math.max(pieceSize, this.#at)));
+    this.#kept = 0;
+    return this.take();
   }
 
   /** @param number 31 bits and its sign */

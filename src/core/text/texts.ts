@@ -19,13 +19,20 @@ export class NumberedTexts {
  */
 export class Texts extends NumberedTexts {
   readonly #known = new Map<string, number>();
+  /** How many have been forgotten. */
+  #gone = 0;
+
+  override at(number: number): string {
+    return super.at(number - this.#gone);
+  }
 
   of(text: string): number {
     const known = this.#known.get(text);
     if (known !== undefined) return known;
     const made = owned(text);
-    this.#known.set(made, this.texts.length);
-    return this.texts.push(made) - 1;
+    this.#known.set(made, this.length);
+    this.texts.push(made);
+    return this.length - 1;
   }
 
   readonly own: Own = text => this.at(this.of(text));
@@ -35,12 +42,20 @@ export class Texts extends NumberedTexts {
     this.#known.clear();
   }
 
-  get length(): number {
-    return this.texts.length;
+  /** All that came until now are somebody else's: what comes again gets a new number. */
+  forget(): void {
+    this.#known.clear();
+    this.#gone = this.length;
+    this.texts.length = 0;
   }
 
-  /** Those that came when so many were known. */
+  /** How many numbers are given. */
+  get length(): number {
+    return this.#gone + this.texts.length;
+  }
+
+  /** Those that came when so many numbers were given; they must not be forgotten. */
   since(length: number): string[] {
-    return this.texts.slice(length);
+    return this.texts.slice(length - this.#gone);
   }
 }

@@ -46,3 +46,43 @@ it('keeps numbers, texts and offsets in little room, page by page', () => {
   for (let at = 0; at < 9000; at += 1) writer.number(at % 60);
   expect(writer.take().length).toBe(9000);
 });
+
+it('keeps what was taken as it was, whatever comes behind it', () => {
+  const writer = new NumberWriter(new Texts());
+  const pages = Array.from({ length: 40 }, (_, page) => ({
+    page,
+    length: page === 20 ? 300_000 : page * 700,
+  }));
+  const taken = pages.map(({ page, length }) => {
+    for (let at = 0; at < length; at += 1) writer.number(at * page);
+    return writer.take();
+  });
+  for (const { page, length } of pages) {
+    const reader = new NumberReader(taken[page]!, writer.texts);
+    for (let at = 0; at < length; at += 1)
+      if (reader.number() !== at * page) throw new Error(`${page}: ${at}`);
+  }
+});
+
+it('gives a text that was forgotten a new number, and tells those that came since', () => {
+  const texts = new Texts();
+  const heard: string[] = [];
+  const numbers = ['Tonight', 'Visit', 'Tonight', '', 'Tonight', 'Visit', 'Book'].map((text, at) => {
+    if (at === 3) texts.forget();
+    const known = texts.length;
+    const number = texts.of(text);
+    heard.push(...texts.since(known));
+    expect([texts.at(number), texts.own(text)]).toEqual([text, text]);
+    return number;
+  });
+  expect(numbers).toEqual([0, 1, 0, 2, 3, 4, 5]);
+  expect(numbers.map(number => heard[number])).toEqual([
+    'Tonight',
+    'Visit',
+    'Tonight',
+    '',
+    'Tonight',
+    'Visit',
+    'Book',
+  ]);
+});
