@@ -1,7 +1,7 @@
 import { type Frame, type StateName, frameEdges } from '../plan/look-types.ts';
 import { defaultPadding } from './lengths.ts';
 import type { Box } from './box.ts';
-import { markPaint, markerColor } from './box-marks.ts';
+import { markPaint, markerColor, statePaint } from './box-marks.ts';
 import type { Draft } from './drafts.ts';
 import { groundIn } from './merge.ts';
 import { pictureCss } from './picture-css.ts';
@@ -16,6 +16,13 @@ export interface ValuesContext {
   uses: Uses;
   borderWidth: string | null;
 }
+
+/** States on whose grounds the mark of the current entry may stand. */
+const markedStates = ['current', 'within', 'hover', 'pressed'] as const satisfies readonly StateName[];
+
+/** States in which a mark may need another colour than on the ground at rest: not those whose mark has its own. */
+export const overStates = ({ markerColors, states }: Uses): StateName[] =>
+  markedStates.filter(name => states.has(name) && !markerColors.has(name));
 
 /** The custom properties of a scope, by name. */
 export function valuesOf(box: Box, { draft, uses, borderWidth }: ValuesContext): Map<string, string> {
@@ -32,7 +39,9 @@ export function valuesOf(box: Box, { draft, uses, borderWidth }: ValuesContext):
     values.set(`${name}-color`, state.color.css);
     values.set(`${name}-background`, state.background.css);
   }
-  values.set('marker', markPaint(box, 'marker', ['current', 'within', 'hover', 'pressed']).css);
+  const marker = markPaint(box, 'marker', markedStates);
+  values.set('marker', marker.css);
+  for (const name of overStates(uses)) values.set(`${name}-marker`, statePaint(box, name, marker).css);
   values.set('focus', markPaint(box, 'focus', ['hover']).css);
   drawn(values, box, { uses, borderWidth, highlight });
   spaces(values, draft, uses);

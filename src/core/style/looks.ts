@@ -65,6 +65,7 @@ export function stateRules(uses: Uses, has: StyleParts): string {
       const colors = [
         `  color: var(--kamino-${name}-color);`,
         `  background: var(--kamino-${name}-background);`,
+        ...(uses.markersOver.has(name) ? [`  --kamino-mark-color: var(--kamino-${name}-marker);`] : []),
         ...drawnLines(`${name}-`, uses.ofStates),
       ];
       const boxed = [

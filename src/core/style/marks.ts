@@ -7,21 +7,25 @@ const inside = `.${parts.menu} .${parts.within}>a.${parts.link}::after`;
 const marked = (has: StyleParts): string =>
   `.${parts.menu} ${has.home ? `:is(.${parts.link},.${parts.home})` : `.${parts.link}`}[aria-current]::after,${inside}`;
 
-const usual = (selectors: string): string => `${selectors} {
+/** A state may give the mark another colour than it has at rest, and with it the link. */
+export const markGround = ({ markersOver }: ResolvedLooks['uses']): string =>
+  markersOver.size > 0 ? 'var(--kamino-mark-color, var(--kamino-marker))' : 'var(--kamino-marker)';
+
+const usual = (selectors: string, uses: ResolvedLooks['uses']): string => `${selectors} {
   content: "";
   position: absolute;
   inset-inline: var(--kamino-mark-inline);
   inset-block-end: var(--kamino-mark-block);
   block-size: 0.15em;
   border-radius: 1em;
-  background: var(--kamino-marker);
+  background: ${markGround(uses)};
 }
 `;
 
 /** @param hasUsual some entries show the usual marks; the home does so in any case */
-export function marks(has: StyleParts, hasUsual: boolean): string {
-  if (!hasUsual) return has.home ? usual(`.${parts.menu} .${parts.home}[aria-current]::after`) : '';
-  return `${usual(marked(has))}${inside} {
+export function marks(has: StyleParts, hasUsual: boolean, uses: ResolvedLooks['uses']): string {
+  if (!hasUsual) return has.home ? usual(`.${parts.menu} .${parts.home}[aria-current]::after`, uses) : '';
+  return `${usual(marked(has), uses)}${inside} {
   inline-size: 1.2em;
   margin-inline: auto;
 }

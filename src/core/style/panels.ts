@@ -2,6 +2,7 @@ import type { ResolvedLooks } from '../look/types.ts';
 import type { ResolvedPanels } from '../target/facts.ts';
 import { panelAttribute, parts } from '../markup/names.ts';
 import { hairline } from './arrange.ts';
+import { markGround } from './marks.ts';
 
 /**
  * Panels are shown one at a time by the style sheet alone: the one that the address names, or that holds what it names;
@@ -9,7 +10,7 @@ import { hairline } from './arrange.ts';
  */
 export function panelRules(
   { name, panels, first, height }: ResolvedPanels,
-  { states }: ResolvedLooks['uses'],
+  uses: ResolvedLooks['uses'],
 ): string {
   const switches = `[${panelAttribute}=${name}]`;
   const page = `:root:has(${switches})`;
@@ -43,7 +44,7 @@ ${height === 'tallest' ? overlaid : ''}${hidden.join(',')} {
 }
 }
 ${
-  states.has('current')
+  uses.states.has('current')
     ? `${marked(`&.${parts.link}`).join(',')} {
   color: var(--kamino-current-color);
   background: var(--kamino-current-background);
@@ -57,7 +58,7 @@ ${
   inset-block-end: var(--kamino-mark-block);
   block-size: 0.15em;
   border-radius: 1em;
-  background: var(--kamino-marker);
+  background: ${markGround(uses)};
 }
 ${marked(`.${parts.tabs} .${parts.entry}:has(>&)`).join(',')} {
   border: 1px solid ${hairline};
