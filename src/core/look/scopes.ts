@@ -20,7 +20,8 @@ import { groundIn, mergeLooks, withoutColors } from './merge.ts';
 import type { Known } from './picture-ground.ts';
 import { LookTeller } from './teller.ts';
 import type { Paint, ResolvedLooks, Scope, ScopeAddress, StateValues } from './types.ts';
-import { type Uses, overStates, valuesOf } from './values.ts';
+import { withMarks } from './state-marks.ts';
+import { type Uses, valuesOf } from './values.ts';
 
 /** What looks are resolved with. */
 interface Context {
@@ -112,7 +113,7 @@ class LooksResolver {
       );
     const scheme = this.#site.look.dark ?? 'page';
     const scopes = this.#drafts.map(draft => this.#scope(draft, uses, borderIn(draft.address.menu)));
-    return { ...withMarkers(scopes, uses), scheme, edges: this.#edges };
+    return { ...withMarks(scopes, uses), scheme, edges: this.#edges };
   }
 
   #menu(menu: ResolvedMenu): void {
@@ -222,23 +223,6 @@ class LooksResolver {
 const isMarked = ({ marker }: StateValues): boolean => marker !== null && marker.at !== 'none';
 
 /** `light-dark()` takes colours only. */
-/** Without the colours of marks in states, where the mark is seen in all of them as it is at rest. */
-function withMarkers(scopes: readonly Scope[], uses: Uses): Pick<ResolvedLooks, 'scopes' | 'uses'> {
-  const names = overStates(uses);
-  const valueIn = ({ values, dark }: Scope, name: string, isDark: boolean): string | undefined =>
-    (isDark ? dark.get(name) : undefined) ?? values.get(name);
-  const isOther = (scope: Scope): boolean =>
-    names.some(name =>
-      [false, true].some(
-        isDark => valueIn(scope, `${name}-marker`, isDark) !== valueIn(scope, 'marker', isDark),
-      ),
-    );
-  if (scopes.some(isOther)) return { scopes, uses: { ...uses, markersOver: new Set(names) } };
-  const kept = (values: ReadonlyMap<string, string>): Map<string, string> =>
-    new Map([...values].filter(([value]) => !names.some(name => value === `${name}-marker`)));
-  return { scopes: scopes.map(one => ({ ...one, values: kept(one.values), dark: kept(one.dark) })), uses };
-}
-
 function isColor(name: string): boolean {
   return /(?:color|background|accent|marker|focus)$/.test(name);
 }

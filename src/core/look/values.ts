@@ -20,9 +20,14 @@ export interface ValuesContext {
 /** States on whose grounds the mark of the current entry may stand. */
 const markedStates = ['current', 'within', 'hover', 'pressed'] as const satisfies readonly StateName[];
 
-/** States in which a mark may need another colour than on the ground at rest: not those whose mark has its own. */
-export const overStates = ({ markerColors, states }: Uses): StateName[] =>
-  markedStates.filter(name => states.has(name) && !markerColors.has(name));
+/**
+ * States in which the mark, and the ring of focus, may need another colour than on the ground at rest: of marks not those
+ * that have their own.
+ */
+export const overStates = ({ markerColors, states }: Uses): Record<'marker' | 'focus', StateName[]> => ({
+  marker: markedStates.filter(name => states.has(name) && !markerColors.has(name)),
+  focus: [...states],
+});
 
 /** The custom properties of a scope, by name. */
 export function valuesOf(box: Box, { draft, uses, borderWidth }: ValuesContext): Map<string, string> {
@@ -41,8 +46,11 @@ export function valuesOf(box: Box, { draft, uses, borderWidth }: ValuesContext):
   }
   const marker = markPaint(box, 'marker', markedStates);
   values.set('marker', marker.css);
-  for (const name of overStates(uses)) values.set(`${name}-marker`, statePaint(box, name, marker).css);
-  values.set('focus', markPaint(box, 'focus', ['hover']).css);
+  const focus = markPaint(box, 'focus', ['hover']);
+  values.set('focus', focus.css);
+  const over = overStates(uses);
+  for (const name of over.marker) values.set(`${name}-marker`, statePaint(box, name, marker).css);
+  for (const name of over.focus) values.set(`${name}-focus`, statePaint(box, name, focus).css);
   drawn(values, box, { uses, borderWidth, highlight });
   spaces(values, draft, uses);
   if (kind === 'ground' && address.part === null) framed(values, look.frame, uses.frame);

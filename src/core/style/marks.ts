@@ -8,8 +8,8 @@ const marked = (has: StyleParts): string =>
   `.${parts.menu} ${has.home ? `:is(.${parts.link},.${parts.home})` : `.${parts.link}`}[aria-current]::after,${inside}`;
 
 /** A state may give the mark another colour than it has at rest, and with it the link. */
-export const markGround = ({ markersOver }: ResolvedLooks['uses']): string =>
-  markersOver.size > 0 ? 'var(--kamino-mark-color, var(--kamino-marker))' : 'var(--kamino-marker)';
+export const markGround = ({ over }: ResolvedLooks['uses']): string =>
+  over.marker.size > 0 ? 'var(--kamino-mark-color, var(--kamino-marker))' : 'var(--kamino-marker)';
 
 const usual = (selectors: string, uses: ResolvedLooks['uses']): string => `${selectors} {
   content: "";
