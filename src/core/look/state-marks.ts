@@ -5,9 +5,9 @@ import { type Uses, overStates } from './values.ts';
 export function withMarks(all: readonly Scope[], known: Uses): Pick<ResolvedLooks, 'scopes' | 'uses'> {
   const states = overStates(known);
   let [scopes, over] = [all, known.over];
-  for (const of of ['marker', 'focus'] as const) {
-    const names = new Set(states[of].map(name => `${name}-${of}`));
-    if (scopes.some(scope => isOther(scope, names, of))) over = { ...over, [of]: new Set(states[of]) };
+  for (const kind of ['marker', 'focus'] as const) {
+    const names = new Set(states[kind].map(name => `${name}-${kind}`));
+    if (scopes.some(scope => isOther(scope, names, kind))) over = { ...over, [kind]: new Set(states[kind]) };
     else
       scopes = scopes.map(one => ({
         ...one,
