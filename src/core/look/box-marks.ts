@@ -1,7 +1,6 @@
 import { type StateName, stateNames } from '../plan/look-types.ts';
 import type { Box } from './box.ts';
 import { markLevel } from './contrast-teller.ts';
-import type { Hex } from './hex.ts';
 import type { Paint } from './types.ts';
 
 /** The mark of the current entry, or the ring of focus, seen on every ground it may stand on. */
@@ -12,18 +11,12 @@ export function markPaint(box: Box, of: 'marker' | 'focus', states: readonly Sta
   if (of === 'marker' && !stateNames.some(isMarked)) return accent;
   const isThere = (name: StateName): boolean =>
     of === 'focus' || (name !== 'current' && name !== 'within') || isMarked(name);
-  const groundsOf = (names: readonly StateName[]): Hex[] =>
-    [box.base, ...names.filter(isThere).map(name => box.state(name))].flatMap(one => one.ground ?? []);
-  const grounds = groundsOf(states);
+  const others = states.filter(isThere).map(name => box.state(name));
+  const grounds = [box.base, ...others].flatMap(one => one.ground ?? []);
   if (!tools || color.hex === null || grounds.length === 0)
     return color.css === 'inherit' ? { css: 'currentcolor', hex: null } : color;
-  const nearest = (on: readonly Hex[]): Hex =>
-    box.mends('tints') && !source.isUnsure ? tools.nearestPassing(color.hex!, on, markLevel) : color.hex!;
-  const passes = (one: Hex, on: readonly Hex[]): boolean => tools.worst(one, on).ratio >= markLevel;
-  const onAll = nearest(grounds);
-  // Where none is seen on all, states have another one.
-  const atRest = groundsOf([]);
-  const hex = passes(onAll, grounds) || atRest.length === 0 ? onAll : nearest(atRest);
+  const hex =
+    box.mends('tints') && !source.isUnsure ? tools.nearestPassing(color.hex, grounds, markLevel) : color.hex;
   if (hex !== color.hex && !source.isSilent && source.look.accent !== null)
     box.teller.tellOnce('', 'mended-color', source.look, 'accent', [
       `marks and the ring of focus are ${hex} in place of ${color.hex}, which stands out too little from ${grounds.find(one => tools.contrast(color.hex!, one) < markLevel) ?? grounds[0]!}`,
@@ -36,17 +29,6 @@ export function markPaint(box: Box, of: 'marker' | 'focus', states: readonly Sta
     ground: [grounds[0]!],
     level: markLevel,
   });
-  return { css: hex, hex };
-}
-
-/** The mark in a state: as it is at rest where it is seen there, else as the label is, or nearly so. */
-export function statePaint(box: Box, name: StateName, atRest: Paint): Paint {
-  const { ground, color } = box.state(name);
-  const { tools } = box;
-  const isKnown = tools && atRest.hex !== null && color.hex !== null && ground !== null;
-  if (!isKnown || !box.mends('tints')) return atRest;
-  if (tools.worst(atRest.hex!, ground).ratio >= markLevel) return atRest;
-  const hex = tools.nearestPassing(color.hex!, ground, markLevel);
   return { css: hex, hex };
 }
 

@@ -48,7 +48,6 @@ export function usesOf(drafts: readonly Draft[]): Uses {
     comes: isSaid(look => passingStates.some(name => (markerOf(look, name)?.at ?? 'none') !== 'none')),
     twoGaps: isSaid(look => look.gap?.includes(' ') === true),
     markerColors: new Set(stateNames.filter(name => isSaid(look => hasMarkColor(look, name)))),
-    over: { marker: new Set(), focus: new Set() },
     ofStates: {
       border: isStated('border'),
       shadow: isStated('shadow'),

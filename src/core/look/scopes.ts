@@ -20,7 +20,6 @@ import { groundIn, mergeLooks, withoutColors } from './merge.ts';
 import type { Known } from './picture-ground.ts';
 import { LookTeller } from './teller.ts';
 import type { Paint, ResolvedLooks, Scope, ScopeAddress, StateValues } from './types.ts';
-import { withMarks } from './state-marks.ts';
 import { type Uses, valuesOf } from './values.ts';
 
 /** What looks are resolved with. */
@@ -113,7 +112,7 @@ class LooksResolver {
       );
     const scheme = this.#site.look.dark ?? 'page';
     const scopes = this.#drafts.map(draft => this.#scope(draft, uses, borderIn(draft.address.menu)));
-    return { ...withMarks(scopes, uses), scheme, edges: this.#edges };
+    return { scopes, uses, scheme, edges: this.#edges };
   }
 
   #menu(menu: ResolvedMenu): void {

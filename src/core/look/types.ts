@@ -90,8 +90,6 @@ export interface ResolvedLooks {
     twoGaps: boolean;
     /** States whose mark has a colour of its own. */
     markerColors: ReadonlySet<StateName>;
-    /** States in which some mark, or some ring of focus, has another colour than on the ground at rest, since it would not be seen. */
-    over: Readonly<Record<'marker' | 'focus', ReadonlySet<StateName>>>;
     /** What of these any state says for itself; all others have it from the base. */
     ofStates: { border: boolean; shadow: boolean; icon: boolean };
     /** A state is bolder than others; `boldest` is the most of all. */

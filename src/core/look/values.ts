@@ -1,7 +1,7 @@
 import { type Frame, type StateName, frameEdges } from '../plan/look-types.ts';
 import { defaultPadding } from './lengths.ts';
 import type { Box } from './box.ts';
-import { markPaint, markerColor, statePaint } from './box-marks.ts';
+import { markPaint, markerColor } from './box-marks.ts';
 import type { Draft } from './drafts.ts';
 import { groundIn } from './merge.ts';
 import { pictureCss } from './picture-css.ts';
@@ -16,18 +16,6 @@ export interface ValuesContext {
   uses: Uses;
   borderWidth: string | null;
 }
-
-/** States on whose grounds the mark of the current entry may stand. */
-const markedStates = ['current', 'within', 'hover', 'pressed'] as const satisfies readonly StateName[];
-
-/**
- * States in which the mark, and the ring of focus, may need another colour than on the ground at rest: of marks not those
- * that have their own.
- */
-export const overStates = ({ markerColors, states }: Uses): Record<'marker' | 'focus', StateName[]> => ({
-  marker: markedStates.filter(name => states.has(name) && !markerColors.has(name)),
-  focus: [...states],
-});
 
 /** The custom properties of a scope, by name. */
 export function valuesOf(box: Box, { draft, uses, borderWidth }: ValuesContext): Map<string, string> {
@@ -44,13 +32,8 @@ export function valuesOf(box: Box, { draft, uses, borderWidth }: ValuesContext):
     values.set(`${name}-color`, state.color.css);
     values.set(`${name}-background`, state.background.css);
   }
-  const marker = markPaint(box, 'marker', markedStates);
-  values.set('marker', marker.css);
-  const focus = markPaint(box, 'focus', ['hover']);
-  values.set('focus', focus.css);
-  const over = overStates(uses);
-  for (const name of over.marker) values.set(`${name}-marker`, statePaint(box, name, marker).css);
-  for (const name of over.focus) values.set(`${name}-focus`, statePaint(box, name, focus).css);
+  values.set('marker', markPaint(box, 'marker', ['current', 'within', 'hover', 'pressed']).css);
+  values.set('focus', markPaint(box, 'focus', ['hover']).css);
   drawn(values, box, { uses, borderWidth, highlight });
   spaces(values, draft, uses);
   if (kind === 'ground' && address.part === null) framed(values, look.frame, uses.frame);

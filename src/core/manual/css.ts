@@ -71,7 +71,7 @@ export const properties: readonly [name: string, means: string][] = [
     'marker',
     'the mark of the current page; where its colour differs between states, `current-marker`, `hover-marker` …',
   ],
-  ['focus', 'the ring around what the keyboard is at; in the same way `hover-focus` …'],
+  ['focus', 'the ring around what the keyboard is at'],
   ['border', 'the border of entries, where any has one; so `hover-border` …'],
   ['shadow', 'their shadow, in the same way'],
   ['font-family', 'the type, as in CSS'],

@@ -65,8 +65,6 @@ export function stateRules(uses: Uses, has: StyleParts): string {
       const colors = [
         `  color: var(--kamino-${name}-color);`,
         `  background: var(--kamino-${name}-background);`,
-        ...(uses.over.marker.has(name) ? [`  --kamino-mark-color: var(--kamino-${name}-marker);`] : []),
-        ...(uses.over.focus.has(name) ? [`  --kamino-ring-color: var(--kamino-${name}-focus);`] : []),
         ...drawnLines(`${name}-`, uses.ofStates),
       ];
       const boxed = [
@@ -79,7 +77,7 @@ export function stateRules(uses: Uses, has: StyleParts): string {
       return name === 'hover' ? `@media (hover: hover) {\n${text}}\n` : text;
     });
   return `${rules.join('')}${pick(has, ':focus-visible')} {
-  outline: 2px solid ${uses.over.focus.size > 0 ? 'var(--kamino-ring-color, var(--kamino-focus))' : 'var(--kamino-focus)'};
+  outline: 2px solid var(--kamino-focus);
   outline-offset: -2px;
 }
 ${has.submenu ? joined(uses) : ''}${has.home ? homeKept(uses) : ''}`;

@@ -6,7 +6,6 @@ import { entryAttribute, menuClass, parts } from '../markup/names.ts';
 import { forms } from '../plan/forms.ts';
 import { type Marker, type StateName, passingStates } from '../plan/look-types.ts';
 import { type MarkPlace, markEndOfPair, markGeometry, markMotion } from './mark-geometry.ts';
-import { markGround } from './marks.ts';
 import { when } from './room.ts';
 import { scopeOf } from './around.ts';
 import type { Narrow } from './scopes.ts';
@@ -86,7 +85,7 @@ function rules(
   const marked = coming ? `${carrier.element}::after` : states.map(({ name }) => selectorOf(name)).join(',');
   const end = markEndOfPair(first.marker, first.place);
   return `${marked} {
-${isDrawn ? shared(uses) : ''}${alike.join('')}${motion.before}${coming?.marker.comes === 'at-once' ? '  transition: none;\n' : ''}}
+${isDrawn ? shared : ''}${alike.join('')}${motion.before}${coming?.marker.comes === 'at-once' ? '  transition: none;\n' : ''}}
 ${each.join('')}${
     end === null || carrier.within === null
       ? ''
@@ -103,10 +102,10 @@ const isComing = (name: StateName, marker: Marker): boolean => passing.has(name)
 /** Some state that passes brings a mark: then all of them are drawn by rules of their menu's own. */
 const haveComing = (marks: Marks | null): marks is Marks =>
   marks !== null && [...marks].some(([name, { marker }]) => isComing(name, marker));
-const shared = (uses: Uses): string => `  content: "";
+const shared = `  content: "";
   position: absolute;
   border-radius: 1em;
-  background: ${markGround(uses)};
+  background: var(--kamino-marker);
   pointer-events: none;
 `;
 
@@ -124,7 +123,7 @@ function sharedMarks(own: string, marks: Marks, uses: Uses): string {
     const text = `${selector}::after {\n${groundOf(name, uses)}${there}}\n`;
     return name === 'hover' ? when('@media (hover: hover)', text) : text;
   });
-  return `${element}::after {\n${shared(uses)}}\n${each.join('')}`;
+  return `${element}::after {\n${shared}}\n${each.join('')}`;
 }
 
 /** The marks of a menu, where it has some of its own. */

@@ -7,25 +7,21 @@ const inside = `.${parts.menu} .${parts.within}>a.${parts.link}::after`;
 const marked = (has: StyleParts): string =>
   `.${parts.menu} ${has.home ? `:is(.${parts.link},.${parts.home})` : `.${parts.link}`}[aria-current]::after,${inside}`;
 
-/** A state may give the mark another colour than it has at rest, and with it the link. */
-export const markGround = ({ over }: ResolvedLooks['uses']): string =>
-  over.marker.size > 0 ? 'var(--kamino-mark-color, var(--kamino-marker))' : 'var(--kamino-marker)';
-
-const usual = (selectors: string, uses: ResolvedLooks['uses']): string => `${selectors} {
+const usual = (selectors: string): string => `${selectors} {
   content: "";
   position: absolute;
   inset-inline: var(--kamino-mark-inline);
   inset-block-end: var(--kamino-mark-block);
   block-size: 0.15em;
   border-radius: 1em;
-  background: ${markGround(uses)};
+  background: var(--kamino-marker);
 }
 `;
 
 /** @param hasUsual some entries show the usual marks; the home does so in any case */
-export function marks(has: StyleParts, hasUsual: boolean, uses: ResolvedLooks['uses']): string {
-  if (!hasUsual) return has.home ? usual(`.${parts.menu} .${parts.home}[aria-current]::after`, uses) : '';
-  return `${usual(marked(has), uses)}${inside} {
+export function marks(has: StyleParts, hasUsual: boolean): string {
+  if (!hasUsual) return has.home ? usual(`.${parts.menu} .${parts.home}[aria-current]::after`) : '';
+  return `${usual(marked(has))}${inside} {
   inline-size: 1.2em;
   margin-inline: auto;
 }

@@ -2,7 +2,6 @@ import type { ResolvedLooks } from '../look/types.ts';
 import type { ResolvedPanels } from '../target/facts.ts';
 import { panelAttribute, parts } from '../markup/names.ts';
 import { hairline } from './arrange.ts';
-import { markGround } from './marks.ts';
 
 /**
  * Panels are shown one at a time by the style sheet alone: the one that the address names, or that holds what it names;
@@ -10,7 +9,7 @@ import { markGround } from './marks.ts';
  */
 export function panelRules(
   { name, panels, first, height }: ResolvedPanels,
-  uses: ResolvedLooks['uses'],
+  { states }: ResolvedLooks['uses'],
 ): string {
   const switches = `[${panelAttribute}=${name}]`;
   const page = `:root:has(${switches})`;
@@ -44,7 +43,7 @@ ${height === 'tallest' ? overlaid : ''}${hidden.join(',')} {
 }
 }
 ${
-  uses.states.has('current')
+  states.has('current')
     ? `${marked(`&.${parts.link}`).join(',')} {
   color: var(--kamino-current-color);
   background: var(--kamino-current-background);
@@ -58,7 +57,7 @@ ${
   inset-block-end: var(--kamino-mark-block);
   block-size: 0.15em;
   border-radius: 1em;
-  background: ${markGround(uses)};
+  background: var(--kamino-marker);
 }
 ${marked(`.${parts.tabs} .${parts.entry}:has(>&)`).join(',')} {
   border: 1px solid ${hairline};

@@ -87,7 +87,7 @@ export function styleSheet(
     ...(has.submenu ? [submenus] : []),
     ...panels.map(group => panelRules(group, uses)),
     stateRules(uses, has),
-    marks(has, hasUsual, uses),
+    marks(has, hasUsual),
     belowEachOther(used, has, hasUsual),
     ...(used.has('plain') ? [markPlain] : []),
     arrangements(named, uses),
