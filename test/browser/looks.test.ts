@@ -6,6 +6,7 @@ import { beforeAll, describe, expect, it, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
 import { eventually, open, useBrowser } from '../helpers/browser.ts';
 import { folderWith, kamino, page, put } from '../helpers/site.ts';
+import { openSky, skySite } from '../helpers/sky.ts';
 
 const lamp =
   '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 24 24"><script>1</script><path onclick="x()" style="fill:url(#a)" d="M4 4h16v16H4z"/><linearGradient id="a"><stop stop-color="red"/></linearGradient></svg>';
@@ -151,6 +152,22 @@ test('a click leaves no look behind: hover and focus do not mix', async () => {
   await eventually(style, now => expect(now).toBe(atRest));
   await tab.context().close();
 });
+
+test.each(['', 'look: { color: "#33261d" }', 'look: { background: "rgb(189 54 77 / 47%)" }'])(
+  'the submenu of a menu has the ground that the plan gives it there: %s',
+  async look => {
+    const folder = skySite('look: { parts: { submenu: { background: "#382cbe", color: "#ffffff" } } }', {
+      plan: `${look}\n`,
+    });
+    const tab = await openSky(folder);
+    const link = tab.locator('.kamino-submenu a').first();
+    const ground = await link.evaluate(
+      one => getComputedStyle(one.closest('.kamino-submenu')!).backgroundColor,
+    );
+    expect(ground).toBe('rgb(56, 44, 190)');
+    await tab.context().close();
+  },
+);
 
 test('icons are drawings alone: no script, no style, ids of their own, the size of the label', async () => {
   const tab = await open(address('plain', 'bar', 'index.html'));

@@ -209,8 +209,17 @@ function groundsOf(
 
 /** What is written for sheets alone. */
 export function sheetLines({ scopes, scheme }: ResolvedLooks, menu: string): string {
-  const own = scopes.find(one => one.isOfSheets && one.address.menu === menu);
-  const scope = own ?? scopes.find(one => one.isOfSheets && one.address.menu === null);
+  const ofSubmenus = (name: string | null): Scope | undefined =>
+    scopes.find(
+      ({ address }) =>
+        address.menu === name &&
+        address.part === 'submenu' &&
+        address.entry === null &&
+        address.highlight === null,
+    );
+  // What the plan says of the submenus of this menu holds wherever they lie.
+  const nearest = ofSubmenus(menu) ?? ofSubmenus(null);
+  const scope = nearest?.isOfSheets ? nearest : undefined;
   // Once the page has been scrolled the menu around has other values.
   const isScrolled = scopes.some(one => one.address.menu === menu && one.address.part === 'scrolled');
   const around = scope && !isScrolled ? aroundOf(scope, scopes) : null;
