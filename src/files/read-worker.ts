@@ -18,14 +18,10 @@ const { texts } = writer;
 const mostKnown = 1 << 15;
 
 function readAll(): void {
-  let forgot = 0;
   for (let at = take(state, pages.length); at !== null; at = take(state, pages.length)) {
     const { path, file } = pages[at]!;
     let read: PageInNumbers | null = null;
-    if (texts.length - forgot > mostKnown) {
-      texts.forget();
-      forgot = texts.length;
-    }
+    texts.forgetBeyond(mostKnown);
     const known = texts.length;
     try {
       const raw = readRaw(join(root, file));

@@ -22,14 +22,8 @@ export function aroundEach(scope: Scope, scopes: readonly Scope[]): Around {
 
 /** The scope of the part that an entry lies in. */
 const groundOf = ({ address: { menu, part } }: Scope, scopes: readonly Scope[]): Scope | null =>
-  scopes.find(
-    ({ address, isOfSheets }) =>
-      address.part === part &&
-      address.menu === menu &&
-      address.entry === null &&
-      address.highlight === null &&
-      !isOfSheets,
-  ) ?? (part === null ? scopes[0]! : null);
+  scopes.find(one => one.address.menu === menu && isOfPart(one, part) && !one.isOfSheets) ??
+  (part === null ? scopes[0]! : null);
 
 /** The scope that holds where this one says nothing; null where another may have said more on the way. */
 export function aroundOf({ address }: Scope, scopes: readonly Scope[]): Scope | null {
@@ -46,9 +40,10 @@ export function aroundOf({ address }: Scope, scopes: readonly Scope[]): Scope | 
   return (isMenu ? null : scopeOf(scopes, address.menu)) ?? scopes[0]!;
 }
 
+/** It holds in a whole part, or, for null, in whole menus; not for single entries. */
+export const isOfPart = ({ address }: Pick<Scope, 'address'>, part: Scope['address']['part']): boolean =>
+  address.part === part && address.entry === null && address.highlight === null;
+
 /** The scope of a menu, or of all. */
 export const scopeOf = (scopes: readonly Scope[], menu: string | null): Scope | undefined =>
-  scopes.find(
-    ({ address }) =>
-      address.menu === menu && address.part === null && address.entry === null && address.highlight === null,
-  );
+  scopes.find(one => one.address.menu === menu && isOfPart(one, null));

@@ -1,6 +1,7 @@
 import type { Scope } from '../look/types.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import { forms } from '../plan/forms.ts';
+import { isOfPart } from './around.ts';
 
 /** What is written of a scope: lines of rules. */
 export interface Written {
@@ -19,10 +20,7 @@ export function submenusOf(
   const isGroundless = menus.some(
     one => (menu === null || one.name === menu) && forms[one.form].isGroundless,
   );
-  const all = scopes.filter(
-    ({ address, isOfSheets }) =>
-      address.part === 'submenu' && address.entry === null && address.highlight === null && !isOfSheets,
-  );
+  const all = scopes.filter(one => isOfPart(one, 'submenu') && !one.isOfSheets);
   // Menus that say something of their own submenus say it of these with other words.
   if (menu === null) return all.every(one => one.address.menu === null) && !isGroundless ? all : [];
   const own = all.filter(({ address }) => address.menu === menu);

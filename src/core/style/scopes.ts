@@ -2,7 +2,7 @@ import { covers, folds } from '../menu/folds.ts';
 import type { ResolvedMenu } from '../menu/types.ts';
 import type { ResolvedLooks, Scope, ScopeAddress } from '../look/types.ts';
 import { entryAttribute, highlightClass, menuClass, parts } from '../markup/names.ts';
-import { type Around, aroundEach, aroundOf } from './around.ts';
+import { type Around, aroundEach, aroundOf, isOfPart } from './around.ts';
 import { when } from './room.ts';
 import { type Written, isSaidOfSubmenus, submenusOf } from './said.ts';
 import { openFold, withGround } from './selectors.ts';
@@ -129,7 +129,7 @@ function drawnBody(
   { address, values, paints }: Scope,
   { around, constant }: { around: Around; constant: ReadonlySet<string> },
 ): string {
-  if (address.part === null && address.entry === null && address.highlight === null) return '';
+  if (isOfPart({ address }, null)) return '';
   const type = [...values].filter(
     ([name, value]) =>
       typeRows.has(name) &&
@@ -210,13 +210,7 @@ function groundsOf(
 /** What is written for sheets alone. */
 export function sheetLines({ scopes, scheme }: ResolvedLooks, menu: string): string {
   const ofSubmenus = (name: string | null): Scope | undefined =>
-    scopes.find(
-      ({ address }) =>
-        address.menu === name &&
-        address.part === 'submenu' &&
-        address.entry === null &&
-        address.highlight === null,
-    );
+    scopes.find(one => one.address.menu === name && isOfPart(one, 'submenu'));
   // What the plan says of the submenus of this menu holds wherever they lie.
   const nearest = ofSubmenus(menu) ?? ofSubmenus(null);
   const scope = nearest?.isOfSheets ? nearest : undefined;

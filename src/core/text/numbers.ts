@@ -40,18 +40,15 @@ export class NumberWriter {
 
   /** All that was written since the last time, in memory that other threads see too. */
   take(): Uint8Array {
+    if (this.#kept + this.#at > this.#piece.length) {
+      this.#piece = new Uint8Array(new SharedArrayBuffer(Math.max(pieceSize, this.#at)));
+      this.#kept = 0;
+    }
     const from = this.#kept;
-    if (from + this.#at > this.#piece.length) return this.#takeNew();
     this.#piece.set(this.#bytes.subarray(0, this.#at), from);
     this.#kept += this.#at;
     [this.#at, this.#offset] = [0, 0];
     return this.#piece.subarray(from, this.#kept);
-  }
-
-  #takeNew(): Uint8Array {
-    this.#piece = new Uint8Array(new SharedArrayBuffer(Math.max(pieceSize, this.#at)));
-    this.#kept = 0;
-    return this.take();
   }
 
   /** @param number 31 bits and its sign */

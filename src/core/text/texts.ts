@@ -42,8 +42,9 @@ export class Texts extends NumberedTexts {
     this.#known.clear();
   }
 
-  /** All that came until now are somebody else's: what comes again gets a new number. */
-  forget(): void {
+  /** Where more than so many are held, all that came until now are somebody else's: what comes again gets a new number. */
+  forgetBeyond(most: number): void {
+    if (this.texts.length <= most) return;
     this.#known.clear();
     this.#gone = this.length;
     this.texts.length = 0;

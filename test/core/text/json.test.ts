@@ -68,7 +68,7 @@ it('gives a text that was forgotten a new number, and tells those that came sinc
   const texts = new Texts();
   const heard: string[] = [];
   const numbers = ['Tonight', 'Visit', 'Tonight', '', 'Tonight', 'Visit', 'Book'].map((text, at) => {
-    if (at === 3) texts.forget();
+    if (at === 3) texts.forgetBeyond(1);
     const known = texts.length;
     const number = texts.of(text);
     heard.push(...texts.since(known));
