@@ -65,7 +65,7 @@ const startWith = (name: string, kept: Buffer, ...args: string[]) => {
     'package.json': readFileSync(join(root, 'package.json')),
     [`dist/${name}`]: kept,
   });
-  for (const file of ['kamino.cjs', 'program.cjs'])
+  for (const file of ['kamino.cjs', 'again.cjs', 'program.cjs'])
     copyFileSync(join(root, 'dist', file), join(folder, 'dist', file));
   const start = [join(folder, 'dist/kamino.cjs'), ...args];
   const { status, stdout } = spawnSync(process.execPath, start, { encoding: 'utf8', env: plainly });

@@ -40,7 +40,7 @@ const result = await build({
 });
 
 // The program as one script in ASCII, so that V8 can keep what it has compiled of it; what is large and seldom needed
-// stands beside it.
+// stands beside it, and so does what tells again what the last build told.
 const common = {
   outdir,
   outExtension: { '.js': '.cjs' },
@@ -66,7 +66,7 @@ const beside = {
 const program = await build({
   ...common,
   ...packages,
-  entryPoints: { program: 'src/cli/program.ts' },
+  entryPoints: { program: 'src/cli/program.ts', again: 'src/cli/again.ts' },
   define: { 'import.meta.url': 'kaminoUrl' },
   banner: { js: "const kaminoUrl = require('node:url').pathToFileURL(__filename).href;" },
   supported: { 'dynamic-import': false },

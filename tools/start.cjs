@@ -33,17 +33,18 @@ function tell(bytes) {
   }
 }
 
-function start() {
+/** A part of the program, with what V8 has compiled of it. */
+function load(name) {
   const { join } = require('node:path');
   const { Script } = require('node:vm');
   const { crc32 } = require('node:zlib');
-  const filename = join(__dirname, 'program.cjs');
+  const filename = join(__dirname, `${name}.cjs`);
   const source = readFileSync(filename);
 
   /** What was compiled of this very source, whole; V8 itself does not look, and falls over what is not. */
   const compiled = () => {
     try {
-      const file = readFileSync(join(__dirname, 'program.cache'));
+      const file = readFileSync(join(__dirname, `${name}.cache`));
       const data = file.subarray(8);
       const isRight = file.readUInt32LE(0) === crc32(source) && file.readUInt32LE(4) === crc32(data);
       return isRight ? data : undefined;
@@ -59,8 +60,23 @@ function start() {
   return { source, script, ...loaded.exports };
 }
 
-if (require.main !== module) module.exports = start();
+/** What the last build told, where nothing has changed since; otherwise what was seen. Null for all other commands. */
+function again(words, io) {
+  if (words[0] !== 'build') return null;
+  // Small enough to be compiled in less time than it takes to see whether what was kept of it is whole.
+  const part = require('./again.cjs');
+  return part.again(words, io ?? part.straight());
+}
+
+function start(words) {
+  const told = again(words);
+  if (told && told.status !== null) process.exitCode = told.status;
+  else void load('program').program(told);
+}
+
+if (require.main !== module) module.exports = { again, load };
 else {
-  const told = toldOf(process.argv.slice(2));
-  if (!told || !tell(told)) void start().program();
+  const words = process.argv.slice(2);
+  const told = toldOf(words);
+  if (!told || !tell(told)) start(words);
 }

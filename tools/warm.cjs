@@ -3,7 +3,9 @@ const { mkdtempSync, rmSync, writeFileSync } = require('node:fs');
 const { tmpdir } = require('node:os');
 const { join } = require('node:path');
 const { crc32 } = require('node:zlib');
-const { source, script, run } = require('../dist/kamino.cjs');
+const { load } = require('../dist/kamino.cjs');
+
+const { source, script, run } = load('program');
 
 const nothing = () => undefined;
 const io = { out: nothing, err: nothing, outIsTerminal: false, errIsTerminal: false, environment: {} };

@@ -1,7 +1,7 @@
 import type { Command } from 'commander';
 import { counted } from '../core/text/nearest.ts';
 import type { DemoResult, Verification } from '../jobs/demo.ts';
-import { buildTable } from './build.ts';
+import { buildTable } from './build-report.ts';
 import { type Act, type Voice, tellFindings } from './io.ts';
 
 export function addDemo(program: Command, act: Act): void {

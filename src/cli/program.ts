@@ -1,24 +1,18 @@
+import { handOn } from '../jobs/glance.ts';
+import type { Again } from './again.ts';
+import type { Io } from './io.ts';
 import { run } from './run.ts';
+import { terminal } from './terminal.ts';
 
 export { run };
 
-/** The program as it stands in a terminal. */
-export async function program(): Promise<void> {
-  // Whoever reads may stop reading (`| head`): that is no error. What takes no more, such as a full disk, is one.
-  for (const stream of [process.stdout, process.stderr]) {
-    stream.on('error', (error: NodeJS.ErrnoException) => {
-      if (error.code === 'EPIPE') return;
-      if (stream === process.stdout)
-        process.stderr.write(`kamino: what is printed cannot be written (${error.code})\n`);
-      process.exit(2);
-    });
-  }
-  process.exitCode = await run(process.argv.slice(2), {
-    out: text => process.stdout.write(text),
-    err: text => process.stderr.write(text),
-    outIsTerminal: process.stdout.isTTY,
-    errIsTerminal: process.stderr.isTTY,
-    errSize: () => ({ columns: process.stderr.columns, rows: process.stderr.rows }),
-    environment: process.env,
-  });
+/** The program as it stands in a terminal. @param begun what was found out before it was loaded */
+export async function program(begun: Again | null = null): Promise<void> {
+  process.exitCode = await goOn(begun, process.argv.slice(2), terminal());
+}
+
+/** Runs a command line from where it has begun; gives its exit status. */
+export function goOn(begun: Again | null, words: readonly string[], io: Io): Promise<number> {
+  if (begun) handOn(begun.file, begun.glanced);
+  return run(words, io);
 }

@@ -1,16 +1,19 @@
-import { resolve } from 'node:path';
+import { readFileSync } from 'node:fs';
+import { join, resolve } from 'node:path';
 import { frontPage } from '../core/address/front.ts';
 import { pathMatcher } from '../core/address/glob.ts';
 import type { SiteFacts } from '../core/target/facts.ts';
 import type { Entry, Plan } from '../core/plan/types.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
+import { sumOf } from '../core/text/sum.ts';
 import { SiteContents } from './contents.ts';
 import { Moves } from './moves.ts';
-import { inPlace } from './own.ts';
+import { inPlace, isOwnContent, isOwnPath } from './own.ts';
 import { isFolder } from './paths.ts';
 import type { OpenPlan } from './plan.ts';
+import type { Seen } from './reading.ts';
 import { SiteRecord } from './record.ts';
-import { listSite, withoutOwn } from './site.ts';
+import { listSite } from './site.ts';
 import type { SiteFile } from './walk.ts';
 
 /** The files of a site, and what the menus must know of them. */
@@ -28,8 +31,11 @@ export interface OpenSite {
   findings: Finding[];
 }
 
-/** Lists the site that a plan names; the finding that says why where there is none. */
-export function openSite(open: OpenPlan, plan: Plan): OpenSite | Finding {
+/**
+ * Lists the site that a plan names; the finding that says why where there is none.
+ * @param seen of the same plan and its site a moment ago
+ */
+export function openSite(open: OpenPlan, plan: Plan, seen: Seen | null = null): OpenSite | Finding {
   const root = resolve(open.folder, plan.site);
   if (!isFolder(root))
     return finding(
@@ -38,9 +44,12 @@ export function openSite(open: OpenPlan, plan: Plan): OpenSite | Finding {
       `the site’s folder \`${plan.site}\` is not there`,
       '`site` is a folder, seen from the plan.',
     );
-  const record = new SiteRecord(open.folder);
+  const record = new SiteRecord(open.folder, seen?.reading);
   const { output, leaveOut } = plan;
-  const { files: all, findings } = listSite({ root, plan: open.file, record, output, leaveOut });
+  const isSeen = record.reading === seen?.reading && seen.site?.plan === sumOf(Buffer.from(open.source.text));
+  const { files: all, findings } = isSeen
+    ? seen.site!.listed
+    : listSite({ root, plan: open.file, record, output, leaveOut });
   const known = withoutOwn(root, all);
   // A piece of HTML that a menu holds is no page, and stays out of the finished site.
   const pieces = piecesIn(plan);
@@ -93,4 +102,9 @@ function piecesOf(entries: readonly Entry[]): string[] {
     ),
     ...piecesOf(below),
   ]);
+}
+
+/** The files but for those that Kamino itself put beside the pages. */
+function withoutOwn(root: string, files: readonly SiteFile[]): SiteFile[] {
+  return files.filter(({ path }) => !isOwnPath(path) || !isOwnContent(path, readFileSync(join(root, path))));
 }

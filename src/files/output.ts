@@ -58,12 +58,6 @@ export class Output {
     this.#writer = new Writer(this.#place, { isFresh: this.#isFresh, sweeps: !this.#isFresh });
   }
 
-  /** Whether no source has changed since the last build, and no finished file. */
-  isSettled(sources: readonly SiteFile[], own: readonly string[]): boolean {
-    if (this.#isFresh || this.#old?.files.size !== sources.length + own.length) return false;
-    return sources.every(file => this.isUnchanged(file)) && own.every(path => this.#there.isUntouched(path));
-  }
-
   /** Whether this file's source is the one it was made from, and the finished file the one that was made. */
   isUnchanged({ path, size, time }: SiteFile): boolean {
     const old = this.#old?.files.get(path);

@@ -2,15 +2,9 @@ import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import type { Behaviour } from '../core/markup/names.ts';
 import { isOwnScript, isOwnStyle, namedHash } from '../core/markup/own.ts';
+import { ownPaths, ownScript, ownStyle } from './own-names.ts';
 
-/** Kamino's own style sheet and script, in the output or the site. */
-export const ownStyle = 'kamino/menu.css';
-export const ownScript = 'kamino/menu.js';
-export const ownPaths = [ownStyle, ownScript];
-
-/** Where `kamino specimen` writes to by itself, and where people have the report of a walk. */
-export const specimenFile = 'specimen.html';
-export const ownSheets = [specimenFile, 'walk.html'];
+export * from './own-names.ts';
 
 /** The name of a content. */
 export const contentName = (bytes: Uint8Array): string =>
@@ -34,9 +28,6 @@ export function ownPath(path: string, bytes: Uint8Array, hashes: boolean): strin
 /** Whether a path is that of Kamino's style sheet, or script, under either name. */
 export const isOwnKind = (path: string, kind: 'css' | 'js'): boolean =>
   path.startsWith('kamino/menu') && path.endsWith(`.${kind}`) && isOwnPath(path);
-
-/** What the plan says as `output` where the pages themselves are changed. */
-export const inPlace = 'in-place';
 
 let built: Record<string, string> | null = null;
 

@@ -1,12 +1,13 @@
 import { createHash } from 'node:crypto';
-import { existsSync, readFileSync, renameSync } from 'node:fs';
+import { existsSync, renameSync } from 'node:fs';
 import { basename, dirname, join, relative, sep } from 'node:path';
 import { type Raw, bytesOf } from '../core/text/bytes.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
 import { readRaw } from './read.ts';
 import { shownPath } from './paths.ts';
 import { lookAt, makeFolder } from './real.ts';
-import { type Glance, type PageNotes, type Row, type Stored, isInside, readStored } from './stored.ts';
+import { type Reading, ReadRecord, recordFile } from './reading.ts';
+import { type Glance, type PageNotes, type Row, isInside, isWhole } from './stored.ts';
 import { writeWhole } from './write.ts';
 
 /** What Kamino wrote into one folder, and from what. */
@@ -33,22 +34,16 @@ export interface FileRecord {
 }
 
 /** The record beside a plan, in `.kamino/`. It is no part of the site or the output. */
-export class SiteRecord {
-  readonly #folder: string;
-  readonly #stored: Stored;
+export class SiteRecord extends ReadRecord {
   /** The record as it is on the disk. */
   #text: string;
-
-  readonly #isDamaged: boolean;
   /** Read only: nothing is written, kept or moved. */
   #isDry = true;
 
-  constructor(planFolder: string) {
-    this.#folder = join(planFolder, '.kamino');
-    this.#text = readText(join(this.#folder, 'record.json'));
-    const stored = readStored(this.#text);
-    this.#isDamaged = stored === null && this.#text !== '';
-    this.#stored = stored ?? { kamino: 1, outputs: {} };
+  /** @param seen as it was read a moment ago */
+  constructor(planFolder: string, seen: Reading | null = null) {
+    super(planFolder, seen, isWhole);
+    this.#text = this.reading.text;
   }
 
   /** From now on it is written to; until then it is only read. */
@@ -59,80 +54,72 @@ export class SiteRecord {
 
   /** A record that cannot be trusted counts as none: contents are compared then. */
   get findings(): Finding[] {
-    return this.#isDamaged ? [damaged(shownPath(join(this.#folder, 'record.json')))] : [];
-  }
-
-  /** The folders that Kamino wrote, by the names that the plan gave them. */
-  get folders(): string[] {
-    return [...Object.keys(this.#stored.outputs), ...(this.#stored.packs ?? [])];
+    return this.isDamaged ? [damaged(shownPath(join(this.folder, recordFile)))] : [];
   }
 
   output(name: string): OutputRecord | null {
-    const stored = Object.hasOwn(this.#stored.outputs, name) ? this.#stored.outputs[name] : undefined;
+    const stored = this.found(name);
     if (!stored) return null;
     const files = new Map<string, FileRecord>();
-    for (const [path, sourceSize, sourceTime, size, time, checksum] of stored.files) {
-      files.set(path, { sourceSize, sourceTime, size, time, checksum });
-    }
+    // Rows are not taken apart as lists: of ten thousand files that takes five times as long.
+    for (const row of stored.files)
+      files.set(row[0], {
+        sourceSize: row[1],
+        sourceTime: row[2],
+        size: row[3],
+        time: row[4],
+        checksum: row[5],
+      });
     return { basis: stored.basis, glance: stored.glance, files, notes: new Map(stored.notes ?? []) };
   }
 
-  glance(name: string): Glance | null {
-    return this.#stored.outputs[name]?.glance ?? null;
-  }
-
   save(name: string, record: OutputRecord): void {
-    const files = [...record.files]
-      .map(([path, one]): Row => [path, one.sourceSize, one.sourceTime, one.size, one.time, one.checksum])
-      .sort(([one], [other]) => (one < other ? -1 : 1));
+    const files: Row[] = [];
+    record.files.forEach((one, path) => {
+      files.push([path, one.sourceSize, one.sourceTime, one.size, one.time, one.checksum]);
+    });
+    files.sort((one, other) => (one[0] < other[0] ? -1 : 1));
     const notes = [...record.notes];
     const { basis, glance } = record;
-    this.#stored.outputs[name] = { basis, glance, files, ...(notes.length > 0 ? { notes } : {}) };
+    this.stored.outputs[name] = { basis, glance, files, ...(notes.length > 0 ? { notes } : {}) };
     this.#write();
-  }
-
-  /** Sheets and pictures that were written, as whole paths, with their size. */
-  get sheets(): ReadonlyMap<string, number> {
-    const folder = dirname(this.#folder);
-    return new Map((this.#stored.sheets ?? []).map(([path, size]) => [join(folder, path), size]));
   }
 
   /** A folder that a finished site was packed into is no part of it. */
   savePack(folder: string): void {
-    const name = relative(dirname(this.#folder), folder).split(sep).join('/');
-    const packs = new Set([...(this.#stored.packs ?? []), name]);
-    if (!isInside(name) || packs.size === this.#stored.packs?.length) return;
-    this.#stored.packs = [...packs].sort();
+    const name = relative(dirname(this.folder), folder).split(sep).join('/');
+    const packs = new Set([...(this.stored.packs ?? []), name]);
+    if (!isInside(name) || packs.size === this.stored.packs?.length) return;
+    this.stored.packs = [...packs].sort();
     this.#write();
   }
 
   /** Files below the plan's folder that are no part of the site. */
   saveSheets(files: readonly { file: string; size: number }[]): void {
     const rows = files.map(
-      ({ file, size }) => [relative(dirname(this.#folder), file).split(sep).join('/'), size] as const,
+      ({ file, size }) => [relative(dirname(this.folder), file).split(sep).join('/'), size] as const,
     );
     const own = new Map([
-      ...(this.#stored.sheets ?? []),
+      ...(this.stored.sheets ?? []),
       ...rows.filter(([path]) => !/^(?:\.\.\/|\/|[a-z]:)/i.test(path)),
     ]);
     if (own.size === 0) return;
-    this.#stored.sheets = [...own].sort(([one], [other]) => (one < other ? -1 : 1));
+    this.stored.sheets = [...own].sort(([one], [other]) => (one < other ? -1 : 1));
     this.#write();
   }
 
   #write(): void {
-    const text = JSON.stringify(this.#stored);
+    const text = JSON.stringify(this.stored);
     if (this.#isDry || text === this.#text) return;
     this.#enter('');
-    if (this.#isDamaged)
-      renameSync(join(this.#folder, 'record.json'), join(this.#folder, 'record-damaged.json'));
-    writeWhole(join(this.#folder, 'record.json'), Buffer.from(text));
+    if (this.isDamaged) renameSync(join(this.folder, recordFile), join(this.folder, 'record-damaged.json'));
+    writeWhole(join(this.folder, recordFile), Buffer.from(text));
     this.#text = text;
   }
 
   /** Keeps what was taken out of a page; it is on the disk when this returns, and never pruned. */
   keep(hash: string, raw: Raw): void {
-    const file = join(this.#folder, 'taken', hash);
+    const file = join(this.folder, 'taken', hash);
     if (this.#isDry || this.taken(hash) !== null) return;
     this.#enter('taken');
     writeWhole(file, bytesOf(raw));
@@ -141,7 +128,7 @@ export class SiteRecord {
   /** What was taken out under this name, or null. */
   taken(hash: string): Raw | null {
     if (!/^[0-9a-f]+$/.test(hash)) return null;
-    const file = join(this.#folder, 'taken', hash);
+    const file = join(this.folder, 'taken', hash);
     try {
       const raw = lookAt(file)?.isFile() ? readRaw(file) : null;
       return raw !== null && hashOf(raw) === hash ? raw : null;
@@ -154,35 +141,27 @@ export class SiteRecord {
   keepSource(path: string, bytes: Uint8Array): void {
     if (this.#isDry) return;
     this.#enter(join('before', dirname(path)).split(sep).join('/'));
-    writeWhole(join(this.#folder, 'before', path), bytes);
+    writeWhole(join(this.folder, 'before', path), bytes);
   }
 
   /** @throws {LinkInWay} */
   #enter(folder: string): void {
-    makeFolder(dirname(this.#folder), join(basename(this.#folder), folder));
+    makeFolder(dirname(this.folder), join(basename(this.folder), folder));
   }
 
   /** Where files that the site no longer has are put. */
   get aside(): string {
-    return join(this.#folder, 'gone');
+    return join(this.folder, 'gone');
   }
 
   /** Moves a finished file of ours that the site no longer has out of the output; gives its new place. */
   putAside(file: string, path: string): string {
-    const gone = join(this.#folder, 'gone', path);
+    const gone = join(this.folder, 'gone', path);
     let target = gone;
     for (let number = 2; existsSync(target); number += 1) target = `${gone}.${number}`;
     this.#enter(join('gone', dirname(path)));
     renameSync(file, target);
     return target;
-  }
-}
-
-function readText(file: string): string {
-  try {
-    return readFileSync(file, 'utf8');
-  } catch {
-    return '';
   }
 }
 

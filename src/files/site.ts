@@ -2,8 +2,8 @@ import { readFileSync } from 'node:fs';
 import { dirname, join, relative, resolve, sep } from 'node:path';
 import { pathMatcher } from '../core/address/glob.ts';
 import { isOwnSheet } from '../core/markup/own.ts';
-import { inPlace, isOwnContent, isOwnPath, ownSheets } from './own.ts';
-import type { SiteRecord } from './record.ts';
+import { inPlace, ownSheets } from './own-names.ts';
+import type { ReadRecord } from './reading.ts';
 import { type SiteFile, type Walk, walkFolder } from './walk.ts';
 
 /** What a page is where no plan says it. */
@@ -15,7 +15,7 @@ export interface SitePlace {
   /** The plan's file, whether it is there or not. */
   plan: string;
   /** What Kamino wrote, by the names that the plan gave its folders. */
-  record: Pick<SiteRecord, 'folders' | 'sheets'>;
+  record: Pick<ReadRecord, 'folders' | 'sheets'>;
   /** The output folder, as the plan has it; `built` where there is none. */
   output?: string;
   leaveOut?: readonly string[];
@@ -73,9 +73,4 @@ function leftBy(place: SitePlace): (path: string) => boolean {
   const own = new Set([...outputs, ...outputs.map(folder => `${folder}/`), inSite(plan)]);
   const isLeft = pathMatcher(leaveOut);
   return path => own.has(path) || isLeft(path.endsWith('/') ? path.slice(0, -1) : path);
-}
-
-/** The files but for those that Kamino itself put beside the pages. */
-export function withoutOwn(root: string, files: readonly SiteFile[]): SiteFile[] {
-  return files.filter(({ path }) => !isOwnPath(path) || !isOwnContent(path, readFileSync(join(root, path))));
 }

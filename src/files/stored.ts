@@ -55,8 +55,8 @@ export type Row = [
 ];
 
 /**
- * Reads a record; null for one that is damaged. By hand, since a library for this takes longer to load than a build in
- * which nothing has changed.
+ * What a text holds as a record, as far as a glance goes by it: that does not look at what is told of single files. Null for
+ * one that is damaged. By hand, since a library for this takes longer to load than a build in which nothing has changed.
  */
 export function readStored(text: string): Stored | null {
   let stored: unknown;
@@ -72,9 +72,16 @@ export function readStored(text: string): Stored | null {
 }
 
 function isOutput(value: unknown): value is StoredOutput {
-  if (!isRecord(value) || typeof value['basis'] !== 'string' || !Array.isArray(value['files'])) return false;
-  if (value['notes'] !== undefined && !isListOf(value['notes'], isNoted)) return false;
-  return (value['glance'] === null || isGlance(value['glance'])) && value['files'].every(isRow);
+  if (!isRecord(value) || typeof value['basis'] !== 'string' || !isListOf(value['files'], Array.isArray))
+    return false;
+  return value['glance'] === null || isGlance(value['glance']);
+}
+
+/** Whether all that it tells of single files has its form too. */
+export function isWhole({ outputs }: Stored): boolean {
+  return Object.values(outputs).every(
+    ({ files, notes }) => files.every(isRow) && (notes === undefined || isListOf(notes, isNoted)),
+  );
 }
 
 function isGlance(value: unknown): value is Glance {
@@ -91,10 +98,16 @@ function isGlance(value: unknown): value is Glance {
 }
 
 function isRow(value: unknown): value is Row {
-  if (!Array.isArray(value) || value.length !== 6) return false;
-  const [path, ...figures] = value as unknown[];
-  const checksum = figures.pop();
-  return isInside(path) && figures.every(isCount) && (checksum === null || isCount(checksum));
+  return (
+    Array.isArray(value) &&
+    value.length === 6 &&
+    isInside(value[0]) &&
+    isCount(value[1]) &&
+    isCount(value[2]) &&
+    isCount(value[3]) &&
+    isCount(value[4]) &&
+    (value[5] === null || isCount(value[5]))
+  );
 }
 
 const isSheetRow = (value: unknown): boolean =>

@@ -26,8 +26,9 @@ export interface Walk {
  * `leaveOut` says (it is given paths of files and, for whole folders, paths with `/` at the end).
  */
 export function walkFolder(root: string, leaveOut: (path: string) => boolean): Walk {
-  const walker = new Walker(root, leaveOut);
-  walker.enter('', [realpathSync(root)], null);
+  const real = realpathSync(root);
+  const walker = new Walker(root, real, leaveOut);
+  walker.enter('', [real], null);
   walker.files.sort((one, other) => (one.path < other.path ? -1 : 1));
   return { files: walker.files, findings: walker.findings };
 }
@@ -39,9 +40,9 @@ class Walker {
   readonly #realRoot: string;
   readonly #leaveOut: (path: string) => boolean;
 
-  constructor(root: string, leaveOut: (path: string) => boolean) {
+  constructor(root: string, realRoot: string, leaveOut: (path: string) => boolean) {
     this.#root = root;
-    this.#realRoot = realpathSync(root);
+    this.#realRoot = realRoot;
     this.#leaveOut = leaveOut;
   }
 

@@ -1,6 +1,6 @@
 import type { BuildOptions, BuildResult } from '../files/result.ts';
 import { planFile } from './given.ts';
-import { glance } from './glance.ts';
+import { glance, unseen } from './glance.ts';
 export type { BuildOptions, BuildResult } from '../files/result.ts';
 
 /**
@@ -9,8 +9,8 @@ export type { BuildOptions, BuildResult } from '../files/result.ts';
  */
 export async function build(options: BuildOptions = {}): Promise<BuildResult> {
   const plan = planFile(options.plan);
-  const known = options.dryRun ? null : glance(plan);
-  if (known) return known;
+  const { result, seen } = options.dryRun ? unseen : glance(plan);
+  if (result) return result;
   const { make } = await import('./make.ts');
-  return make(plan, options);
+  return make(plan, options, seen);
 }

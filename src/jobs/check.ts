@@ -4,6 +4,7 @@ import { checkSite } from '../core/check/index.ts';
 import { type Finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { oddFolder } from '../files/folder-errors.ts';
 import { planIn, fromUser, shownPath } from '../files/paths.ts';
+import type { Seen } from '../files/reading.ts';
 import { ruleMistakes, weighed } from '../opening/weighed.ts';
 import { openFolder } from '../opening/folder.ts';
 import { finishedPages } from './finished.ts';
@@ -56,16 +57,16 @@ export async function check({ site: given, progress, isFresh }: CheckOptions = {
 /** What a build would find and do now. */
 async function planned(plan: string): Promise<Finding[]> {
   const { glance } = await import('./glance.ts');
-  const known = glance(plan);
+  const { result, seen } = glance(plan);
   return againstPlan(
-    known ? { files: [], findings: known.findings } : await dryRun(plan),
+    result ? { files: [], findings: result.findings } : await dryRun(plan, seen),
     `kamino build${whereOf(plan)}`,
   );
 }
 
-async function dryRun(plan: string): Promise<WouldBuild> {
+async function dryRun(plan: string, seen: Seen | null): Promise<WouldBuild> {
   const { make } = await import('./make.ts');
-  const { outcome, created, changed, gone, findings } = await make(plan, { dryRun: true });
+  const { outcome, created, changed, gone, findings } = await make(plan, { dryRun: true }, seen);
   return { files: outcome === 'stopped' ? [] : [...created, ...changed, ...gone], findings };
 }
 

@@ -1,31 +1,58 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { dirname, resolve } from 'node:path';
-import { Output } from '../files/output.ts';
-import { planMark } from '../files/plan-mark.ts';
-import { type Glance, SiteRecord } from '../files/record.ts';
+import { sumOf } from '../core/text/sum.ts';
 import { seenFrom, shownPath } from '../files/paths.ts';
-import { listSite } from '../files/site.ts';
+import { planMark } from '../files/plan-mark.ts';
+import { ReadRecord, type Seen } from '../files/reading.ts';
 import type { BuildResult } from '../files/result.ts';
+import { isSettled } from '../files/settled.ts';
+import { listSite } from '../files/site.ts';
+import type { Glance } from '../files/stored.ts';
+
+/** What a look at the record and the dates of files tells. */
+export interface Glanced {
+  /** Null where a build has to look closer. */
+  result: BuildResult | null;
+  /** What such a build need not look at again. */
+  seen: Seen | null;
+}
+
+export const unseen: Glanced = { result: null, seen: null };
+
+/** What the starter of the program has seen of a plan: its build goes on from that. */
+let handedOn: { file: string; seen: Seen } | null = null;
+
+export function handOn(file: string, { seen }: Glanced): void {
+  handedOn = seen && { file, seen };
+}
 
 /**
  * Whether the last build still holds: same plan, no page or finished file changed, and no error to tell. Then the
- * plan need not be understood again, and what was told is told again. Null where a build has to look closer.
+ * plan need not be understood again, and what was told is told again.
  * @param file the plan's
  */
-export function glance(file: string): BuildResult | null {
+export function glance(file: string): Glanced {
+  const handed = handedOn;
+  handedOn = null;
+  if (handed?.file === file) return { result: null, seen: handed.seen };
   const folder = dirname(file);
-  const record = new SiteRecord(folder);
-  if (record.folders.length === 0 || !existsSync(file)) return null;
-  const mark = planMark(readFileSync(file));
-  const name = record.folders.find(one => record.glance(one)?.plan === mark);
-  const known = name === undefined ? null : record.glance(name);
-  if (name === undefined || !known || known.seenFrom !== seenFrom(folder)) return null;
-  const root = resolve(folder, known.site);
-  if (!existsSync(root)) return null;
-  const { files, findings } = listSite({ root, plan: file, record, output: name, leaveOut: known.leaveOut });
-  const output = new Output(resolve(folder, name), name, record, true);
-  if (findings.length > 0 || !output.isSettled(files, known.own)) return null;
-  return resultOf(known, shownPath(output.folder), files.length + known.own.length);
+  const record = new ReadRecord(folder);
+  if (record.folders.length === 0 || !existsSync(file)) return unseen;
+  const text = readFileSync(file);
+  const mark = planMark(text);
+  const output = record.folders.find(one => record.found(one)?.glance?.plan === mark);
+  const last = output === undefined ? null : record.found(output);
+  const known = last?.glance;
+  const root = known && resolve(folder, known.site);
+  if (output === undefined || !last || !known || !root || !existsSync(root))
+    return { result: null, seen: { reading: record.reading, site: null } };
+  const listed = listSite({ root, plan: file, record, output, leaveOut: known.leaveOut });
+  const there = { sources: listed.files, own: known.own, folder: resolve(folder, output) };
+  const isSame =
+    known.seenFrom === seenFrom(folder) && listed.findings.length === 0 && isSettled(last.files, there);
+  const seen = { reading: record.reading, site: { plan: sumOf(text), listed } };
+  if (!isSame) return { result: null, seen };
+  return { result: resultOf(known, shownPath(there.folder), last.files.length), seen };
 }
 
 function resultOf({ menus, pages, findings }: Glance, output: string, same: number): BuildResult {

@@ -7,6 +7,7 @@ import { inPlace } from '../files/own.ts';
 import { alone } from '../files/lock.ts';
 import { fromUser, isThere, shownPath } from '../files/paths.ts';
 import { type OpenPlan, openPlan } from '../files/plan.ts';
+import type { Seen } from '../files/reading.ts';
 import type { Run } from '../files/run.ts';
 import { FolderWriter } from '../files/write-folder.ts';
 import { PlaceWriter } from '../files/write-in-place.ts';
@@ -14,9 +15,9 @@ import type { SiteWriter, WriteOptions, Written } from '../files/writer.ts';
 import { openAll } from '../opening/open.ts';
 import type { BuildResult } from '../files/result.ts';
 
-/** A whole build, while nobody else writes by this plan. */
-export async function make(plan: string, how: WriteOptions): Promise<BuildResult> {
-  const work = (): Promise<BuildResult> => whole(plan, how);
+/** A whole build, while nobody else writes by this plan. @param seen of the site a moment ago */
+export async function make(plan: string, how: WriteOptions, seen: Seen | null): Promise<BuildResult> {
+  const work = (): Promise<BuildResult> => whole(plan, how, seen);
   if (how.dryRun === true || !isThere(plan)) return work();
   try {
     return await alone(dirname(plan), work);
@@ -26,8 +27,8 @@ export async function make(plan: string, how: WriteOptions): Promise<BuildResult
   }
 }
 
-async function whole(plan: string, how: WriteOptions): Promise<BuildResult> {
-  const opened = await openAll(plan);
+async function whole(plan: string, how: WriteOptions, seen: Seen | null): Promise<BuildResult> {
+  const opened = await openAll(plan, { seen });
   const report = new BuildReport(opened.open);
   if ('stop' in opened) return report.stopped(opened.stop, 2);
   const { run, findings } = await opened.prepared();

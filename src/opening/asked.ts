@@ -1,16 +1,18 @@
+import type { SitePath } from '../core/address/path.ts';
 import type { PlacedMenus } from '../core/check/placed.ts';
 import type { PlacementSource } from '../core/inlay/placement.ts';
-import type { FontFile, FontSource } from '../core/look/fonts.ts';
+import type { FontFile, FontSource, PageFonts } from '../core/look/fonts.ts';
 import type { PictureColors } from '../core/look/picture-ground.ts';
-import { mayBeFont } from '../files/font-names.ts';
 import type { OpenSite } from '../files/open-site.ts';
 
 type SiteFonts = Pick<FontSource, 'open' | 'files' | 'page'>;
+type OpenFont = FontSource['open'];
 
 /** What is read of a site when it is asked for, each once: whatever looks are tried, it stays the same. */
 export class AskedOfSite {
   readonly #site: OpenSite;
-  #fonts: Promise<SiteFonts> | null = null;
+  #pageFonts: Promise<PageFonts> | null = null;
+  #openFont: Promise<OpenFont> | null = null;
   #placed: Promise<PlacedMenus> | null = null;
   #below: Promise<ReadonlyMap<string, string[]>> | null = null;
   readonly #colors = new Map<string, Promise<readonly string[] | null>>();
@@ -19,9 +21,16 @@ export class AskedOfSite {
     this.#site = site;
   }
 
-  /** The fonts of the site. */
-  fonts(): Promise<SiteFonts> {
-    return (this.#fonts ??= fontsOf(this.#site));
+  /**
+   * The fonts of the site. What reads font files is large, and loaded only where a file is one that text is in.
+   * @param named files that the plan names
+   */
+  async fonts(named: readonly SitePath[]): Promise<SiteFonts> {
+    const { files } = this.#site.facts;
+    const page = await (this.#pageFonts ??= pageFontsOf(this.#site));
+    const isNeeded = [...named, ...page.faces.flatMap(face => face.files)].some(file => files.has(file));
+    const open = isNeeded ? await (this.#openFont ??= fontOpener(this.#site.root)) : (): null => null;
+    return { open, files, page };
   }
 
   /** Menus in their places, on some pages. */
@@ -56,18 +65,20 @@ export class AskedOfSite {
   }
 }
 
-async function fontsOf(site: OpenSite): Promise<SiteFonts> {
+async function pageFontsOf({ facts, contents }: OpenSite): Promise<PageFonts> {
   const [{ pageFonts }, { PageReader }] = await Promise.all([
     import('../core/look/fonts.ts'),
     import('../core/page/reader.ts'),
   ]);
-  const page = site.facts.front ?? [...site.facts.pages].sort()[0] ?? null;
-  const hasFonts = [...site.facts.files].some(mayBeFont);
-  const fontIn = hasFonts ? (await import('../files/font.ts')).fontIn : (): null => null;
+  const page = facts.front ?? [...facts.pages].sort()[0] ?? null;
+  return pageFonts(page, new PageReader(contents));
+}
+
+async function fontOpener(root: string): Promise<OpenFont> {
+  const { fontIn } = await import('../files/font.ts');
   const known = new Map<string, FontFile | null>();
-  const open = (file: string): FontFile | null => {
-    if (!known.has(file)) known.set(file, fontIn(site.root, file));
+  return file => {
+    if (!known.has(file)) known.set(file, fontIn(root, file));
     return known.get(file)!;
   };
-  return { open, files: site.facts.files, page: pageFonts(page, new PageReader(site.contents)) };
 }

@@ -5,6 +5,7 @@ import type { Plan } from '../core/plan/types.ts';
 import type { Finding } from '../core/text/finding.ts';
 import { type OpenSite, openSite } from '../files/open-site.ts';
 import { type OpenPlan, openPlan } from '../files/plan.ts';
+import type { Seen } from '../files/reading.ts';
 import { Opened } from './opened.ts';
 
 /** What stops a job before it begins. */
@@ -20,12 +21,12 @@ export interface Here {
   site: OpenSite;
 }
 
-/** Opens a plan and lists its site. @param plan its file, or itself where it has been read */
-export function openHere(named: string | OpenPlan): Here | Stop {
+/** Opens a plan and lists its site. @param named its file, or itself where it has been read */
+export function openHere(named: string | OpenPlan, seen: Seen | null = null): Here | Stop {
   const open = typeof named === 'object' ? named : openPlan(named);
   const { plan } = open;
   if (!plan) return { open, stop: open.findings };
-  const site = openSite(open, plan);
+  const site = openSite(open, plan, seen);
   return 'rule' in site ? { open, stop: [...open.findings, site] } : { open, plan, site };
 }
 
@@ -35,9 +36,9 @@ type Change = (facts: SiteFacts, plan: Plan) => SiteFacts;
 /** Opens a plan, lists its site, and makes every target known. */
 export async function openAll(
   named: string | OpenPlan,
-  { change }: { change?: Change } = {},
+  { change, seen = null }: { change?: Change; seen?: Seen | null } = {},
 ): Promise<Opened | Stop> {
-  const here = openHere(named);
+  const here = openHere(named, seen);
   if ('stop' in here) return here;
   return (await resolved(here, await partsOf(here), change).pictured()).settled();
 }

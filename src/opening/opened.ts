@@ -105,8 +105,9 @@ export class Opened {
   /** What menus are measured with. */
   async fonts(): Promise<MenuFonts> {
     const { MenuFonts: Fonts } = await import('../core/look/fonts.ts');
-    const { look } = this.resolution;
-    return new Fonts({ ...(await this.#asked.fonts()), look, source: this.open.source });
+    const { look, menus } = this.resolution;
+    const named = [look, ...menus.map(menu => menu.look)].flatMap(one => one?.font.file ?? []);
+    return new Fonts({ ...(await this.#asked.fonts(named)), look, source: this.open.source });
   }
 
   /** The same site with other looks: nothing of it is read again. */

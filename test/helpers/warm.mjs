@@ -2,9 +2,11 @@
 // into a pipe by name. So a test that runs fifty commands starts Node.js once.
 import { closeSync, openSync, readSync, writeSync } from 'node:fs';
 import { arm } from './kill-at.mjs';
-import { run } from '../../dist/index.js';
+import program from '../../dist/kamino.cjs';
 
 const reply = process.argv[2];
+const { again, load } = program;
+const { goOn } = load('program');
 
 /** The next line of standard input; null where there will be none. */
 function nextLine() {
@@ -35,13 +37,15 @@ for (let line = nextLine(); line !== null; line = nextLine()) {
   let status;
   arm({ FULL_AT: env.FULL_AT });
   try {
-    status = await run(args, {
+    const io = {
       out: text => void (said.out += text),
       err: text => void (said.err += text),
       outIsTerminal: false,
       errIsTerminal: false,
       environment: process.env,
-    });
+    };
+    const told = again(args, io);
+    status = told?.status ?? (await goOn(told, args, io));
   } catch (error) {
     said.err += `${error.stack}\n`;
     status = 1;
