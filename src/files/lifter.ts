@@ -5,13 +5,13 @@ import { pathMatcher } from '../core/address/glob.ts';
 import type { SitePath } from '../core/address/path.ts';
 import { editedParts, foreignMark, remains } from '../core/inlay/edited.ts';
 import { findInlaid } from '../core/inlay/find.ts';
-import { LostRecord, keepMenus, lift } from '../core/inlay/lift.ts';
-import { type Raw, bytesOf } from '../core/text/bytes.ts';
+import { LostRecord, keepSpans, lift, liftSpans } from '../core/inlay/lift.ts';
+import { type Raw, type Span, Splicer, rawOf, splice } from '../core/text/bytes.ts';
 import { charsetOf, unreadable } from '../core/text/charset.ts';
 import { inlayAttribute } from '../core/markup/names.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
 import { LostIds } from '../core/inlay/lost-ids.ts';
-import { readRaw } from './read.ts';
+import { Reader, readRaw } from './read.ts';
 import { ReadOnly, Refusals, attempt, editedStyle } from './errors.ts';
 import { noPages } from './folder-errors.ts';
 import { inPlace, isOwnContent, isOwnPath, ownPaths } from './own.ts';
@@ -48,6 +48,8 @@ export class Lifter {
   readonly #writer: Writer;
   readonly #known: ReadonlyMap<string, FileRecord>;
   readonly #ids = new LostIds();
+  readonly #reader = new Reader();
+  readonly #splicer = new Splicer();
 
   constructor(root: string, record: SiteRecord, options: LiftOptions) {
     this.#root = root;
@@ -74,7 +76,7 @@ export class Lifter {
     for (const path of paths)
       if (this.#ids.mayName(path))
         this.#try(path, () => {
-          const raw = this.#read(path);
+          const raw = readRaw(this.#at(path));
           this.findings.push(...this.#ids.findings(path, this.#options.dryRun ? lift(raw, () => '') : raw));
         });
     if (!this.#options.keepMenus && this.left.length === 0)
@@ -100,44 +102,44 @@ export class Lifter {
   }
 
   #page(path: SitePath): void {
-    const raw = this.#read(path);
-    this.#ids.look(path, this.#lifted(path, raw));
+    const bytes = this.#reader.read(this.#at(path));
+    const raw = rawOf(bytes);
+    this.#ids.look(path, raw, this.#lifted(path, raw, bytes));
   }
 
-  /** Lifts a page, and gives it as it is now. */
-  #lifted(path: string, raw: Raw): Raw {
+  /** Lifts a page, and gives what went out of it. */
+  #lifted(path: string, raw: Raw, bytes: Uint8Array): readonly Span[] {
     this.findings.push(...foreignMark(path, raw));
-    if (hidesMarks(raw)) return this.#leave(path, raw, otherCharset(path));
-    if (findInlaid(raw).length === 0) return raw;
+    if (hidesMarks(raw)) return this.#leave(path, otherCharset(path));
+    if (findInlaid(raw).length === 0) return [];
     const { overwrite = false, keepMenus: keeps = false } = this.#options;
     const edited = keeps ? null : editedParts(path, raw);
-    if (edited && !overwrite) return this.#leave(path, raw, edited);
+    if (edited && !overwrite) return this.#leave(path, edited);
     try {
-      const lifted = this.#take(path, raw);
-      if (edited) this.findings.push(...remains(path, lifted));
+      const spans = keeps ? keepSpans(raw) : liftSpans(raw, hash => this.record.taken(hash));
+      this.#take(path, raw, this.#splicer.splice(bytes, spans));
+      if (edited) this.findings.push(...remains(path, splice(raw, spans)));
       (edited ? this.edited : this.lifted).push(path);
-      return lifted;
+      return spans;
     } catch (error) {
-      if (error instanceof LostRecord) return this.#leave(path, raw, lost(path, error));
+      if (error instanceof LostRecord) return this.#leave(path, lost(path, error));
       throw error;
     }
   }
 
   /** A page that keeps its menu, and needs what goes with it. */
-  #leave(path: SitePath, raw: Raw, why: Finding): Raw {
+  #leave(path: SitePath, why: Finding): [] {
     this.left.push(path);
     this.findings.push(why);
-    return raw;
+    return [];
   }
 
-  #take(path: SitePath, raw: Raw): Raw {
-    const { dryRun = false, keepMenus: keeps = false } = this.#options;
-    const lifted = keeps ? keepMenus(raw) : lift(raw, hash => this.record.taken(hash));
-    const file = join(this.#root, path);
-    if (isReadOnly(file)) throw new ReadOnly(file);
-    if (!dryRun) this.#writer.write(path, bytesOf(lifted));
-    if (!keeps) for (const { id } of findInlaid(raw)) if (id !== null) this.#ids.gone(path, id);
-    return lifted;
+  #take(path: SitePath, raw: Raw, lifted: Uint8Array): void {
+    const there = lookAt(this.#at(path));
+    if (isReadOnly(there)) throw new ReadOnly(this.#at(path));
+    if (!this.#options.dryRun) this.#writer.write(path, lifted, { there });
+    if (!this.#options.keepMenus)
+      for (const { id } of findInlaid(raw)) if (id !== null) this.#ids.gone(path, id);
   }
 
   /** Pictures of Kamino’s that lie beside its style sheet. */
@@ -168,8 +170,8 @@ export class Lifter {
     if (readdirSync(dirname(file)).length === 0) rmdirSync(dirname(file));
   }
 
-  #read(path: SitePath): Raw {
-    return readRaw(join(this.#root, path));
+  #at(path: SitePath): string {
+    return `${this.#root}/${path}`;
   }
 }
 

@@ -94,7 +94,9 @@ function someBytes(count: number): Buffer {
 
 /** A name beside a file or folder under which it is made before it takes its place; nobody can know it. */
 export function partOf(target: string): string {
-  return join(dirname(target), `.kamino-${someBytes(8).toString('hex')}.part`);
+  const name = `.kamino-${someBytes(8).toString('hex')}.part`;
+  const at = Math.max(target.lastIndexOf('/'), target.lastIndexOf(sep));
+  return at < 0 ? name : target.slice(0, at + 1) + name;
 }
 
 /** What a path names, or the folder of the unfinished thing that it names: nobody knows such a thing by its name. */
@@ -111,7 +113,6 @@ export function sweep(folder: string): void {
 }
 
 /** Nobody may write it, not even its owner. */
-export function isReadOnly(file: string): boolean {
-  const there = lookAt(file);
+export function isReadOnly(there: Stats | null): boolean {
   return there !== null && (there.mode & 0o222) === 0;
 }

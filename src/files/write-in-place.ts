@@ -1,4 +1,4 @@
-import { existsSync, readFileSync, rmSync } from 'node:fs';
+import { type Stats, existsSync, readFileSync, rmSync } from 'node:fs';
 import { crc32 } from 'node:zlib';
 import { findInlaid } from '../core/inlay/find.ts';
 import { type Finding, hasErrors } from '../core/text/finding.ts';
@@ -11,7 +11,7 @@ import { ensureReal, isReadOnly, lookAt } from './real.ts';
 import type { FileRecord } from './record.ts';
 import type { Run } from './run.ts';
 import type { SiteFile } from './walk.ts';
-import { ChangedMeanwhile, Writer } from './write.ts';
+import { ChangedMeanwhile, type KnownFile, Writer } from './write.ts';
 import type { SiteWriter, WriteOptions } from './writer.ts';
 
 /**
@@ -87,20 +87,21 @@ export class PlaceWriter implements SiteWriter {
 
   #page({ path, real }: SiteFile): void {
     if (real !== undefined) return this.#link(path, real);
+    const file = this.#run.from(path);
     for (let tries = mostTries; ; tries -= 1) {
-      const seen = stampOf(this.#run.from(path));
+      const there = lookAt(file);
+      const seen = stampOf(there);
       try {
-        return this.#change(path, () => tries > 1 && stampOf(this.#run.from(path)) !== seen);
+        return this.#change(path, { there, hasChanged: () => tries > 1 && stampOf(lookAt(file)) !== seen });
       } catch (error) {
         if (!(error instanceof ChangedMeanwhile)) throw error;
       }
     }
   }
 
-  /** @param hasChanged whether somebody has written the page since it was read */
-  #change(path: string, hasChanged: () => boolean): void {
+  #change(path: string, known: KnownFile): void {
     const made = this.#run.page(path, this.#options);
-    this.#settle(path, made, { there: made.source ?? readFileSync(this.#run.from(path)), hasChanged });
+    this.#settle(path, made, made.source ?? readFileSync(this.#run.from(path)), known);
   }
 
   /** Pages with menus from an earlier build that are no pages of the plan any more. */
@@ -127,7 +128,7 @@ export class PlaceWriter implements SiteWriter {
     }
     const made = { bytes, checksum: crc32(bytes) };
     const isOurs = there === null || crc32(there) === made.checksum || crc32(there) === checksum;
-    if (isOurs || this.#options.overwrite) this.#settle(path, made, { there });
+    if (isOurs || this.#options.overwrite) this.#settle(path, made, there);
     else this.#leave(path, editedStyle(path));
   }
 
@@ -152,18 +153,20 @@ export class PlaceWriter implements SiteWriter {
     if (old) this.#next.set(path, old);
   }
 
+  /** @param content what is there now; null for nothing */
   #settle(
     path: string,
     { bytes, checksum }: Finished,
-    { there, hasChanged = () => false }: { there: Uint8Array | null; hasChanged?: () => boolean },
+    content: Uint8Array | null,
+    known: KnownFile = { there: lookAt(this.#run.from(path)) },
   ): void {
-    const isSame = there !== null && Buffer.compare(there, bytes) === 0;
+    const isSame = content !== null && Buffer.compare(content, bytes) === 0;
     if (!isSame) {
-      if (isReadOnly(this.#run.from(path))) throw new ReadOnly(this.#run.from(path));
-      if (!this.#options.dryRun) this.#writer.write(path, bytes, hasChanged);
+      if (isReadOnly(known.there ?? null)) throw new ReadOnly(this.#run.from(path));
+      if (!this.#options.dryRun) this.#writer.write(path, bytes, known);
     }
     if (isSame) this.written.same += 1;
-    else (there === null ? this.written.created : this.written.changed).push(path);
+    else (content === null ? this.written.created : this.written.changed).push(path);
     this.#next.set(path, { sourceSize: 0, sourceTime: 0, size: bytes.length, time: 0, checksum });
   }
 }
@@ -172,7 +175,6 @@ export class PlaceWriter implements SiteWriter {
 const mostTries = 5;
 
 /** Tells one state of a file from another. */
-function stampOf(file: string): string {
-  const there = lookAt(file);
+function stampOf(there: Stats | null): string {
   return there ? `${there.ino} ${there.size} ${there.mtimeMs + there.ctimeMs}` : '';
 }

@@ -1,4 +1,5 @@
 import {
+  type Stats,
   closeSync,
   constants,
   copyFileSync,
@@ -33,6 +34,14 @@ export interface WriterOptions {
   sweeps?: boolean;
 }
 
+/** What is known of a file that is to be written. */
+export interface KnownFile {
+  /** What is in its place, as it was seen; null for nothing. It is looked for where this is left out. */
+  there?: Stats | null;
+  /** Asked last of all, before the file takes its place. */
+  hasChanged?: () => boolean;
+}
+
 /** Writes into one folder, each file whole or not at all, and never through a link. */
 export class Writer {
   readonly #root: string;
@@ -50,23 +59,22 @@ export class Writer {
 
   /**
    * A file that is there keeps its mode and, where that may be, its owner.
-   * @param hasChanged asked last of all, before the file takes its place
    * @throws {LinkInWay}
    * @throws {ChangedMeanwhile}
    */
-  write(path: string, bytes: Uint8Array, hasChanged?: () => boolean): Written {
-    return this.#put(path, (file, target) => {
+  write(path: string, bytes: Uint8Array, known: KnownFile = {}): Written {
+    return this.#put(path, known, (file, there) => {
       const handle = openSync(file, 'wx');
       try {
         for (let at = 0; at < bytes.length;) at += writeSync(handle, bytes, at);
-        if (file !== target) keepOwner(handle, target);
+        const made = fstatSync(handle);
+        if (there?.isFile()) keepOwner(handle, made, there);
         if (this.#isSafe) fsyncSync(handle);
-        const { size, mtimeMs } = fstatSync(handle);
-        if (hasChanged?.()) throw new ChangedMeanwhile();
-        return { size, time: mtimeMs };
+        if (known.hasChanged?.()) throw new ChangedMeanwhile();
+        return { size: made.size, time: made.mtimeMs };
       } catch (error) {
         // Nothing stands there half written.
-        if (file === target) rmSync(file, { force: true });
+        if (this.#isFresh) rmSync(file, { force: true });
         throw error;
       } finally {
         closeSync(handle);
@@ -75,7 +83,7 @@ export class Writer {
   }
 
   copy(from: string, path: string): Written {
-    return this.#put(path, file => {
+    return this.#put(path, {}, file => {
       copyFileSync(from, file, constants.COPYFILE_EXCL);
       const { size, mtimeMs } = statSync(file);
       return { size, time: mtimeMs };
@@ -87,14 +95,15 @@ export class Writer {
     for (const folder of this.#folders) syncFolder(folder === '' ? this.#root : `${this.#root}/${folder}`);
   }
 
-  #put(path: string, make: (file: string, target: string) => Written): Written {
+  #put(path: string, known: KnownFile, make: (file: string, there: Stats | null) => Written): Written {
     const target = `${this.#root}/${path}`;
     this.#enter(path.slice(0, Math.max(0, path.lastIndexOf('/'))));
-    if (this.#isFresh) return make(target, target);
+    if (this.#isFresh) return make(target, null);
+    const { there = lookAt(target) } = known;
+    if (there?.isSymbolicLink()) throw new LinkInWay(target);
     const part = partOf(target);
     try {
-      const written = make(part, target);
-      if (lookAt(target)?.isSymbolicLink()) throw new LinkInWay(target);
+      const written = make(part, there);
       renameSync(part, target);
       return written;
     } catch (error) {
@@ -112,10 +121,7 @@ export class Writer {
   }
 }
 
-function keepOwner(handle: number, target: string): void {
-  const there = lookAt(target);
-  if (!there?.isFile()) return;
-  const made = fstatSync(handle);
+function keepOwner(handle: number, made: Stats, there: Stats): void {
   if (made.uid !== there.uid || made.gid !== there.gid) {
     try {
       fchownSync(handle, there.uid, there.gid);

@@ -1,4 +1,4 @@
-import { type Raw, splice } from '../text/bytes.ts';
+import { type Raw, type Span, splice } from '../text/bytes.ts';
 import { idAttribute, inlayAttribute, sealAttribute, wasAttribute } from '../markup/names.ts';
 import { findInlaid } from './find.ts';
 
@@ -23,27 +23,32 @@ const nothingTaken: Taken = () => null;
  * @throws LostRecord where something that was taken out is not to be had
  */
 export function lift(raw: Raw, taken: Taken = nothingTaken): Raw {
-  const parts = findInlaid(raw);
-  if (parts.length === 0) return raw;
-  const spans = parts.map(({ start, end, was }) => ({
+  return splice(raw, liftSpans(raw, taken));
+}
+
+/** What has to go out of a page for that, and in. @throws LostRecord */
+export function liftSpans(raw: Raw, taken: Taken): Span[] {
+  return findInlaid(raw).map(({ start, end, was }) => ({
     at: start,
     drop: end - start,
     text: was === null ? '' : found(was, taken),
   }));
-  return splice(raw, spans);
 }
 
 /** The page with its menus, as plain markup: Kamino's marks are taken off, ids and classes stay. */
 export function keepMenus(raw: Raw): Raw {
+  return splice(raw, keepSpans(raw));
+}
+
+export function keepSpans(raw: Raw): Span[] {
   const marks = new RegExp(` (?:${inlayAttribute}|${wasAttribute}|${sealAttribute})="[^"]*"`, 'g');
   const idMark = new RegExp(` ${idAttribute}="[^"]*"`);
-  const spans = findInlaid(raw).map(({ name, start, end }) => {
+  return findInlaid(raw).map(({ name, start, end }) => {
     const part = raw.slice(start, end);
     const [tag] = /^[^>]*>?/.exec(part)!;
     const plain = name === null ? part.replace(idMark, '') : tag.replace(marks, '') + part.slice(tag.length);
     return { at: start, drop: end - start, text: plain };
   });
-  return splice(raw, spans);
 }
 
 function found(hash: string, taken: Taken): Raw {

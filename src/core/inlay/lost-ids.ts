@@ -1,7 +1,7 @@
 import { readAddress } from '../address/href.ts';
 import { type SitePath, folderOf } from '../address/path.ts';
 import { readFull } from '../page/full.ts';
-import type { Raw } from '../text/bytes.ts';
+import type { Raw, Span } from '../text/bytes.ts';
 import { type Finding, finding } from '../text/finding.ts';
 import { placeInRaw } from '../text/place.ts';
 import { usualMainId } from './surroundings.ts';
@@ -25,12 +25,12 @@ export class LostIds {
     this.#sought.add(id);
   }
 
-  /** Looks at a page, as it is now, while others are still to come. */
-  look(path: SitePath, raw: Raw): void {
+  /** Looks at a page without what goes out of it, while others are still to come. */
+  look(path: SitePath, raw: Raw, spans: readonly Span[]): void {
     if (this.#sought.size > few) return;
     this.#looked.set(path, this.#sought.size);
     // They are written as they are.
-    for (const id of this.#sought) if (raw.includes(`#${id}`)) this.#naming.add(path);
+    for (const id of this.#sought) if (staysIn(raw, spans, `#${id}`)) this.#naming.add(path);
   }
 
   /** Whether a page is to be read again, now that all are known. */
@@ -56,6 +56,13 @@ export class LostIds {
     for (const [, id] of raw.matchAll(/#([^"'\s<>#&]+)/g)) if (this.#all.has(id!)) return true;
     return false;
   }
+}
+
+/** Whether a page says something but for what goes out of it, or what comes for that. */
+function staysIn(raw: Raw, spans: readonly Span[], text: Raw): boolean {
+  for (let at = raw.indexOf(text); at >= 0; at = raw.indexOf(text, at + 1))
+    if (!spans.some(span => span.at <= at && at < span.at + (span.drop ?? 0))) return true;
+  return spans.some(span => span.text.includes(text));
 }
 
 function lostId(place: Finding['place'], page: string, id: string): Finding {

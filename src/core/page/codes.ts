@@ -14,6 +14,12 @@ export function isSpace(code: number): boolean {
   return code === 0x20 || code === 0x0a || code === 0x09 || code === 0x0d || code === 0x0c;
 }
 
+/** Whether nothing but white space stands between two offsets. */
+export function isWhite(raw: Raw, from: number, end: number): boolean {
+  for (let at = from; at < end; at += 1) if (!isSpace(raw.charCodeAt(at))) return false;
+  return true;
+}
+
 export function isNameEnd(code: number): boolean {
   return isSpace(code) || code === 0x2f || code === 0x3e || code === 0x3d;
 }

@@ -1,6 +1,6 @@
 import { type Raw, lowerAscii } from '../text/bytes.ts';
 import { headElements } from './kinds.ts';
-import { isSpace } from './codes.ts';
+import { isWhite } from './codes.ts';
 import type { Outline } from './outline.ts';
 import type { Scanner } from './scanner.ts';
 import { charsetLabel } from './words.ts';
@@ -21,11 +21,6 @@ const endsFrameset = new Set(
 /** White space at the start of a text, written as such or by a character reference. */
 const white =
   /^(?:[\t\n\f\r ]|&Tab;|&NewLine;|&#0*(?:9|10|12|13|32)(?!\d);?|&#[xX]0*(?:9|[aA]|[cC]|[dD]|20)(?![\da-fA-F]);?)*/;
-
-function isWhite(raw: Raw, from: number, end: number): boolean {
-  for (let at = from; at < end; at += 1) if (!isSpace(raw.charCodeAt(at))) return false;
-  return true;
-}
 
 /** Where the head of a page ends and its body begins, and what the head says before all else. */
 export class HeadReader {
