@@ -1,13 +1,12 @@
-import { createHash } from 'node:crypto';
 import { existsSync, renameSync } from 'node:fs';
 import { basename, dirname, join, relative, sep } from 'node:path';
-import { type Raw, bytesOf } from '../core/text/bytes.ts';
+import type { Raw } from '../core/text/bytes.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
-import { readRaw } from './read.ts';
 import { shownPath } from './paths.ts';
-import { lookAt, makeFolder } from './real.ts';
+import { makeFolder } from './real.ts';
 import { type Reading, ReadRecord, recordFile } from './reading.ts';
 import { type Glance, type PageNotes, type Row, isInside, isWhole } from './stored.ts';
+import { TakenOut } from './taken.ts';
 import { writeWhole } from './write.ts';
 
 /** What Kamino wrote into one folder, and from what. */
@@ -39,11 +38,13 @@ export class SiteRecord extends ReadRecord {
   #text: string;
   /** Read only: nothing is written, kept or moved. */
   #isDry = true;
+  readonly #taken: TakenOut;
 
   /** @param seen as it was read a moment ago */
   constructor(planFolder: string, seen: Reading | null = null) {
     super(planFolder, seen, isWhole);
     this.#text = this.reading.text;
+    this.#taken = new TakenOut(this.folder);
   }
 
   /** From now on it is written to; until then it is only read. */
@@ -117,24 +118,21 @@ export class SiteRecord extends ReadRecord {
     this.#text = text;
   }
 
-  /** Keeps what was taken out of a page; it is on the disk when this returns, and never pruned. */
-  keep(hash: string, raw: Raw): void {
-    const file = join(this.folder, 'taken', hash);
-    if (this.#isDry || this.taken(hash) !== null) return;
-    this.#enter('taken');
-    writeWhole(file, bytesOf(raw));
+  /**
+   * Keeps what was taken out of a page.
+   * @param isSafe it is nowhere else, and has to be on the disk before the page is written: `settle` sees to that
+   */
+  keep(hash: string, raw: Raw, isSafe: boolean): void {
+    if (!this.#isDry) this.#taken.keep(hash, raw, isSafe);
+  }
+
+  settle(): void {
+    this.#taken.settle();
   }
 
   /** What was taken out under this name, or null. */
   taken(hash: string): Raw | null {
-    if (!/^[0-9a-f]+$/.test(hash)) return null;
-    const file = join(this.folder, 'taken', hash);
-    try {
-      const raw = lookAt(file)?.isFile() ? readRaw(file) : null;
-      return raw !== null && hashOf(raw) === hash ? raw : null;
-    } catch {
-      return null;
-    }
+    return this.#taken.get(hash);
   }
 
   /** Keeps a source as it was before it was written over; what was kept of it earlier goes. @throws {LinkInWay} */
@@ -172,9 +170,4 @@ function damaged(file: string): Finding {
     'this record is damaged, and was not used: finished files are compared by their contents',
     'It is written anew by the next build; what it was is kept beside it as record-damaged.json.',
   );
-}
-
-/** The name under which something taken out of a page is kept. */
-export function hashOf(raw: Raw): string {
-  return createHash('sha256').update(bytesOf(raw)).digest('hex').slice(0, 24);
 }

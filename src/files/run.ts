@@ -10,10 +10,10 @@ import type { Menu, Plan } from '../core/plan/types.ts';
 import type { Finding } from '../core/text/finding.ts';
 import type { OpenSite } from './open-site.ts';
 import type { Finished } from './pages.ts';
-import { isOwnKind } from './own.ts';
+import { inPlace, isOwnKind } from './own.ts';
 import { PageMaker } from './pages.ts';
 import type { PageNotes } from './stored.ts';
-import { hashOf } from './record.ts';
+import { hashOf } from './taken.ts';
 
 /** What finished files are made of. */
 export interface RunSource {
@@ -65,7 +65,8 @@ export class Run {
       seek,
     };
     this.#maker = new PageMaker(site.root, inlay, (hash, raw) => {
-      site.record.keep(hash, raw);
+      // In a folder of finished pages nothing is lost: the sources have it.
+      site.record.keep(hash, raw, plan.output === inPlace);
     });
   }
 

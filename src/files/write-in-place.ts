@@ -163,6 +163,7 @@ export class PlaceWriter implements SiteWriter {
     const isSame = content !== null && Buffer.compare(content, bytes) === 0;
     if (!isSame) {
       if (isReadOnly(known.there ?? null)) throw new ReadOnly(this.#run.from(path));
+      this.#run.site.record.settle();
       if (!this.#options.dryRun) this.#writer.write(path, bytes, known);
     }
     if (isSame) this.written.same += 1;

@@ -1,4 +1,4 @@
-import { existsSync, linkSync, readFileSync, renameSync, rmSync } from 'node:fs';
+import { existsSync, linkSync, readFileSync, readdirSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
@@ -188,6 +188,22 @@ describe('a build in place', () => {
     expect(text).toContain('<nav class="kamino kamino-bar kamino-menu-masthead" aria-label="Masthead">');
     expect(text).toContain('<main id="main">');
     expect(existsSync(join(folder, 'kamino/menu.css'))).toBe(true);
+  });
+
+  it('keeps anew what was taken out once and is not whole any more', () => {
+    const folder = folderWith(files());
+    const before = contents(folder);
+    const taken = join(folder, '.kamino/taken');
+    const first = kamino(folder, 'build');
+    kamino(folder, 'lift');
+    const [half, gone, ...whole] = readdirSync(taken);
+    const text = readFileSync(join(taken, half!));
+    writeFileSync(join(taken, half!), text.subarray(0, 5));
+    rmSync(join(taken, gone!));
+    expect([first.status, whole.length, kamino(folder, 'build').status]).toEqual([0, expect.any(Number), 0]);
+    expect(readFileSync(join(taken, half!))).toEqual(text);
+    expect(kamino(folder, 'lift')).toMatchObject({ status: 0, err: '' });
+    expect(contents(folder)).toEqual(before);
   });
 
   it('writes nothing with --dry-run, also not what would be taken out', () => {
