@@ -65,7 +65,7 @@ export class ButtonLooks {
       radius: px((values.get('radius') ?? '0').split(' ')[0]!),
       padding: [top!, right!, bottom!, left!],
       weight: Number(get('font-weight') ?? get('weight')) || null,
-      marker: this.#marker(entry, state, values),
+      marker: this.#marker(entry, state, { values, label: get('color') }),
     };
   }
 
@@ -112,7 +112,7 @@ export class ButtonLooks {
   #marker(
     entry: ResolvedEntry,
     state: PictureState,
-    values: ReadonlyMap<string, string>,
+    { values, label }: { values: ReadonlyMap<string, string>; label: string | null },
   ): ButtonLook['marker'] {
     if (state === 'base') return null;
     const scope = this.#scopes(entry).findLast(one => one.markers !== null);
@@ -121,7 +121,7 @@ export class ButtonLooks {
     const marker = scope?.markers?.get(state)?.marker ?? usual;
     if (marker === null || marker.at === 'none') return null;
     const css = followed(values.get(`${state}-marker`) ?? values.get('marker'), values);
-    return { marker, color: this.#color(css) ?? '#1b2430' };
+    return { marker, color: this.#color(css === 'currentcolor' ? label : css) ?? '#1b2430' };
   }
 }
 

@@ -251,6 +251,18 @@ describe('contrast', () => {
     expect(rulesOf(told)).not.toContain('low-contrast');
   });
 
+  it('gives marks and rings the colour of labels where none is seen in all states', () => {
+    const dark = 'background: "#31477c", color: "#ffffff"';
+    const of = (states: string): (string | undefined)[] => {
+      const { site } = resolve(`look: { ${dark}, accent: "#ffffff", states: { ${states} } }`);
+      return [site['marker'], site['focus']];
+    };
+    const light = '{ color: "#1d2b4f", background: "#f0b23a" }';
+    expect(of('hover: { color: "#ffffff", background: "#1d2b4f" }')).toEqual(['#ffffff', '#ffffff']);
+    expect(of(`hover: ${light}`)).toEqual(['currentcolor', 'currentcolor']);
+    expect(of(`current: ${light}`)).toEqual(['currentcolor', 'currentcolor']);
+  });
+
   it('mends nothing when asked', () => {
     const { site, told } = resolve(`look: { ${faint}, contrast: { mend: none } }`);
     expect([site['color'], site['marker']]).toEqual(['#999999', '#ffff00']);
