@@ -122,8 +122,9 @@ class Drafting {
       return { ...result, status: 2, findings: sortFindings(this.#findings), plan: null };
     if (menus.some(menu => menu.fold !== null))
       this.#findings.push(...fromUser(withoutViewport(this.#site), this.#root));
-    const sheets = layoutSheet(menus, this.#site.files);
-    const text = writeDraft({ ...(await this.#draftOf(menus)), style: sheets[0]?.path ?? null });
+    const draft = await this.#draftOf(menus);
+    const sheets = layoutSheet(draft.menus, this.#site.files);
+    const text = writeDraft({ ...draft, style: sheets[0]?.path ?? null });
     const files = [...menus.flatMap(menu => menu.files), ...sheets];
     if (this.#options.dryRun !== true) {
       writePlanSchema(file);

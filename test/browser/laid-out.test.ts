@@ -356,3 +356,33 @@ it.each([
   else expect(plan).toContain(`current: { marker: ${marker} }`);
   expect(kamino(folder, 'build').err).not.toMatch(/error|contrast/);
 });
+
+const bar = `<ul id="bar">${items(names)}</ul>`;
+const ofBar =
+  '#bar{background:#334}#bar li{display:inline-block}#bar a{display:block;padding:8px;color:#fff}';
+it.each([
+  ['lengths', 'margin:12px 20px 40px', 'margin: 12px 20px 40px', [20, 1260]],
+  ['its middle', 'margin:1em auto 0;width:50em', 'margin: 16px 240px 0px', [240, 1040]],
+  ['none', 'margin:0', 'margin: 0px', [0, 1280]],
+])('gives a bar in the flow the room that the old one had around it: %s', async (_, css, margin, sides) => {
+  const folder = site(bar, `body{margin:0}main{display:block}${ofBar}#bar{${css}}`);
+  expect(kamino(folder, 'draft', '--from', '#bar', '--yes').status).toBe(0);
+  expect(existsSync(join(folder, 'menus.css'))).toBe(margin !== 'margin: 0px');
+  expect(kamino(folder, 'build').status).toBe(0);
+  const tab = await open(pathToFileURL(join(folder, 'visit.html')).href);
+  const found = await tab.locator('.kamino-bar').evaluate(menu => {
+    const { left, right } = menu.getBoundingClientRect();
+    return { margin: `margin: ${getComputedStyle(menu).margin}`, sides: [left, right].map(Math.round) };
+  });
+  expect(found).toEqual({ margin, sides });
+  await tab.context().close();
+});
+
+it('keeps a row with a field in its middle there', () => {
+  const folder = site(
+    bar.replace('</ul>', '<li><form action="find"><input name="q"></form></li></ul>'),
+    `${ofBar}#bar{text-align:center}#bar :is(a,form){display:inline}`,
+  );
+  kamino(folder, 'draft', '--from', '#bar', '--yes');
+  expect(readFileSync(join(folder, 'kamino.yaml'), 'utf8')).toMatch(/\n {4}align: center\n/);
+});

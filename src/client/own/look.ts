@@ -5,10 +5,11 @@ import { isClear } from './clear.ts';
 import { buttonOf, ground, isOver, wordsIn } from './grounds.ts';
 import { homeOf } from './home.ts';
 import { leave } from './leave.ts';
-import { insideOf, placeOf, widthInMiddle } from './place.ts';
+import { insideOf, marginsOf, placeOf, widthInMiddle } from './place.ts';
 import {
   type Box,
   alignOf,
+  alignOfAll,
   asRead,
   evenOf,
   isEvenly,
@@ -150,7 +151,7 @@ function shapeOf(box: Element): Pick<ComputedLook, 'corners' | 'shadow'> {
 
 /** How its entries share the row that they stand in. */
 function rowLook(menu: Element, links: readonly Element[]): Pick<ComputedLook, 'align' | 'even' | 'pushed'> {
-  if (holdsMore(menu)) return { align: null, even: null, pushed: null };
+  if (holdsMore(menu)) return { align: alignOfAll(menu, links), even: null, pushed: null };
   const row = rowOf(menu, links);
   const pushed = pushedOf(row);
   const isShared = row !== null && pushed === null && isEvenly(row) && isFilled(menu, links, row);
@@ -202,6 +203,7 @@ function lookOf(menu: Element, links: readonly Element[], link: Element): Comput
     isTabs: !isClear(own) && isRound(link, 'top') && !isRound(link, 'bottom'),
     pitch: pitchOf(links),
     box: boxOf(menu, links),
+    margins: marginsOf(menu),
     border: borderOf(menu),
     ...shapeOf(boxWithGround(menu, links)),
     aroundColor: styleOf(menu.parentElement!, 'color'),

@@ -7,14 +7,35 @@ import { type Box, asRead, standing } from './rows.ts';
 export const insideOf = (holder: Element, side: string): number =>
   parseFloat(styleOf(holder, `padding-${side}`)) + parseFloat(styleOf(holder, `border-${side}-width`));
 
-/** The width of an element that lies in the middle of what holds it; else 0. */
+const isAuto = (box: Element, property: string): boolean =>
+  box.computedStyleMap().get(property)?.toString() === 'auto';
+
+/** The room around it, in px; null for one that does not stand in the flow. */
+export function marginsOf(box: Element): ComputedLook['margins'] {
+  const isInRow = /flex|grid/.test(styleOf(box.parentElement!, 'display'));
+  if (isInRow || styleOf(box, 'display').startsWith('inline')) return null;
+  const [top, right, bottom, left] = ['top', 'right', 'bottom', 'left'].map(side =>
+    isAuto(box, `margin-${side}`) ? 0 : parseFloat(styleOf(box, `margin-${side}`)),
+  );
+  return [top!, right!, bottom!, left!];
+}
+
+/** It takes all the room that its margins leave. */
+const isFilling = (box: Element): boolean =>
+  styleOf(box, 'display') === 'block' &&
+  styleOf(box, 'max-width') === 'none' &&
+  isAuto(box, 'width') &&
+  !isAuto(box, 'margin-left') &&
+  !isAuto(box, 'margin-right');
+
+/** The width of an element that lies in the middle of what holds it, by more than its margins; else 0. */
 export function widthInMiddle(box: Element): number {
   const own = box.getBoundingClientRect();
   const holder = box.parentElement!;
   const around = holder.getBoundingClientRect();
   const before = own.left - around.left - insideOf(holder, 'left');
   const behind = around.right - own.right - insideOf(holder, 'right');
-  const isInMiddle = before > 8 && Math.abs(before - behind) <= 2;
+  const isInMiddle = before > 8 && Math.abs(before - behind) <= 2 && !isFilling(box);
   return isInMiddle ? own.width : 0;
 }
 

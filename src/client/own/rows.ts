@@ -37,6 +37,16 @@ export function alignOf(menu: Element, links: readonly Element[]): ComputedLook[
   return standing(left - own.left, own.right - right);
 }
 
+/** The same of a row of links with a field beside them: in the middle, or nothing is said. */
+export function alignOfAll(menu: Element, links: readonly Element[]): 'center' | null {
+  const tops = links.map(one => one.getBoundingClientRect().top);
+  if (Math.max(...tops) - Math.min(...tops) > 4 || menu.querySelector('img, svg') !== null) return null;
+  const range = document.createRange();
+  range.selectNodeContents(menu);
+  const [own, all] = [menu.getBoundingClientRect(), range.getBoundingClientRect()];
+  return standing(all.left - own.left, own.right - all.right) === 'center' ? 'center' : null;
+}
+
 /** Where something stands that has so much room before it and behind it. */
 export function standing(before: number, behind: number): 'center' | 'end' | null {
   if (before < leastAside || behind < 0) return null;

@@ -65,6 +65,8 @@ export interface ComputedLook {
   pitch: number;
   /** Of the menu itself, in px: its width where it lies in the middle of more (else 0), or that of the row in its own ground; and the room at its sides. */
   box: { width: number; sides: number[]; isRow: boolean };
+  /** Around the menu in the flow of its page, in px; 0 at the sides of one in the middle, null where it stands in a row. */
+  margins: readonly [top: number, right: number, bottom: number, left: number] | null;
   /** Of the menu itself, and the sides that have it; null for none. */
   border: { css: string; color: string; sides: readonly ('top' | 'right' | 'bottom' | 'left')[] } | null;
   /** Of what the ground of all entries lies in: its corners, and its shadow. */

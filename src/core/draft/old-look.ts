@@ -2,6 +2,7 @@ import { contrast, readColor } from '../look/color.ts';
 import { defaultPadding, lengthOf, sides } from '../look/lengths.ts';
 import type { ComputedLook } from './computed-look.ts';
 import { buttonFrom, leastContrast } from './old-button.ts';
+import { marginsAs } from './margins.ts';
 import { homeFrom } from './old-home.ts';
 import type { DraftLook } from './types.ts';
 
@@ -40,14 +41,20 @@ export function lookFromBrowser(computed: ComputedLook): Omit<DraftLook, 'states
     line: computed.line === null ? null : readColor(computed.line),
     gap: gapOf(computed, hasPadding ? side : usualSide(computed), rem),
     padding: hasPadding ? pair(rem(String(above)), rem(String(side))) : null,
-    frame: {
-      ...frameOf({ ...computed.box, sides }, ends, rem),
-      ...borderOf(computed),
-      ...shapeOf(computed, rem),
-    },
+    ...roomsOf(computed, { sides, ends, rem }),
     button: buttonFrom(computed, rem),
     radius: radiusOf(computed, rem),
   };
+}
+
+/** The box of the old menu, and the room around it. */
+function roomsOf(
+  computed: ComputedLook,
+  { sides, ends, rem }: { sides: number[]; ends: readonly number[]; rem: (px: string) => string },
+): Pick<DraftLook, 'frame' | 'around'> {
+  const box = frameOf({ ...computed.box, sides }, ends, rem);
+  const frame = { ...box, ...borderOf(computed), ...shapeOf(computed, rem) };
+  return { frame, around: marginsAs(computed.margins, rem) };
 }
 
 /** What is behind it, where that is not what the page has, or a glass of the same colour. */

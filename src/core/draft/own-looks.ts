@@ -1,4 +1,5 @@
 import { forms } from '../plan/forms.ts';
+import { withMargins } from './margins.ts';
 import { withHome } from './old-home.ts';
 import { type DraftLook, type DraftMenu, nothingOfMenu, pageLook } from './types.ts';
 
@@ -44,7 +45,7 @@ export function withLooks(menus: readonly DraftMenu[], found: ReadonlyMap<string
 
 /** What an old look says of the menu itself goes into that; the rest is its look. */
 function dress(menu: DraftMenu, old: DraftLook): { menu: DraftMenu; look: DraftLook } {
-  const { align, widths, line, button, pushed, home, isTabs, ...look } =
+  const { align, widths, line, button, pushed, home, isTabs, around, ...look } =
     menu.isWithin === true ? { ...old, frame: pageLook.frame } : old;
   const form = isTabs && menu.form === 'bar' ? 'tabs' : menu.form;
   const entries = menu.entries.map((one, at) => ({
@@ -53,7 +54,7 @@ function dress(menu: DraftMenu, old: DraftLook): { menu: DraftMenu; look: DraftL
     ...(at === pushed?.at && pushed.of === menu.entries.length ? { isApart: true } : {}),
   }));
   return {
-    menu: allApart(withHome({ ...menu, form, align, widths, line, entries }, home)),
+    menu: allApart(withHome({ ...withMargins(menu, around), form, align, widths, line, entries }, home)),
     look: { ...look, ...nothingOfMenu },
   };
 }

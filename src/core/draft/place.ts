@@ -10,11 +10,11 @@ import { type TreeNode, readTree } from '../page/tree.ts';
 import { counted } from '../text/nearest.ts';
 import { besideOf, captionOf, withoutShown } from './beside.ts';
 import type { Firsts } from './firsts.ts';
-import { type OldElement, clearingOf, isLaidOut, layoutOf, rulesInside } from './laid-out.ts';
+import { type OldElement, isLaidOut, layoutOf, rulesInside } from './laid-out.ts';
+import { flowLayoutOf } from './margins.ts';
 import { asShown, isHiddenAt } from './hidden-below.ts';
 import { innerSelectors, linksIn } from './inner.ts';
 import { isPutAway } from './put-away.ts';
-import { rowLayoutOf } from './row-layout.ts';
 import { type Standing, standingOf, usualStanding } from './standing.ts';
 import { type Copy, piecesIn } from './pieces.ts';
 import type { DraftMenu, DraftPiece, DraftSpot } from './types.ts';
@@ -22,7 +22,7 @@ import type { DraftMenu, DraftPiece, DraftSpot } from './types.ts';
 /** Where a drafted menu stands, so that it replaces the copies that it was drafted from, and nothing else. */
 export type DraftPlace = Pick<
   DraftMenu,
-  'place' | 'carriedBy' | 'except' | 'comments' | 'layout' | 'isWithin'
+  'place' | 'carriedBy' | 'except' | 'comments' | 'layout' | 'hasMargin' | 'isWithin'
 > & {
   /** The words above its links, where it has such. */
   title: string | null;
@@ -76,18 +76,18 @@ export class Places {
       const stays = old !== null && !old.isHiddenSomewhere && !rulesInside(old);
       const inner = stays ? this.#narrower(copies, selectors, { shown, isWithin: true }) : null;
       if (inner !== null) return { ...made, place: instead(inner), comments: [], isWithin: true };
-      return { ...made, place: instead(selectors), comments: [], layout };
+      return { ...made, place: instead(selectors), comments: [], ...layout };
     }
     const narrower = own ? null : this.#narrower(copies, selectors, { shown, isWithin: false });
     if (narrower !== null)
       return { ...made, place: instead(narrower), comments: [], isWithin: narrower[0] !== selectors[0] };
     const pieces = own ? null : piecesIn(copies, lost);
-    if (pieces !== null) return { ...made, place: instead(selectors), comments: [], pieces, layout };
+    if (pieces !== null) return { ...made, place: instead(selectors), comments: [], pieces, ...layout };
     return {
       ...made,
       title: null,
       place: this.#before(copies, selectors),
-      layout,
+      ...layout,
       comments: staying(selectors[0]!, lost, own),
     };
   }
@@ -178,12 +178,10 @@ export class Places {
     return old !== null && (isPutAway(old) || isHiddenAt(desk, old));
   }
 
-  #layout(copy: Copy | undefined, laidOut: OldElement | null, name: string): string {
-    if (laidOut) return layoutOf(laidOut, name);
+  #layout(copy: Copy | undefined, laidOut: OldElement | null, name: string): ReturnType<typeof flowLayoutOf> {
+    if (laidOut) return { layout: layoutOf(laidOut, name) };
     const found = this.#element(copy);
-    if (!found || isPutAway(found)) return '';
-    const { old } = asShown(found);
-    return clearingOf(old, name) || rowLayoutOf(old, name);
+    return !found || isPutAway(found) ? { layout: '' } : flowLayoutOf(asShown(found).old, name);
   }
 
   /** The first copy, where its page has laid it out. */

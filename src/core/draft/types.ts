@@ -1,8 +1,10 @@
 import type { TargetKey } from '../target/kinds/index.ts';
 import type { FrameEdge } from '../plan/look-types.ts';
-import type { PictureState } from '../plan/picture-types.ts';
 import type { Form, PlaceSide } from '../plan/types.ts';
 import type { PageOrder } from '../target/kinds/pages.ts';
+import type { DraftPictures } from './draft-pictures.ts';
+
+export type { DraftPictures } from './draft-pictures.ts';
 
 /** A plan to be written, with the words that help. */
 export interface Draft {
@@ -18,26 +20,6 @@ export interface Draft {
   look: DraftLook;
   /** A look to start from, for the first menu, in the place of the one that was found. */
   start?: DraftStart | null;
-}
-
-/** Pictures that were the entries of an old menu. */
-export interface DraftPictures {
-  menu: string;
-  source:
-    | { kind: 'pattern'; pattern: string; words: Partial<Record<PictureState, string>> }
-    | { kind: 'table'; rows: readonly { label: string; files: Partial<Record<PictureState, string>> }[] }
-    | {
-        kind: 'strip';
-        file: string;
-        states: readonly PictureState[];
-        /** null where they are those of the menu, in its order. */
-        entries: readonly string[] | null;
-        widths: readonly number[];
-        height: number;
-        gap: number;
-      };
-  /** In px, where they were shown in another than their own. */
-  height: number | null;
 }
 
 /** The name of a look, and of the site. */
@@ -62,6 +44,8 @@ export interface DraftMenu {
   isWithin?: boolean | undefined;
   /** Rules that lay it out as its page had the old menu; none where that stands in the flow. */
   layout?: string | undefined;
+  /** It stands in the flow, where its page gave the old menu room around it. */
+  hasMargin?: boolean | undefined;
   /** The site’s name in the middle of its entries. */
   home?: DraftHome;
   /** Files that entries of it name: pieces of HTML that stood in the old menu. */
@@ -169,6 +153,8 @@ export interface DraftLook {
     radius: string | null;
     shadow: string | null;
   };
+  /** The room around it, as declarations of CSS. */
+  around: string;
   /** What differs under the pointer, where one is, and above that. */
   states: { hover: DraftState | null; current: DraftState | null; within: DraftState | null };
 }
@@ -212,6 +198,7 @@ export const nothingOfMenu = {
   pushed: null,
   home: null,
   isTabs: false,
+  around: '',
 } as const;
 
 export const pageLook: DraftLook = {

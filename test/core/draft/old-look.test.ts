@@ -14,6 +14,7 @@ const bare: ComputedLook = {
   textTransform: 'none',
   letterSpacing: 'normal',
   rootSize: '16px',
+  margins: null,
   aroundFamily: 'serif',
   aroundSize: '16px',
   aroundColor: 'rgb(0, 0, 0)',
