@@ -1168,3 +1168,16 @@ it('takes over how a row shows what lies in the folder of an entry, and a mark o
   expect(planOf(folder)).toContain(`current: ${filled}\n    within: ${filled}\n`);
   expect(kamino(folder, 'build')).toMatchObject({ status: 0, err: '' });
 });
+
+test('takes a picture or two at the head of a page for no menu, unless it is named', () => {
+  const head =
+    '<p id="title"><a href="a.html"><img src="a.png" alt="The hill"></a><a href="index.html"><img src="b.png" alt="The dome"></a></p>';
+  const names = ['index', 'a', 'b'];
+  const folder = folderWith({
+    ...Object.fromEntries(names.map(name => [`${name}.html`, page(`Page ${name}`, head)])),
+    'a.png': 'a',
+    'b.png': 'b',
+  });
+  expect(draftedWith('none', folder)).not.toContain('#title');
+  expect(draftedWith('none', folder, '#title')).toContain('place: { instead-of: "#title" }');
+});

@@ -159,17 +159,23 @@ export function countEntries({ entries }: { entries: DraftMenu['entries'] }): nu
 
 /** Menus that could be taken over, each with a selector and what it is. */
 export function choicesOf(site: HandSite): { selector: string; about: string; isUsual: boolean }[] {
-  return siteMenus(site)
-    .filter(menu => menu.selectors.length > 0)
-    .map(({ copies, entries, selectors, isUsual }) => {
-      const labels = entries.slice(0, 5).map(one => one.label);
-      const pages = `on ${copies.size} of ${counted(site.pages.size, 'page')}`;
-      return {
-        selector: selectors[0]!.selector,
-        about: `${pages}: ${labels.join(', ')}${entries.length > 5 ? ' …' : ''}`,
-        isUsual,
-      };
-    });
+  const menus = siteMenus(site).filter(menu => menu.selectors.length > 0);
+  return [...menus.filter(menu => !isOfLogos(menu)), ...menus.filter(isOfLogos)].map(menu => {
+    const { copies, entries, selectors, isUsual } = menu;
+    const labels = entries.slice(0, 5).map(one => one.label);
+    const pages = `on ${copies.size} of ${counted(site.pages.size, 'page')}`;
+    return {
+      selector: selectors[0]!.selector,
+      about: `${pages}: ${labels.join(', ')}${entries.length > 5 ? ' …' : ''}`,
+      isUsual: isUsual && !isOfLogos(menu),
+    };
+  });
+}
+
+/** A picture or two that lead somewhere are the heads of a page, and no menu, unless somebody says so. */
+function isOfLogos({ copies }: SiteMenu): boolean {
+  const [first] = copies.values();
+  return first!.entries.length <= 2 && first!.entries.every(one => one.picture !== null);
 }
 
 /** `foot=footer ul` as a name and what it is for; a selector alone has no name. */
