@@ -33,18 +33,18 @@ function tell(bytes) {
   }
 }
 
-/** A part of the program, with what V8 has compiled of it. */
-function load(name) {
+/** The program, with what V8 has compiled of it. */
+function load() {
   const { join } = require('node:path');
   const { Script } = require('node:vm');
   const { crc32 } = require('node:zlib');
-  const filename = join(__dirname, `${name}.cjs`);
+  const filename = join(__dirname, 'program.cjs');
   const source = readFileSync(filename);
 
   /** What was compiled of this very source, whole; V8 itself does not look, and falls over what is not. */
   const compiled = () => {
     try {
-      const file = readFileSync(join(__dirname, `${name}.cache`));
+      const file = readFileSync(join(__dirname, 'program.cache'));
       const data = file.subarray(8);
       const isRight = file.readUInt32LE(0) === crc32(source) && file.readUInt32LE(4) === crc32(data);
       return isRight ? data : undefined;
@@ -71,7 +71,7 @@ function again(words, io) {
 function start(words) {
   const told = again(words);
   if (told && told.status !== null) process.exitCode = told.status;
-  else void load('program').program(told);
+  else void load().program(told);
 }
 
 if (require.main !== module) module.exports = { again, load };

@@ -5,7 +5,7 @@ const { join } = require('node:path');
 const { crc32 } = require('node:zlib');
 const { load } = require('../dist/kamino.cjs');
 
-const { source, script, run } = load('program');
+const { source, script, run } = load();
 
 const nothing = () => undefined;
 const io = { out: nothing, err: nothing, outIsTerminal: false, errIsTerminal: false, environment: {} };

@@ -1,7 +1,7 @@
 import { planFile } from '../jobs/given.ts';
 import { type Glanced, glance } from '../jobs/glance.ts';
-import { quietly, report, withoutNotes } from './build-report.ts';
-import { type Io, tellJson, voiceOf, withoutControls } from './io.ts';
+import { tellBuild } from './build-report.ts';
+import { type Io, voiceOf, withoutControls } from './io.ts';
 
 export { straight } from './straight.ts';
 
@@ -29,13 +29,11 @@ export function again([command, ...words]: readonly string[], given: Io): Again 
   const { file, glanced } = looked;
   const { result } = glanced;
   if (!result) return { status: null, file, glanced };
-  const color = !options.has('--no-color');
-  const voice = voiceOf(withoutControls(given), { color, ...(options.has('--all') ? { all: true } : {}) });
-  if (options.has('--json')) return { status: tellJson('build', result, voice), file, glanced };
-  const isQuiet = options.has('--quiet');
-  const told = isQuiet ? withoutNotes(result, { quiet: true }) : result;
-  report(told, false, (Date.now() - start) / 1000, isQuiet ? quietly(voice) : voice);
-  return { status: result.status, file, glanced };
+  const asked = (name: string): true | undefined => (options.has(`--${name}`) ? true : undefined);
+  const voice = voiceOf(withoutControls(given), { color: !asked('no-color'), all: asked('all') });
+  const seconds = (Date.now() - start) / 1000;
+  const status = tellBuild(result, { quiet: asked('quiet'), json: asked('json') }, seconds, voice);
+  return { status, file, glanced };
 }
 
 /** What cannot be looked at is told by the program. */

@@ -3,14 +3,28 @@ import { counted, shortened } from '../core/text/nearest.ts';
 import { countFindings, wrapped } from '../core/text/render.ts';
 import { visibleName } from '../core/text/visible.ts';
 import type { BuildResult } from '../jobs/build.ts';
-import { type Voice, tellFindings, widthOf } from './io.ts';
+import { type Voice, tellFindings, tellJson, widthOf } from './io.ts';
+
+/** How a result is asked for. */
+export interface Asked {
+  quiet?: true | undefined;
+  json?: true | undefined;
+  dryRun?: true | undefined;
+}
 
 /** Nothing but what is wrong is said. */
 export const quietly = (voice: Voice): Voice => ({ ...voice, io: { ...voice.io, out: () => undefined } });
 
 /** A quiet build tells warnings and errors only. */
-export const withoutNotes = (result: BuildResult, { quiet }: { quiet?: true }): BuildResult =>
+export const withoutNotes = (result: BuildResult, { quiet }: Asked): BuildResult =>
   quiet ? { ...result, findings: result.findings.filter(one => one.severity !== 'note') } : result;
+
+/** Tells what a build found and did, as it was asked for; gives its exit status. */
+export function tellBuild(result: BuildResult, asked: Asked, seconds: number, voice: Voice): number {
+  if (asked.json) return tellJson('build', result, voice);
+  report(withoutNotes(result, asked), asked.dryRun === true, seconds, asked.quiet ? quietly(voice) : voice);
+  return result.status;
+}
 
 /** What a build found and did. */
 export function report(result: BuildResult, isDry: boolean, seconds: number, voice: Voice): void {

@@ -2,17 +2,14 @@ import type { Command } from 'commander';
 import type { CheckResult } from '../jobs/check.ts';
 import type { BuildResult } from '../jobs/build.ts';
 import { checkPages } from './check.ts';
-import { changeRows, quietly, report, withoutNotes } from './build-report.ts';
+import { type Asked, changeRows, quietly, report, tellBuild, withoutNotes } from './build-report.ts';
 import { type Act, type Voice, tellFindings, tellJson, untilEnded } from './io.ts';
 import { progressOn } from './progress.ts';
 
-interface Options {
-  dryRun?: true;
+interface Options extends Asked {
   overwrite?: true;
   check?: true;
   watch?: true;
-  quiet?: true;
-  json?: true;
 }
 
 const examples = `
@@ -53,9 +50,9 @@ async function work(plan: string, options: Options, given: Voice): Promise<numbe
   const seconds = (performance.now() - start) / 1000;
   const isChecked =
     options.check === true && !dryRun && (result.outcome === 'built' || result.outcome === 'nothing-new');
-  if (options.json) return tellJson('build', isChecked ? await withCheck(plan, result) : result, voice);
-  report(withoutNotes(result, options), dryRun, seconds, voice);
-  return isChecked ? Math.max(result.status, await checkPages(plan, voice)) : result.status;
+  if (options.json && isChecked) return tellJson('build', await withCheck(plan, result), voice);
+  const status = tellBuild(result, options, seconds, voice);
+  return isChecked ? Math.max(status, await checkPages(plan, voice)) : status;
 }
 
 /** Builds again and again, and tells what is another each time. */

@@ -27,7 +27,7 @@ export interface Voice {
 /** Makes what a command does from work that gives the exit status. */
 export type Act = (work: (voice: Voice) => Promise<number>) => () => Promise<void>;
 
-export function voiceOf(io: Io, { color, all }: { color: boolean; all?: true }): Voice {
+export function voiceOf(io: Io, { color, all }: { color: boolean; all?: true | undefined }): Voice {
   const wanted = color ? undefined : false;
   const [out, err] = [paintFor(io, io.outIsTerminal, wanted), paintFor(io, io.errIsTerminal, wanted)];
   return { io, out, err, tellsAll: all === true };

@@ -12,8 +12,8 @@ export function straight(): Io {
   const known = (): ReturnType<typeof terminal> => (usual ??= terminal());
   const [isOut, isErr] = [isDevice(1), isDevice(2)];
   return {
-    out: text => (isOut ? known().out(text) : writeTo(1, text, rest => known().out(rest))),
-    err: text => (isErr ? known().err(text) : writeTo(2, text, rest => known().err(rest))),
+    out: wayTo(1, isOut, rest => known().out(rest)),
+    err: wayTo(2, isErr, rest => known().err(rest)),
     outIsTerminal: isOut && known().outIsTerminal,
     errIsTerminal: isErr && known().errIsTerminal,
     errSize: () => known().errSize!(),
@@ -31,13 +31,18 @@ function isDevice(file: number): boolean {
   }
 }
 
-/** @param otherwise takes what cannot be written at once, or not at all: the streams wait, and know what to say */
-function writeTo(file: number, text: string, otherwise: (rest: string | Uint8Array) => void): void {
-  const bytes = Buffer.from(text);
-  let at = 0;
-  try {
-    while (at < bytes.length) at += writeSync(file, bytes, at);
-  } catch {
-    otherwise(bytes.subarray(at));
-  }
+/** @param otherwise takes what cannot be written at once, or not at all, and all behind it: streams wait, and know what to say */
+function wayTo(file: number, isStream: boolean, otherwise: (rest: string | Uint8Array) => void): Io['out'] {
+  let isWaiting = isStream;
+  return text => {
+    if (isWaiting) return otherwise(text);
+    const bytes = Buffer.from(text);
+    let at = 0;
+    try {
+      while (at < bytes.length) at += writeSync(file, bytes, at);
+    } catch {
+      isWaiting = true;
+      otherwise(bytes.subarray(at));
+    }
+  };
 }

@@ -1,6 +1,7 @@
 import { readFileSync, statSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { type Stored, type StoredOutput, readStored } from './stored.ts';
+import { stampOf } from './stamp.ts';
 import type { Walk } from './walk.ts';
 
 /** A record as it was read, with what tells whether it is still that one. */
@@ -66,18 +67,16 @@ export class ReadRecord {
 }
 
 function readRecord(folder: string): Reading {
-  const stamp = stampOf(folder);
+  const stamp = stampIn(folder);
   const text = readText(join(folder, recordFile));
   return { stored: readStored(text), text, stamp };
 }
 
 /** Whether nobody has written the record since. */
-const isStill = (reading: Reading, folder: string): boolean => stampOf(folder) === reading.stamp;
+const isStill = (reading: Reading, folder: string): boolean => stampIn(folder) === reading.stamp;
 
-function stampOf(folder: string): string {
-  const there = statSync(join(folder, recordFile), { throwIfNoEntry: false });
-  return there ? [there.ino, there.size, there.mtimeMs, there.ctimeMs].join(' ') : '';
-}
+const stampIn = (folder: string): string =>
+  stampOf(statSync(join(folder, recordFile), { throwIfNoEntry: false }));
 
 function readText(file: string): string {
   try {

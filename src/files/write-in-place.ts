@@ -1,4 +1,4 @@
-import { type Stats, existsSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { crc32 } from 'node:zlib';
 import { findInlaid } from '../core/inlay/find.ts';
 import { type Finding, hasErrors } from '../core/text/finding.ts';
@@ -10,6 +10,7 @@ import { fromUser } from './paths.ts';
 import { ensureReal, isReadOnly, lookAt } from './real.ts';
 import type { FileRecord } from './record.ts';
 import type { Run } from './run.ts';
+import { stampOf } from './stamp.ts';
 import type { SiteFile } from './walk.ts';
 import { ChangedMeanwhile, type KnownFile, Writer } from './write.ts';
 import type { SiteWriter, WriteOptions } from './writer.ts';
@@ -174,8 +175,3 @@ export class PlaceWriter implements SiteWriter {
 
 /** A page that somebody writes all the time is changed in the end as it was read. */
 const mostTries = 5;
-
-/** Tells one state of a file from another. */
-function stampOf(there: Stats | null): string {
-  return there ? `${there.ino} ${there.size} ${there.mtimeMs + there.ctimeMs}` : '';
-}

@@ -378,6 +378,20 @@ it.each([
   await tab.context().close();
 });
 
+it('keeps the room that is another on phones as it is written', async () => {
+  const phone = '@media (max-width: 40em) { #bar { margin: 0 } }';
+  const folder = site(bar, `body{margin:0}${ofBar}#bar{margin:12px 0 0 200px}${phone}`);
+  kamino(folder, 'draft', '--from', '#bar', '--yes');
+  expect(kamino(folder, 'build').status).toBe(0);
+  const tab = await open(pathToFileURL(join(folder, 'visit.html')).href);
+  const left = (): Promise<number> =>
+    tab.locator('.kamino-bar').evaluate(menu => menu.getBoundingClientRect().left);
+  expect(await left()).toBe(200);
+  await tab.setViewportSize({ width: 390, height: 844 });
+  expect(await left()).toBe(0);
+  await tab.context().close();
+});
+
 it('keeps a row with a field in its middle there', () => {
   const folder = site(
     bar.replace('</ul>', '<li><form action="find"><input name="q"></form></li></ul>'),

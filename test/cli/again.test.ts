@@ -29,7 +29,7 @@ const site = {
 function heard(folder: string, script: string): unknown {
   const code = `const { again, load } = require(${JSON.stringify(program)});
     const { appendFileSync, writeFileSync } = require('node:fs');
-    const { goOn } = load('program');
+    const { goOn } = load();
     const ways = { outIsTerminal: false, errIsTerminal: false, environment: { FORCE_COLOR: '1' } };
     const listen = async work => {
       const said = { out: '', err: '' };
@@ -194,3 +194,36 @@ test('it is told into a pipe, a full disk, and nowhere', () => {
     out: expect.stringContaining('no-main'),
   });
 });
+
+test('a pipe that takes no more for a moment gets all of it in the end, in order', () => {
+  const folder = folderWith(site);
+  const { err } = kaminoAlone(folder, 'build');
+  const long = 'so many words '.repeat(20_000);
+  const file = join(folder, '.kamino/record.json');
+  writeFileSync(file, readFileSync(file, 'utf8').replace('"message":"', `"message":"${long}`));
+  const { stdout, stderr } = spawnSync(
+    'bash',
+    [
+      '-c',
+      'mkfifo way; "$0" "$1" "$2" "$3" & sleep 0.4; cat way; wait',
+      process.execPath,
+      '-e',
+      slowly,
+      program,
+    ],
+    { cwd: folder, encoding: 'utf8', env: plainly, maxBuffer: 1 << 26 },
+  );
+  expect([stderr, err.length]).toEqual(['', expect.any(Number)]);
+  const { findings } = JSON.parse(stdout) as { findings: { message: string }[] };
+  expect(findings[0]!.message.startsWith(long)).toBe(true);
+});
+
+/** Starts a build whose output goes into a pipe that says at once when it is full. */
+const slowly = `
+  const { openSync, constants } = require('node:fs');
+  const reader = openSync('way', constants.O_RDWR | constants.O_NONBLOCK);
+  const way = openSync('way', constants.O_WRONLY | constants.O_NONBLOCK);
+  require('node:child_process').spawnSync(process.execPath, [process.argv[1], 'build', '--json'], {
+    stdio: ['ignore', way, 'inherit'],
+  });
+  void reader;`;

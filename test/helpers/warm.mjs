@@ -6,7 +6,7 @@ import program from '../../dist/kamino.cjs';
 
 const reply = process.argv[2];
 const { again, load } = program;
-const { goOn } = load('program');
+const { goOn } = load();
 
 /** The next line of standard input; null where there will be none. */
 function nextLine() {

@@ -1,20 +1,21 @@
 import { menuClass, parts } from '../markup/names.ts';
 import type { ComputedLook } from './computed-look.ts';
-import { type OldElement, clearingOf, layoutOf } from './laid-out.ts';
+import { type Declared, type OldElement, clearingOf, layoutOf } from './laid-out.ts';
 import { rowLayoutOf } from './row-layout.ts';
 import type { DraftMenu } from './types.ts';
 
 /** How an old menu stood in the flow of its page, for the new one. */
 export function flowLayoutOf(old: OldElement, name: string): Pick<DraftMenu, 'layout' | 'hasMargin'> {
   const layout = clearingOf(old, name) || rowLayoutOf(old, name);
-  return { layout, hasMargin: !/margin/.test(layout) && declaresMargin(old, name) };
+  // What a browser gives to a list by itself says nothing.
+  const isSome = layoutOf(old, name, one => (/[1-9]/.test(one.value) ? marginIn(one) : [])) !== '';
+  if (!isSome || /margin/.test(layout)) return { layout };
+  const declared = layoutOf(old, name, marginIn);
+  // What is another in other windows is kept as it is written; what a browser computed in one would be wrong there.
+  return declared.includes('@') ? { layout: layout + declared } : { layout, hasMargin: true };
 }
 
-/** Some margin of its own is not zero: what a browser gives to a list by itself says nothing. */
-function declaresMargin(old: OldElement, name: string): boolean {
-  const declared = layoutOf(old, name, one => (/^margin(?:-[a-z-]+)?$/.test(one.property) ? [one] : []));
-  return /: [^;]*[1-9]/.test(declared.replace(/^[@.].*$/gm, ''));
-}
+const marginIn = (one: Declared): Declared[] => (/^margin(?:-[a-z-]+)?$/.test(one.property) ? [one] : []);
 
 /** The room around a menu, in px, as declarations; what lies in the middle has none at its sides. */
 export function marginsAs(margins: ComputedLook['margins'], rem: (px: string) => string): string {

@@ -159,17 +159,19 @@ export function countEntries({ entries }: { entries: DraftMenu['entries'] }): nu
 
 /** Menus that could be taken over, each with a selector and what it is. */
 export function choicesOf(site: HandSite): { selector: string; about: string; isUsual: boolean }[] {
-  const menus = siteMenus(site).filter(menu => menu.selectors.length > 0);
-  return [...menus.filter(menu => !isOfLogos(menu)), ...menus.filter(isOfLogos)].map(menu => {
-    const { copies, entries, selectors, isUsual } = menu;
-    const labels = entries.slice(0, 5).map(one => one.label);
-    const pages = `on ${copies.size} of ${counted(site.pages.size, 'page')}`;
-    return {
-      selector: selectors[0]!.selector,
-      about: `${pages}: ${labels.join(', ')}${entries.length > 5 ? ' …' : ''}`,
-      isUsual: isUsual && !isOfLogos(menu),
-    };
-  });
+  const choices = siteMenus(site)
+    .filter(menu => menu.selectors.length > 0)
+    .map(menu => {
+      const { copies, entries, selectors } = menu;
+      const labels = entries.slice(0, 5).map(one => one.label);
+      const pages = `on ${copies.size} of ${counted(site.pages.size, 'page')}`;
+      return {
+        selector: selectors[0]!.selector,
+        about: `${pages}: ${labels.join(', ')}${entries.length > 5 ? ' …' : ''}`,
+        isUsual: menu.isUsual && !isOfLogos(menu),
+      };
+    });
+  return choices.sort((one, other) => Number(other.isUsual) - Number(one.isUsual));
 }
 
 /** A picture or two that lead somewhere are the heads of a page, and no menu, unless somebody says so. */
