@@ -161,8 +161,10 @@ export class Output {
   /** Files that are neither of this site nor made by Kamino, in a folder that Kamino did not make; a few of them. */
   foreign(ours: ReadonlySet<string>): string[] {
     ensureReal(this.folder, '');
-    if (this.#isFresh || this.#there.isAny) return [];
-    return foreignIn(this.folder, ours);
+    if (this.#isFresh) return [];
+    // What is no folder is told by its own name, and not by that of a file that should be in it.
+    readdirSync(this.folder);
+    return this.#there.isAny ? [] : foreignIn(this.folder, ours);
   }
 
   /** Before the first file is written. @param size of all pages together, in bytes @throws {LinkInWay} */

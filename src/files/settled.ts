@@ -1,4 +1,5 @@
-import { existsSync, lstatSync } from 'node:fs';
+import { lstatSync } from 'node:fs';
+import { isFolder } from './paths.ts';
 import type { Row } from './stored.ts';
 import type { SiteFile } from './walk.ts';
 
@@ -11,7 +12,7 @@ export function isSettled(
   rows: readonly Row[],
   { sources, own, folder }: { sources: readonly SiteFile[]; own: readonly string[]; folder: string },
 ): boolean {
-  if (rows.length !== sources.length + own.length || !existsSync(folder)) return false;
+  if (rows.length !== sources.length + own.length || !isFolder(folder)) return false;
   return areSame(rows, sources, new Set(own)) && rows.every(row => isUntouched(row, folder));
 }
 

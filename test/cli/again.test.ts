@@ -161,6 +161,19 @@ test('whatever happens between two builds, the pages are those of a first build'
   }
 });
 
+test('a file in the place of the finished pages is told by its name, and stays', () => {
+  const folder = folderWith(site);
+  kamino(folder, 'build');
+  renameSync(join(folder, 'built'), join(folder, 'kept'));
+  put(folder, { built: 'mine' });
+  const { status, err } = kamino(folder, 'build');
+  expect([status, err]).toEqual([
+    2,
+    expect.stringMatching(/^built: error cannot-write: .*a folder should be/),
+  ]);
+  expect(readFileSync(join(folder, 'built'), 'utf8')).toBe('mine');
+});
+
 /** The finished pages, and those of the same site built by itself. */
 function both(folder: string): Record<'built' | 'clean', Record<string, string>> {
   const sources = Object.entries(contents(folder)).filter(([path]) => !path.startsWith('built/'));
