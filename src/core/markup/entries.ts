@@ -2,7 +2,7 @@ import type { Mark } from '../menu/marks.ts';
 import { isBefore } from '../menu/on-page.ts';
 import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import { forms } from '../plan/forms.ts';
-import { addressOf } from '../target/kinds/index.ts';
+import { addressOf } from '../target/destination.ts';
 import { escapeMarkup } from '../text/references.ts';
 import {
   currentAttribute,

@@ -5,7 +5,7 @@ import { marksOn } from '../menu/marks.ts';
 import { entriesOn } from '../menu/on-page.ts';
 import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import { type Form, forms } from '../plan/forms.ts';
-import { addressOf } from '../target/kinds/index.ts';
+import { addressOf } from '../target/destination.ts';
 import { escapeMarkup } from '../text/references.ts';
 import { topLines } from './entries.ts';
 import { homeMarkup } from './home.ts';

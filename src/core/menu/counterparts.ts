@@ -1,7 +1,8 @@
 import type { SitePath } from '../address/path.ts';
 import type { Entry, Plan } from '../plan/types.ts';
 import type { Source } from '../text/source.ts';
-import { isPattern, pageOf, readTarget } from '../target/kinds/index.ts';
+import { pageOf } from '../target/destination.ts';
+import { isPattern, readTarget } from '../target/kinds/index.ts';
 import type { SiteFacts } from '../target/facts.ts';
 import type { Counterparts } from './languages.ts';
 

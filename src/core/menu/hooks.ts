@@ -1,4 +1,4 @@
-import { type Destination, hookName } from '../target/kinds/index.ts';
+import { type Destination, hookName } from '../target/destination.ts';
 import { plainName } from '../text/names.ts';
 
 /**

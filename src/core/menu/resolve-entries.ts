@@ -2,14 +2,8 @@ import type { SitePath } from '../address/path.ts';
 import type { Entry, EntryIcon, Mark, Menu } from '../plan/types.ts';
 import type { TargetContext } from '../target/kind.ts';
 import { wordsKey } from '../target/kinds/heading.ts';
-import {
-  type Destination,
-  type PatternTarget,
-  isPattern,
-  labelOf,
-  pageOf,
-  readTarget,
-} from '../target/kinds/index.ts';
+import { type Destination, labelOf, pageOf } from '../target/destination.ts';
+import { type PatternTarget, isPattern, readTarget } from '../target/kinds/index.ts';
 import type { SectionHeading } from '../target/facts.ts';
 import { sizeOf } from '../text/size.ts';
 import type { Ground } from './ground.ts';

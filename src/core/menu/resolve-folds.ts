@@ -1,6 +1,6 @@
 import type { DrawingFile, Menu } from '../plan/types.ts';
 import { nearest } from '../text/nearest.ts';
-import type { Destination } from '../target/kinds/index.ts';
+import type { Destination } from '../target/destination.ts';
 import { carrier } from './carried.ts';
 import { folds } from './folds.ts';
 import type { Ground } from './ground.ts';

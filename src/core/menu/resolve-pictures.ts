@@ -2,7 +2,7 @@ import { type SitePath, normalizePath } from '../address/path.ts';
 import type { MenuPictures, PictureFile, PictureState } from '../plan/picture-types.ts';
 import { pictureStates } from '../plan/parts/pictures.ts';
 import type { Mark } from '../plan/types.ts';
-import { hookName } from '../target/kinds/index.ts';
+import { hookName } from '../target/destination.ts';
 import { listed, nearest } from '../text/nearest.ts';
 import type { Ground } from './ground.ts';
 import {

@@ -1,6 +1,6 @@
 import type { SitePath } from '../address/path.ts';
 import type { WordName } from '../plan/parts/language.ts';
-import type { Destination } from '../target/kinds/index.ts';
+import type { Destination } from '../target/destination.ts';
 import type { Look } from '../plan/look-types.ts';
 import type { PictureState } from '../plan/picture-types.ts';
 import type { Mark } from '../text/mark.ts';

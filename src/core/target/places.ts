@@ -17,6 +17,22 @@ export interface Outside {
   url: string;
 }
 export type UrlPlace = { kind: 'url' } & Outside;
+export type MailPlace = { kind: 'mail' } & Outside;
+export type PhonePlace = { kind: 'phone' } & Outside;
+
+/** A piece of HTML, which is there itself. */
+export type InsertPlace = { kind: 'insert'; html: string };
+
+/** The counterparts of pages in another language; its front page for all others. */
+export type LanguagePlace = {
+  kind: 'language';
+  tag: string;
+  counterparts: Readonly<Record<SitePath, SitePath>>;
+  front: SitePath;
+};
+
+/** The entry only opens. */
+export type NonePlace = { kind: 'none' };
 
 /** Where a path or an address may lead. */
 export type Place = PagePlace | FilePlace | SectionPlace | UrlPlace;

@@ -1,5 +1,5 @@
 import type { ResolvedEntry, ResolvedMenu } from '../../menu/types.ts';
-import { outlineLine } from '../../target/kinds/index.ts';
+import { outlineLine } from '../../target/destination.ts';
 import type { OutlineEntry, OutlineMenu } from './types.ts';
 
 /** The structure of a plan's menus. */

@@ -1,11 +1,8 @@
-import { writtenAddress } from '../../address/href.ts';
-import { nameOf } from '../../address/path.ts';
 import { optional } from '../../format/key.ts';
 import { said, text, truth } from '../../format/values.ts';
 import type { Mark } from '../../text/mark.ts';
-import { type PlaceKind, type SingleKind, elsewhere } from '../kind.ts';
+import { type SingleKind, elsewhere } from '../kind.ts';
 import { readPlace } from '../read-place.ts';
-import type { FilePlace } from '../places.ts';
 
 const keys = {
   file: optional(said(text), {
@@ -38,11 +35,3 @@ export const fileKind = {
   },
   lead: (target: FileTarget, context) => readPlace(target, context),
 } satisfies SingleKind<FileTarget, unknown>;
-
-export const filePlace: PlaceKind<FilePlace> = {
-  address: ({ path }, { folder, links }) => writtenAddress(folder, path, links),
-  label: ({ path }) => nameOf(path),
-  outline: ({ path }) => path,
-  hook: () => null,
-  page: () => null,
-};

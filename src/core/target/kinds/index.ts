@@ -1,20 +1,21 @@
 import type { Keys } from '../../format/key.ts';
 import type { Mark } from '../../text/mark.ts';
-import type { AddressFrom, LabelFacts, Led, PlaceKind, TargetContext, TargetKind, View } from '../kind.ts';
+import type { Destination } from '../destination.ts';
+import type { Led, TargetContext, TargetKind, View } from '../kind.ts';
 import { addressKindOf } from './address.ts';
-import { fileKind, filePlace } from './file.ts';
+import { fileKind } from './file.ts';
 import { headingKind } from './heading.ts';
-import { insertKind, insertPlace } from './insert.ts';
-import { languageKind, languagePlace } from './language.ts';
-import { mailKind, mailPlace } from './mail.ts';
-import { noneKind, nonePlace } from './none.ts';
-import { pageKind, pagePlace } from './page.ts';
+import { insertKind } from './insert.ts';
+import { languageKind } from './language.ts';
+import { mailKind } from './mail.ts';
+import { noneKind } from './none.ts';
+import { pageKind } from './page.ts';
 import { pagesKind } from './pages.ts';
 import { panelKind } from './panel.ts';
-import { phoneKind, phonePlace } from './phone.ts';
-import { sectionKind, sectionPlace } from './section.ts';
+import { phoneKind } from './phone.ts';
+import { sectionKind } from './section.ts';
 import { sectionsKind } from './sections.ts';
-import { urlKind, urlPlace } from './url.ts';
+import { urlKind } from './url.ts';
 
 /** What the plan can name by a key, in the order in which it is told. */
 const named = {
@@ -31,25 +32,6 @@ const named = {
   language: languageKind,
   panel: panelKind,
 };
-
-/** What entries lead to. */
-const places = {
-  page: pagePlace,
-  section: sectionPlace,
-  file: filePlace,
-  url: urlPlace,
-  mail: mailPlace,
-  phone: phonePlace,
-  insert: insertPlace,
-  language: languagePlace,
-  none: nonePlace,
-};
-
-type PlaceOf<Kind> = Kind extends PlaceKind<infer To> ? To : never;
-/** A place that an entry leads to. */
-export type Destination = {
-  [Name in keyof typeof places]: PlaceOf<(typeof places)[Name]> & { kind: Name };
-}[keyof typeof places];
 
 type Named = typeof named;
 export type TargetKey = keyof Named;
@@ -133,31 +115,4 @@ const singles = {
 /** Where a target leads. */
 export function readTarget(target: SingleTarget, context: TargetContext): Led<Destination> {
   return singles[target.kind]!.lead(target, context);
-}
-
-const placeKinds = places as unknown as Readonly<Record<Destination['kind'], PlaceKind<Destination>>>;
-
-/** As in an `href` of a page; null for an entry that only opens. */
-export function addressOf(to: Destination, from: AddressFrom): string | null {
-  return placeKinds[to.kind].address(to, from);
-}
-
-/** What an entry is called that has no label of its own. */
-export function labelOf(to: Destination, facts: LabelFacts): string {
-  return placeKinds[to.kind].label(to, facts);
-}
-
-/** As a line of an outline; null for none. */
-export function outlineLine(to: Destination): string | null {
-  return placeKinds[to.kind].outline(to);
-}
-
-/** What the entry is known by in a designer's own rules; null for its label. */
-export function hookName(to: Destination): string | null {
-  return placeKinds[to.kind].hook(to);
-}
-
-/** The page of the site that it leads to, or into; null for none. */
-export function pageOf(to: Destination): string | null {
-  return placeKinds[to.kind].page(to);
 }

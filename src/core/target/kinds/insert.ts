@@ -1,9 +1,9 @@
 import { optional } from '../../format/key.ts';
 import { said, text } from '../../format/values.ts';
 import type { Mark } from '../../text/mark.ts';
-import { type Led, type PlaceKind, type SingleKind, type TargetContext, elsewhere, failed } from '../kind.ts';
+import { type Led, type SingleKind, type TargetContext, elsewhere, failed } from '../kind.ts';
 import { readPlace } from '../read-place.ts';
-import type { Place } from '../places.ts';
+import type { InsertPlace, Place } from '../places.ts';
 
 const keys = {
   insert: optional(said(text), {
@@ -16,7 +16,6 @@ const keys = {
 
 /** The designer's own piece of HTML, from a file of the site. */
 export type InsertTarget = { kind: 'insert'; written: string; mark: Mark };
-export type InsertPlace = { kind: 'insert'; html: string };
 
 export const insertKind = {
   keys,
@@ -42,11 +41,3 @@ function readInsert({ written, mark }: InsertTarget, context: TargetContext): Le
     'Save the piece as UTF-8.',
   );
 }
-
-export const insertPlace: PlaceKind<InsertPlace> = {
-  address: () => null,
-  label: () => '',
-  outline: () => null,
-  hook: () => null,
-  page: () => null,
-};

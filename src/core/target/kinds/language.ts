@@ -1,10 +1,8 @@
-import { writtenAddress } from '../../address/href.ts';
-import type { SitePath } from '../../address/path.ts';
 import { optional } from '../../format/key.ts';
 import { language, said } from '../../format/values.ts';
 import type { Mark } from '../../text/mark.ts';
-import { type Led, type PlaceKind, type SingleKind, type TargetContext, elsewhere, failed } from '../kind.ts';
-import type { NonePlace } from './none.ts';
+import { type Led, type SingleKind, type TargetContext, elsewhere, failed } from '../kind.ts';
+import type { LanguagePlace, NonePlace } from '../places.ts';
 
 const keys = {
   language: optional(said(language), {
@@ -18,14 +16,6 @@ const keys = {
 
 /** The counterpart of the page in another language. */
 export type LanguageTarget = { kind: 'language'; tag: string; mark: Mark };
-
-/** The counterparts of pages in another language; its front page for all others. */
-export type LanguagePlace = {
-  kind: 'language';
-  tag: string;
-  counterparts: Readonly<Record<SitePath, SitePath>>;
-  front: SitePath;
-};
 
 export const languageKind = {
   keys,
@@ -61,12 +51,3 @@ function readLanguage(
   });
   return { destination: { kind: 'language', tag, counterparts: Object.fromEntries(pairs), front } };
 }
-
-export const languagePlace: PlaceKind<LanguagePlace> = {
-  address: ({ counterparts, front }, { page, folder, links }) =>
-    writtenAddress(folder, counterparts[page] ?? front, links),
-  label: ({ tag }, { languages }) => languages.find(one => one.tag === tag)?.name ?? tag,
-  outline: ({ front }) => front,
-  hook: () => null,
-  page: () => null,
-};

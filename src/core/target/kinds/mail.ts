@@ -2,8 +2,7 @@ import { decodePercent } from '../../address/href.ts';
 import { optional } from '../../format/key.ts';
 import { label, mailAddress, said } from '../../format/values.ts';
 import { type SingleKind, elsewhere } from '../kind.ts';
-import type { Outside } from '../places.ts';
-import { behindScheme, outsidePlace } from './outside.ts';
+import type { MailPlace } from '../places.ts';
 
 const keys = {
   mail: optional(said(mailAddress), {
@@ -21,7 +20,6 @@ const keys = {
 } as const;
 
 export type MailTarget = { kind: 'mail'; address: string; subject: string | null };
-export type MailPlace = { kind: 'mail' } & Outside;
 
 export const mailKind = {
   keys,
@@ -51,5 +49,3 @@ export const mailKind = {
     },
   },
 } satisfies SingleKind<MailTarget, MailPlace>;
-
-export const mailPlace = outsidePlace(behindScheme);

@@ -1,8 +1,8 @@
-import type { PlaceKind, SingleKind } from '../kind.ts';
+import type { SingleKind } from '../kind.ts';
+import type { NonePlace } from '../places.ts';
 
 /** The entry only opens. */
 export type NoneTarget = { kind: 'none' };
-export type NonePlace = { kind: 'none' };
 
 export const noneKind = {
   keys: {},
@@ -10,11 +10,3 @@ export const noneKind = {
   read: () => null,
   lead: (): { destination: NonePlace } => ({ destination: { kind: 'none' } }),
 } satisfies SingleKind<NoneTarget, NonePlace>;
-
-export const nonePlace: PlaceKind<NonePlace> = {
-  address: () => null,
-  label: () => '',
-  outline: () => null,
-  hook: () => null,
-  page: () => null,
-};

@@ -1,11 +1,8 @@
-import { type SitePath, folderOf, isIndex, nameOf } from '../../address/path.ts';
-import { writtenAddress } from '../../address/href.ts';
 import { optional } from '../../format/key.ts';
 import { said, text } from '../../format/values.ts';
 import type { Mark } from '../../text/mark.ts';
-import { type PlaceKind, type SingleKind, elsewhere } from '../kind.ts';
+import { type SingleKind, elsewhere } from '../kind.ts';
 import { type Written, readPlace } from '../read-place.ts';
-import type { PagePlace } from '../places.ts';
 
 const keys = {
   page: optional(said(text), {
@@ -35,17 +32,3 @@ export const pageKind = {
   },
   lead: (target: Written, context) => readPlace(target, context),
 } satisfies SingleKind<PageTarget, unknown>;
-
-export const pagePlace: PlaceKind<PagePlace> = {
-  address: ({ path }, { folder, links }) => writtenAddress(folder, path, links),
-  label: ({ path }, { page }) => page(path),
-  outline: ({ path }) => path,
-  hook: ({ path }) => nameOfPage(path),
-  page: ({ path }) => path,
-};
-
-/** Its file's name without the ending; the folder of an index page. */
-function nameOfPage(path: SitePath): string {
-  const folder = folderOf(path);
-  return isIndex(path) && folder !== '' ? nameOf(folder) : nameOf(path).replace(/\.[^.]*$/, '');
-}

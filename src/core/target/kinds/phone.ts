@@ -1,8 +1,7 @@
 import { optional } from '../../format/key.ts';
 import { phoneNumber, said } from '../../format/values.ts';
 import { type SingleKind, elsewhere } from '../kind.ts';
-import type { Outside } from '../places.ts';
-import { behindScheme, outsidePlace } from './outside.ts';
+import type { PhonePlace } from '../places.ts';
 
 const keys = {
   phone: optional(said(phoneNumber), {
@@ -14,7 +13,6 @@ const keys = {
 } as const;
 
 export type PhoneTarget = { kind: 'phone'; number: string };
-export type PhonePlace = { kind: 'phone' } & Outside;
 
 export const phoneKind = {
   keys,
@@ -34,5 +32,3 @@ export const phoneKind = {
 function placeOf(number: string): PhonePlace {
   return { kind: 'phone', url: `tel:${number.replace(/[^\d+]/g, '')}` };
 }
-
-export const phonePlace = outsidePlace(behindScheme);

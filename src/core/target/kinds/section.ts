@@ -1,12 +1,8 @@
-import { fragmentOf, writtenAddress } from '../../address/href.ts';
-import { folderOf } from '../../address/path.ts';
 import { optional } from '../../format/key.ts';
 import { said, text } from '../../format/values.ts';
 import type { Mark } from '../../text/mark.ts';
-import { spaced } from '../../text/names.ts';
-import { type PlaceKind, type SingleKind, elsewhere } from '../kind.ts';
+import { type SingleKind, elsewhere } from '../kind.ts';
 import { readPlace } from '../read-place.ts';
-import type { SectionPlace } from '../places.ts';
 
 const keys = {
   section: optional(said(text), {
@@ -35,23 +31,3 @@ export const sectionKind = {
   },
   lead: (target: SectionTarget, context) => readPlace(target, context),
 } satisfies SingleKind<SectionTarget, unknown>;
-
-export const sectionPlace: PlaceKind<SectionPlace> = {
-  address: ({ path, id }, { page, folder, links }) => {
-    const isHere = path === null || path === page;
-    const needsPage = !isHere || folder !== folderOf(page);
-    return (needsPage ? writtenAddress(folder, path ?? page, links) : '') + fragmentOf(id);
-  },
-  label: ({ path, id, panel }, { sections, panels, carriers }) => {
-    const group = panels.find(one => one.name === panel?.group);
-    const shown = group?.panels.find(one => one.id === id);
-    if (shown) return shown.label;
-    // Of a section of whatever page carries the menu: what it is called on all of them.
-    const headings = new Set((path === null ? carriers : [path]).map(page => sections(page).get(id)));
-    const [heading] = headings;
-    return headings.size === 1 && heading ? heading : spaced(id);
-  },
-  outline: ({ path, id }) => `${path ?? ''}#${id}`,
-  hook: ({ id }) => id,
-  page: ({ path }) => path,
-};

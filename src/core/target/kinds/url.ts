@@ -2,7 +2,6 @@ import { optional } from '../../format/key.ts';
 import { said, webAddress } from '../../format/values.ts';
 import { type SingleKind, elsewhere } from '../kind.ts';
 import type { UrlPlace } from '../places.ts';
-import { outsidePlace } from './outside.ts';
 
 const keys = {
   url: optional(said(webAddress), {
@@ -24,5 +23,3 @@ export const urlKind = {
   },
   lead: (target: UrlTarget) => ({ destination: target }),
 } satisfies SingleKind<UrlTarget, UrlPlace>;
-
-export const urlPlace = outsidePlace(url => url.replace(/^https?:\/\/(www\.)?/, '').replace(/\/$/, ''));
