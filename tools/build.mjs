@@ -40,7 +40,7 @@ const result = await build({
 });
 
 // The program as one script in ASCII, so that V8 can keep what it has compiled of it; what is large and seldom needed
-// stands beside it, and so does what tells again what the last build told.
+// stands beside it, and so do what tells again what the last build told, and what builds few pages.
 const common = {
   outdir,
   outExtension: { '.js': '.cjs' },
@@ -63,15 +63,15 @@ const beside = {
     }));
   },
 };
-const program = await build({
+const one = {
   ...common,
   ...packages,
-  entryPoints: { program: 'src/cli/program.ts', again: 'src/cli/again.ts' },
   define: { 'import.meta.url': 'kaminoUrl' },
   banner: { js: "const kaminoUrl = require('node:url').pathToFileURL(__filename).href;" },
   supported: { 'dynamic-import': false },
-  plugins: [beside],
-});
+};
+const program = await build({ ...one, entryPoints: { program: 'src/cli/program.ts' }, plugins: [beside] });
+const quick = await build({ ...one, entryPoints: { again: 'src/cli/again.ts', few: 'src/jobs/remake.ts' } });
 const libraries = await build({
   ...common,
   entryPoints: {
@@ -80,7 +80,7 @@ const libraries = await build({
   },
 });
 // The starter reads a byte as a letter, and in regular expressions letters are left as they are written.
-for (const file of [program, libraries].flatMap(one => Object.keys(one.metafile.outputs)))
+for (const file of [program, quick, libraries].flatMap(one => Object.keys(one.metafile.outputs)))
   writeFileSync(file, inAscii(readFileSync(file, 'utf8')));
 copyFileSync('tools/start.cjs', `${outdir}/kamino.cjs`);
 chmodSync(`${outdir}/kamino.cjs`, 0o755);
@@ -129,7 +129,7 @@ const { planSchemaOf } = await import(new URL(`../${outdir}/index.js`, import.me
 writeFileSync(`${outdir}/plan.schema.json`, `${JSON.stringify(planSchemaOf(), null, 2)}\n`);
 
 const bundled = new Set();
-for (const input of [result, program, libraries].flatMap(one => Object.keys(one.metafile.inputs))) {
+for (const input of [result, program, quick, libraries].flatMap(one => Object.keys(one.metafile.inputs))) {
   const match = /^node_modules\/((?:@[^/]+\/)?[^/]+)\//.exec(input);
   if (match) bundled.add(match[1]);
 }

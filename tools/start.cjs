@@ -33,18 +33,24 @@ function tell(bytes) {
   }
 }
 
-/** The program, with what V8 has compiled of it. */
-function load() {
+const loaded = {};
+
+/** The program, or the part of it that builds few pages, with what V8 has compiled of it. */
+function load(name = 'program') {
+  return (loaded[name] ??= loadedNow(name));
+}
+
+function loadedNow(name) {
   const { join } = require('node:path');
   const { Script } = require('node:vm');
   const { crc32 } = require('node:zlib');
-  const filename = join(__dirname, 'program.cjs');
+  const filename = join(__dirname, `${name}.cjs`);
   const source = readFileSync(filename);
 
   /** What was compiled of this very source, whole; V8 itself does not look, and falls over what is not. */
   const compiled = () => {
     try {
-      const file = readFileSync(join(__dirname, 'program.cache'));
+      const file = readFileSync(join(__dirname, `${name}.cache`));
       const data = file.subarray(8);
       const isRight = file.readUInt32LE(0) === crc32(source) && file.readUInt32LE(4) === crc32(data);
       return isRight ? data : undefined;
@@ -55,28 +61,28 @@ function load() {
 
   const code = `(function (exports, require, module, __filename, __dirname) {${source.toString('latin1')}\n})`;
   const script = new Script(code, { filename, cachedData: compiled() });
-  const loaded = { exports: {} };
-  script.runInThisContext()(loaded.exports, require, loaded, filename, __dirname);
-  return { source, script, ...loaded.exports };
+  const made = { exports: {} };
+  script.runInThisContext()(made.exports, require, made, filename, __dirname);
+  return { source, script, ...made.exports };
 }
 
-/** What the last build told, where nothing has changed since; otherwise what was seen. Null for all other commands. */
-function again(words, io) {
+/** A build in which nothing has changed, or few pages; otherwise what was seen. Null for all other commands. */
+async function again(words, io) {
   if (words[0] !== 'build') return null;
   // Small enough to be compiled in less time than it takes to see whether what was kept of it is whole.
   const part = require('./again.cjs');
-  return part.again(words, io ?? part.straight());
+  return part.again(words, io ?? part.straight(), () => load('few'));
 }
 
-function start(words) {
-  const told = again(words);
+async function start(words) {
+  const told = await again(words);
   if (told && told.status !== null) process.exitCode = told.status;
-  else void load().program(told);
+  else load().program(told);
 }
 
 if (require.main !== module) module.exports = { again, load };
 else {
   const words = process.argv.slice(2);
   const told = toldOf(words);
-  if (!told || !tell(told)) start(words);
+  if (!told || !tell(told)) void start(words);
 }

@@ -1,11 +1,11 @@
 // Runs what people run first, and keeps what V8 has compiled for it, and what tells of the program: node tools/warm.cjs
-const { mkdtempSync, rmSync, writeFileSync } = require('node:fs');
+const { appendFileSync, mkdtempSync, rmSync, writeFileSync } = require('node:fs');
 const { tmpdir } = require('node:os');
 const { join } = require('node:path');
 const { crc32 } = require('node:zlib');
-const { load } = require('../dist/kamino.cjs');
+const { again, load } = require('../dist/kamino.cjs');
 
-const { source, script, run } = load();
+const { run } = load();
 
 const nothing = () => undefined;
 const io = { out: nothing, err: nothing, outIsTerminal: false, errIsTerminal: false, environment: {} };
@@ -23,22 +23,26 @@ async function keepTold() {
   writeFileSync(inDist('told.json'), JSON.stringify(told));
 }
 
-/** Keeps what has been compiled so far. */
-function keepCompiled() {
+/** Keeps what has been compiled of a part so far. */
+function keepCompiled(name) {
+  const { source, script } = load(name);
   const data = script.createCachedData();
   const sums = Buffer.alloc(8);
   sums.writeUInt32LE(crc32(source), 0);
   sums.writeUInt32LE(crc32(data), 4);
-  writeFileSync(inDist('program.cache'), Buffer.concat([sums, data]));
+  writeFileSync(inDist(`${name}.cache`), Buffer.concat([sums, data]));
 }
 
 async function warm() {
   await keepTold();
   await run(['demo', folder], io);
+  appendFileSync(join(folder, 'visit/index.html'), '\n');
+  await again(['build', folder], io);
   const commands = ['build', 'build', 'check', 'inventory', 'draft', 'lift', 'measure', 'map'];
   for (const command of commands) await run([command, folder], io);
   await run(['build', '--help'], io);
-  keepCompiled();
+  keepCompiled('program');
+  keepCompiled('few');
 }
 
 warm().finally(() => rmSync(folder, { recursive: true, force: true }));

@@ -1,5 +1,6 @@
 import { planFile } from '../jobs/given.ts';
 import { type Glanced, glance } from '../jobs/glance.ts';
+import type { BuildResult, remake } from '../jobs/remake.ts';
 import { tellBuild } from './build-report.ts';
 import { type Io, voiceOf, withoutControls } from './io.ts';
 
@@ -15,11 +16,21 @@ export interface Again {
 
 const known = new Set(['--quiet', '--json', '--all', '--no-color']);
 
+/** What builds few pages. */
+interface Few {
+  remake: typeof remake;
+}
+
 /**
- * Tells again what the last build told, where nothing has changed since: for that little of the program is needed.
+ * A build in which nothing has changed, of which is told again what the last one told, or few pages: for that little of the
+ * program is needed.
  * @param words the command line; null where it asks for more than that
  */
-export function again([command, ...words]: readonly string[], given: Io): Again | null {
+export async function again(
+  [command, ...words]: readonly string[],
+  given: Io,
+  load: () => Few,
+): Promise<Again | null> {
   const options = new Set(words.filter(word => word.startsWith('-')));
   const [plan, ...more] = words.filter(word => !word.startsWith('-'));
   if (command !== 'build' || more.length > 0 || ![...options].every(one => known.has(one))) return null;
@@ -27,13 +38,21 @@ export function again([command, ...words]: readonly string[], given: Io): Again 
   const looked = lookAt(plan);
   if (!looked) return null;
   const { file, glanced } = looked;
-  const { result } = glanced;
+  const result = glanced.result ?? (await rewritten(file, glanced, load));
   if (!result) return { status: null, file, glanced };
   const asked = (name: string): true | undefined => (options.has(`--${name}`) ? true : undefined);
   const voice = voiceOf(withoutControls(given), { color: !asked('no-color'), all: asked('all') });
   const seconds = (Date.now() - start) / 1000;
   const status = tellBuild(result, { quiet: asked('quiet'), json: asked('json') }, seconds, voice);
   return { status, file, glanced };
+}
+
+/** A build of few pages; null where the program has to do it, which need not try that again. */
+async function rewritten(file: string, { seen }: Glanced, load: () => Few): Promise<BuildResult | null> {
+  if (!seen?.few || seen.few.changed.length === 0) return null;
+  const result = await load().remake(file, seen);
+  seen.few = null;
+  return result;
 }
 
 /** What cannot be looked at is told by the program. */

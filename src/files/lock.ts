@@ -23,25 +23,38 @@ const nameless = 2000;
 /**
  * Does work that reads the record and writes, while nobody else does so by the same plan. A run that was killed holds
  * nobody up: its lock names it, and is taken over once it is gone.
- * @throws {AtWork} after ten seconds
+ * @param most to wait for others, in ms: ten seconds
+ * @throws {AtWork} after that
  * @throws {LinkInWay}
  */
-export async function alone<Done>(planFolder: string, work: () => Done | Promise<Done>): Promise<Done> {
-  const folder = join(planFolder, '.kamino');
-  const file = join(folder, 'lock');
-  makeFolder(planFolder, '.kamino');
-  take(file);
-  sweep(folder);
+export async function alone<Done>(
+  planFolder: string,
+  work: () => Done | Promise<Done>,
+  most = patience,
+): Promise<Done> {
+  const leave = enter(planFolder, most);
   try {
     return await work();
   } finally {
-    rmSync(file, { force: true });
-    if (readdirSync(folder).length === 0) rmdirSync(folder);
+    leave();
   }
 }
 
-function take(file: string): void {
-  const until = Date.now() + patience;
+/** @param most to wait, in ms @returns what ends it */
+function enter(planFolder: string, most: number): () => void {
+  const folder = join(planFolder, '.kamino');
+  const file = join(folder, 'lock');
+  makeFolder(planFolder, '.kamino');
+  take(file, most);
+  sweep(folder);
+  return () => {
+    rmSync(file, { force: true });
+    if (readdirSync(folder).length === 0) rmdirSync(folder);
+  };
+}
+
+function take(file: string, most: number): void {
+  const until = Date.now() + most;
   for (;;) {
     ensureReal(file, '');
     try {

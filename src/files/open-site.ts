@@ -9,6 +9,7 @@ import { sumOf } from '../core/text/sum.ts';
 import { SiteContents } from './contents.ts';
 import { Moves } from './moves.ts';
 import { inPlace, isOwnContent, isOwnPath } from './own.ts';
+import { decomposed } from './on-disk.ts';
 import { isFolder } from './paths.ts';
 import type { OpenPlan } from './plan.ts';
 import type { Seen } from './reading.ts';
@@ -63,30 +64,29 @@ export function openSite(open: OpenPlan, plan: Plan, seen: Seen | null = null): 
     earlier: [...(output === inPlace ? [] : [resolve(open.folder, output)]), record.aside],
     taken: hash => record.taken(hash),
   });
-  const facts = { ...factsOf(contents, { known, pageFiles }), movedTo: moves.to };
+  const facts = { ...factsOf(contents, { known, pageFiles, onDisk }), movedTo: moves.to };
   return { root, planFolder: open.folder, files, pageFiles, facts, contents, onDisk, record, findings };
 }
 
-function factsOf(
-  contents: SiteContents,
-  { known, pageFiles }: { known: readonly SiteFile[]; pageFiles: ReadonlySet<string> },
-): Omit<SiteFacts, 'movedTo'> {
-  const pages = new Set([...pageFiles].map(path => path.normalize('NFC')));
+interface Paths {
+  known: readonly SiteFile[];
+  pageFiles: ReadonlySet<string>;
+  onDisk: ReadonlyMap<string, string>;
+}
+
+function factsOf(contents: SiteContents, { known, pageFiles, onDisk }: Paths): Omit<SiteFacts, 'movedTo'> {
+  const composed = (paths: ReadonlySet<string>): ReadonlySet<string> =>
+    onDisk.size === 0 ? paths : new Set([...paths].map(path => path.normalize('NFC')));
+  const pages = composed(pageFiles);
   const { sections, headings, language, date, picture, size, text } = contents;
   return {
     pages,
-    files: new Set(known.map(file => file.path.normalize('NFC'))),
+    files: composed(new Set(known.map(file => file.path))),
     words: new Map(),
     ...{ sections, headings, language, date, picture, size, text },
     parts: () => [],
     front: frontPage(pages),
   };
-}
-
-/** Paths by their composed form, where the disk has another. */
-function decomposed(files: readonly SiteFile[]): Map<string, string> {
-  const pairs = files.map(({ path }) => [path.normalize('NFC'), path] as const);
-  return new Map(pairs.filter(([composed, path]) => composed !== path));
 }
 
 /** The pieces of HTML that the menus of a plan hold: no pages of the site. */

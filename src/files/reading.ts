@@ -2,7 +2,7 @@ import { readFileSync, statSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { type Stored, type StoredOutput, readStored } from './stored.ts';
 import { stampOf } from './stamp.ts';
-import type { Walk } from './walk.ts';
+import type { SiteFile, Walk } from './walk.ts';
 
 /** A record as it was read, with what tells whether it is still that one. */
 export interface Reading {
@@ -17,11 +17,16 @@ export interface Seen {
   reading: Reading;
   /** The files of the site, and what stands for the plan by which they were listed; null where they were not. */
   site: { plan: string; listed: Walk } | null;
+  /** The sources that have changed, where nothing else has, with the name of their output; null where more has. */
+  few: { output: string; changed: readonly SiteFile[] } | null;
 }
 
 /** Beside a plan. */
 export const recordFolder = '.kamino';
 export const recordFile = 'record.json';
+
+/** A plan and its site as the last build understood them. */
+export const resolvedFile = 'resolved';
 
 /** What a record tells without being written to. */
 export class ReadRecord {

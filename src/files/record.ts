@@ -1,13 +1,15 @@
-import { existsSync, renameSync } from 'node:fs';
+import { existsSync, readFileSync, renameSync } from 'node:fs';
 import { basename, dirname, join, relative, sep } from 'node:path';
+import { crc32 } from 'node:zlib';
 import type { Raw } from '../core/text/bytes.ts';
 import { type Finding, finding } from '../core/text/finding.ts';
 import { shownPath } from './paths.ts';
-import { makeFolder } from './real.ts';
-import { type Reading, ReadRecord, recordFile } from './reading.ts';
+import { isFileError } from './errors.ts';
+import { lookAt, makeFolder } from './real.ts';
+import { type Reading, ReadRecord, recordFile, resolvedFile } from './reading.ts';
 import { type Glance, type PageNotes, type Row, isInside, isWhole } from './stored.ts';
 import { TakenOut } from './taken.ts';
-import { writeWhole } from './write.ts';
+import { Writer, writeWhole } from './write.ts';
 
 /** What Kamino wrote into one folder, and from what. */
 export interface OutputRecord {
@@ -21,6 +23,13 @@ export interface OutputRecord {
 }
 
 export type { Glance } from './stored.ts';
+
+/** What of an output is another after a build of few files. */
+export interface FewRows {
+  rows: ReadonlyMap<string, Row>;
+  glance: Glance | null;
+  notes: [path: string, notes: PageNotes][];
+}
 
 export interface FileRecord {
   /** The source, by size and time; zero for a file that Kamino made itself. */
@@ -40,9 +49,9 @@ export class SiteRecord extends ReadRecord {
   #isDry = true;
   readonly #taken: TakenOut;
 
-  /** @param seen as it was read a moment ago */
-  constructor(planFolder: string, seen: Reading | null = null) {
-    super(planFolder, seen, isWhole);
+  /** @param seen as it was read a moment ago; @param isRight whether one can be used */
+  constructor(planFolder: string, seen: Reading | null = null, isRight = isWhole) {
+    super(planFolder, seen, isRight);
     this.#text = this.reading.text;
     this.#taken = new TakenOut(this.folder);
   }
@@ -84,6 +93,37 @@ export class SiteRecord extends ReadRecord {
     const { basis, glance } = record;
     this.stored.outputs[name] = { basis, glance, files, ...(notes.length > 0 ? { notes } : {}) };
     this.#write();
+  }
+
+  /** A few rows of an output are others now. */
+  saveFew(name: string, { rows, glance, notes }: FewRows): void {
+    const { files, ...stored } = this.stored.outputs[name]!;
+    this.stored.outputs[name] = {
+      basis: stored.basis,
+      glance,
+      files: files.map(row => rows.get(row[0]) ?? row),
+      ...(notes.length > 0 ? { notes } : {}),
+    };
+    this.#write();
+  }
+
+  /**
+   * Keeps a plan and its site as they were understood.
+   * @returns the checksum under which that is found; undefined where the next build has to do without
+   */
+  keepResolved(bytes: Uint8Array): number | undefined {
+    if (this.#isDry) return undefined;
+    const file = join(this.folder, resolvedFile);
+    try {
+      this.#enter('');
+      const there = lookAt(file);
+      const isThere = there?.size === bytes.length && there.isFile() && readFileSync(file).equals(bytes);
+      if (!isThere) new Writer(this.folder).write(resolvedFile, bytes);
+      return crc32(bytes);
+    } catch (error) {
+      if (!isFileError(error)) throw error;
+      return undefined;
+    }
   }
 
   /** A folder that a finished site was packed into is no part of it. */

@@ -3,8 +3,8 @@ import { lacksMain, lacksViewport, otherLanguage, staysShort } from '../core/inl
 import { wordsIn } from '../core/markup/words.ts';
 import { carrier } from '../core/menu/carried.ts';
 import { isShown } from '../core/menu/on-page.ts';
+import type { SiteLanguages } from '../core/menu/languages.ts';
 import type { Resolution } from '../core/menu/resolve.ts';
-import type { ResolvedMenu } from '../core/menu/types.ts';
 import type { Seek } from '../core/page/types.ts';
 import type { Menu, Plan } from '../core/plan/types.ts';
 import type { Finding } from '../core/text/finding.ts';
@@ -15,11 +15,26 @@ import { PageMaker } from './pages.ts';
 import type { PageNotes } from './stored.ts';
 import { hashOf } from './taken.ts';
 
+/** What of a plan finished files go by; of its menus not the entries, which are resolved. */
+export type PlanOfPages = Pick<
+  Plan,
+  | 'site'
+  | 'output'
+  | 'leaveOut'
+  | 'read'
+  | 'skipTo'
+  | 'addsViewport'
+  | 'links'
+  | 'style'
+  | 'menus'
+  | 'hashesOwnFiles'
+>;
+
 /** What finished files are made of. */
 export interface RunSource {
-  plan: Plan;
-  site: OpenSite;
-  resolution: Pick<Resolution, 'menus' | 'ids' | 'languages'>;
+  plan: PlanOfPages;
+  site: RunSite;
+  resolution: Pick<Resolution, 'menus' | 'ids'> & { languages: LanguagesOfPages | null };
   /** Labels keep room for a bolder state. */
   reserves: boolean;
   /** Kamino's own files, by path. */
@@ -30,22 +45,43 @@ export interface RunSource {
   basis: string;
   /** Stands for the plan’s text. */
   mark: string;
+  /** What was counted of the site already; left out for nothing. */
+  counts?: SiteCounts;
+}
+
+/** The languages that the plan names, and that of each page. */
+export type LanguagesOfPages = Pick<SiteLanguages, 'all' | 'tags'>;
+
+/** What of a site finished files go by. */
+export type RunSite = Pick<
+  OpenSite,
+  'root' | 'planFolder' | 'files' | 'pageFiles' | 'onDisk' | 'record' | 'contents'
+> & { facts: Pick<OpenSite['facts'], 'pages' | 'movedTo'> };
+
+export interface SiteCounts {
+  pages: number;
+  /** How many pages each menu is to go into. */
+  carried: ReadonlyMap<string, number>;
 }
 
 /** The finished files of one build, each made when it is asked for. */
 export class Run {
   readonly source: RunSource;
-  readonly site: OpenSite;
+  readonly site: RunSite;
   /** The path of Kamino's own style sheet. */
   readonly style: string;
+  /** What was told before the first page was made. */
+  told: readonly Finding[] = [];
   readonly #carries: Inlay['carries'];
   readonly #maker: PageMaker;
   readonly #made = new Map<string, Finished>();
+  #counts: SiteCounts | null;
 
   constructor(source: RunSource) {
     const { plan, site, resolution, own, reserves, seek } = source;
     const { menus, ids, languages } = resolution;
     this.source = source;
+    this.#counts = source.counts ?? null;
     this.style = [...own.keys()].find(path => isOwnKind(path, 'css'))!;
     this.site = site;
     this.#carries = carrier(menus);
@@ -80,7 +116,7 @@ export class Run {
     const { menus, languages } = this.source.resolution;
     const { lackMain, lackViewport, otherLanguages, staysShort: short } = this.#maker;
     const words = languages === null ? wordsIn(menus) : null;
-    const all = this.site.facts.pages.size;
+    const all = this.counts.pages;
     return [
       ...this.findings,
       ...[...otherLanguages].map(([tag, pages]) => otherLanguage(tag, pages, { words, all })),
@@ -137,19 +173,31 @@ export class Run {
 
   /** The menus, with how many pages carry each: but for those made so far in which it has no place. */
   menus(): { name: string; pages: number }[] {
-    const pages = [...this.site.facts.pages];
-    const count = (menu: ResolvedMenu): number =>
-      pages.filter(page => this.#carries(menu, page) && isShown(menu, page)).length;
-    const counts = new Map<string, number>();
-    for (const menu of this.source.resolution.menus)
-      counts.set(menu.name, (counts.get(menu.name) ?? 0) + count(menu));
     const { without } = this.#maker;
-    return [...counts].map(([name, number]) => ({ name, pages: number - (without.get(name) ?? 0) }));
+    return [...this.counts.carried].map(([name, number]) => ({
+      name,
+      pages: number - (without.get(name) ?? 0),
+    }));
+  }
+
+  /** What there is of pages, and of those that are to carry each menu. */
+  get counts(): SiteCounts {
+    return (this.#counts ??= this.#counted());
+  }
+
+  #counted(): SiteCounts {
+    const pages = [...this.site.facts.pages];
+    const carried = new Map<string, number>();
+    for (const menu of this.source.resolution.menus) {
+      const own = pages.filter(page => this.#carries(menu, page) && isShown(menu, page));
+      carried.set(menu.name, (carried.get(menu.name) ?? 0) + own.length);
+    }
+    return { pages: pages.length, carried };
   }
 }
 
-function languageOf(languages: Resolution['languages']): Inlay['languageOf'] {
+function languageOf(languages: LanguagesOfPages | null): Inlay['languageOf'] {
   if (languages === null) return () => null;
   const all = new Map(languages.all.map(one => [one.tag, one]));
-  return page => all.get(languages.of(page)) ?? null;
+  return page => all.get(languages.tags.get(page) ?? '') ?? languages.all[0]!;
 }

@@ -3,27 +3,38 @@ import { isFolder } from './paths.ts';
 import type { Row } from './stored.ts';
 import type { SiteFile } from './walk.ts';
 
-/**
- * Whether no source has changed since the last build, and no finished file.
- * @param rows what is known of the finished files, in the order of their paths; @param sources in the same order
- * @param own Kamino's own files in the folder
- */
-export function isSettled(
-  rows: readonly Row[],
-  { sources, own, folder }: { sources: readonly SiteFile[]; own: readonly string[]; folder: string },
-): boolean {
-  if (rows.length !== sources.length + own.length || !isFolder(folder)) return false;
-  return areSame(rows, sources, new Set(own)) && rows.every(row => isUntouched(row, folder));
+/** A file of the site, and Kamino's own files in the folder of the finished ones. */
+interface There {
+  sources: readonly SiteFile[];
+  own: readonly string[];
+  folder: string;
 }
 
-function areSame(rows: readonly Row[], sources: readonly SiteFile[], own: ReadonlySet<string>): boolean {
+/**
+ * Which sources have changed since the last build; null where more is another than that: one has come or gone, or a
+ * finished file is not the one that was made.
+ * @param rows what is known of the finished files, in the order of their paths; @param sources in the same order
+ */
+export function changedSince(rows: readonly Row[], { sources, own, folder }: There): SiteFile[] | null {
+  if (rows.length !== sources.length + own.length || !isFolder(folder)) return null;
+  const changed = changedOf(rows, sources, new Set(own));
+  return changed && rows.every(row => isUntouched(row, folder)) ? changed : null;
+}
+
+function changedOf(
+  rows: readonly Row[],
+  sources: readonly SiteFile[],
+  own: ReadonlySet<string>,
+): SiteFile[] | null {
+  const changed: SiteFile[] = [];
   let at = 0;
   for (const row of rows) {
     if (own.has(row[0])) continue;
     const source = sources[at++];
-    if (source?.path !== row[0] || source.size !== row[1] || source.time !== row[2]) return false;
+    if (source?.path !== row[0]) return null;
+    if (source.size !== row[1] || source.time !== row[2]) changed.push(source);
   }
-  return at === sources.length;
+  return at === sources.length ? changed : null;
 }
 
 function isUntouched(row: Row, folder: string): boolean {

@@ -32,6 +32,8 @@ export interface Glance {
   /** What was told, none of it an error; its paths are as somebody in this folder sees them, who is told again. */
   findings: readonly Finding[];
   seenFrom: string;
+  /** The checksum of what was kept of the plan as it was understood; none where nothing was. */
+  resolved?: number;
 }
 
 /** What is told of a page beside what is written into it. */
@@ -78,22 +80,24 @@ function isOutput(value: unknown): value is StoredOutput {
 }
 
 /** Whether all that it tells of single files has its form too. */
-export function isWhole({ outputs }: Stored): boolean {
-  return Object.values(outputs).every(
-    ({ files, notes }) => files.every(isRow) && (notes === undefined || isListOf(notes, isNoted)),
-  );
-}
+export const isWhole = (stored: Stored): boolean =>
+  Object.values(stored.outputs).every(({ files }) => files.every(isRow)) && areNotesWhole(stored);
+
+/** Whether what it tells of pages has its form. */
+export const areNotesWhole = ({ outputs }: Stored): boolean =>
+  Object.values(outputs).every(({ notes }) => notes === undefined || isListOf(notes, isNoted));
 
 function isGlance(value: unknown): value is Glance {
   if (!isRecord(value)) return false;
-  const { plan, site, leaveOut, own, menus, pages, findings, seenFrom } = value;
+  const { plan, site, leaveOut, own, menus, pages, findings, seenFrom, resolved } = value;
   return (
     [plan, site, seenFrom].every(isText) &&
     isListOf(findings, isFinding) &&
     isListOf(leaveOut, isText) &&
     isListOf(own, isInside) &&
     isListOf(menus, one => isRecord(one) && isText(one['name']) && isCount(one['pages'])) &&
-    isCount(pages)
+    isCount(pages) &&
+    (resolved === undefined || isCount(resolved))
   );
 }
 

@@ -11,9 +11,11 @@ import { isOwnPath } from './own.ts';
 import { attempt, Refusals, cannotRead, editedOutput, foreignOutput } from './errors.ts';
 import { goneFile } from './folder-errors.ts';
 import { Output } from './output.ts';
-import { fromUser, seenFrom, shownPath } from './paths.ts';
+import { glanceOf } from './glance-of.ts';
+import { fromUser, shownPath } from './paths.ts';
 import { checksumOf, isAsRecorded } from './checksum.ts';
-import type { FileRecord, Glance } from './record.ts';
+import type { FileRecord } from './record.ts';
+import { bytesOfResolved } from './resolved.ts';
 import type { PageNotes } from './stored.ts';
 import type { Run } from './run.ts';
 import type { SiteFile } from './walk.ts';
@@ -67,7 +69,9 @@ export class FolderWriter implements SiteWriter {
     const isLasting = this.findings.length + site.record.findings.length === 0;
     this.findings.push(...fromUser(pageFindings, site.root));
     const all = told(this.findings);
-    this.#output.finish(source.basis, isLasting && !hasErrors(all) ? glanceOf(this.#run, all) : null);
+    const isGood = isLasting && !hasErrors(all);
+    const sum = isGood ? site.record.keepResolved(bytesOfResolved(this.#run)) : undefined;
+    this.#output.finish(source.basis, isGood ? glanceOf(this.#run, all, sum) : null);
   }
 
   abandon(): void {
@@ -131,23 +135,6 @@ function causeOf(before: string | null, now: string): Cause | null {
   const [old, parts] = [before.split(' '), now.split(' ')];
   if (old[2] !== parts[2]) return 'plan';
   return old[0] === parts[0] ? 'pages' : 'program';
-}
-
-/** What the next build can go by if nothing has changed. */
-function glanceOf(run: Run, findings: readonly Finding[]): Glance {
-  const { plan, site, own, mark } = run.source;
-  const { site: folder, leaveOut } = plan;
-  const pages = site.facts.pages.size;
-  return {
-    plan: mark,
-    site: folder,
-    leaveOut: [...leaveOut],
-    own: [...own.keys()],
-    menus: run.menus(),
-    pages,
-    findings,
-    seenFrom: seenFrom(site.planFolder),
-  };
 }
 
 interface Writing {

@@ -1,4 +1,5 @@
 import type { BuildOptions, BuildResult } from '../files/result.ts';
+import type { Seen } from '../files/reading.ts';
 import { planFile } from './given.ts';
 import { glance, unseen } from './glance.ts';
 export type { BuildOptions, BuildResult } from '../files/result.ts';
@@ -11,6 +12,13 @@ export async function build(options: BuildOptions = {}): Promise<BuildResult> {
   const plan = planFile(options.plan);
   const { result, seen } = options.dryRun ? unseen : glance(plan);
   if (result) return result;
+  const made = seen?.few && !options.overwrite ? await few(plan, seen) : null;
+  if (made) return made;
   const { make } = await import('./make.ts');
   return make(plan, options, seen);
+}
+
+async function few(plan: string, seen: Seen): Promise<BuildResult | null> {
+  const { remake } = await import('./remake.ts');
+  return remake(plan, seen);
 }

@@ -5,7 +5,7 @@ import { seenFrom, shownPath } from '../files/paths.ts';
 import { planMark } from '../files/plan-mark.ts';
 import { ReadRecord, type Seen } from '../files/reading.ts';
 import type { BuildResult } from '../files/result.ts';
-import { isSettled } from '../files/settled.ts';
+import { changedSince } from '../files/settled.ts';
 import { listSite } from '../files/site.ts';
 import type { Glance } from '../files/stored.ts';
 
@@ -45,13 +45,14 @@ export function glance(file: string): Glanced {
   const known = last?.glance;
   const root = known && resolve(folder, known.site);
   if (output === undefined || !last || !known || !root || !existsSync(root))
-    return { result: null, seen: { reading: record.reading, site: null } };
+    return { result: null, seen: { reading: record.reading, site: null, few: null } };
   const listed = listSite({ root, plan: file, record, output, leaveOut: known.leaveOut });
   const there = { sources: listed.files, own: known.own, folder: resolve(folder, output) };
-  const isSame =
-    known.seenFrom === seenFrom(folder) && listed.findings.length === 0 && isSettled(last.files, there);
-  const seen = { reading: record.reading, site: { plan: sumOf(text), listed } };
-  if (!isSame) return { result: null, seen };
+  const isAsListed = known.seenFrom === seenFrom(folder) && listed.findings.length === 0;
+  const changed = isAsListed ? changedSince(last.files, there) : null;
+  const few = changed && { output, changed };
+  const seen = { reading: record.reading, site: { plan: sumOf(text), listed }, few };
+  if (changed?.length !== 0) return { result: null, seen };
   return { result: resultOf(known, shownPath(there.folder), last.files.length), seen };
 }
 

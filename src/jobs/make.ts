@@ -1,17 +1,17 @@
-import { dirname, resolve } from 'node:path';
-import { placeNowhere, unusedMenu } from '../core/inlay/findings.ts';
-import { type Finding, hasErrors, sortFindings } from '../core/text/finding.ts';
+import { dirname } from 'node:path';
+import { unusedMenu } from '../core/inlay/findings.ts';
 import type { Source } from '../core/text/source.ts';
 import { cannotWrite, isFileError } from '../files/errors.ts';
 import { inPlace } from '../files/own.ts';
 import { alone } from '../files/lock.ts';
-import { fromUser, isThere, shownPath } from '../files/paths.ts';
-import { type OpenPlan, openPlan } from '../files/plan.ts';
+import { BuildReport, placed } from '../files/outcome.ts';
+import { fromUser, isThere } from '../files/paths.ts';
+import { openPlan } from '../files/plan.ts';
 import type { Seen } from '../files/reading.ts';
 import type { Run } from '../files/run.ts';
 import { FolderWriter } from '../files/write-folder.ts';
 import { PlaceWriter } from '../files/write-in-place.ts';
-import type { SiteWriter, WriteOptions, Written } from '../files/writer.ts';
+import type { SiteWriter, WriteOptions } from '../files/writer.ts';
 import { openAll } from '../opening/open.ts';
 import type { BuildResult } from '../files/result.ts';
 
@@ -44,6 +44,7 @@ async function whole(plan: string, how: WriteOptions, seen: Seen | null): Promis
       .filter(({ pages }) => pages === 0)
       .map(({ name }) => unusedMenu(name, opened.plan.menus.find(one => one.name === name)?.form)),
   );
+  run.told = report.findings;
   return write(writerOf(run, how), report, { run, source: opened.open.source });
 }
 
@@ -69,73 +70,4 @@ function write(
   report.add(placed(writer.findings, run, source));
   report.know({ menus: run.menus() });
   return report.ended(writer.written);
-}
-
-/** Of a menu that has a place on no page it is told once, where the plan names it. */
-function placed(found: readonly Finding[], run: Run, source: Source): Finding[] {
-  const nowhere = run.nowhere();
-  const isThere = ({ rule, menu }: Finding): boolean =>
-    rule !== 'no-place' || nowhere.every(({ name }) => name !== menu);
-  return [...found.filter(isThere), ...nowhere.map(menu => placeNowhere(menu, source))];
-}
-
-/** What a build tells, gathered as it goes on. */
-class BuildReport {
-  readonly #findings: Finding[] = [];
-  #result: BuildResult;
-
-  constructor({ plan, folder }: OpenPlan) {
-    const isInPlace = plan?.output === inPlace;
-    const name = isInPlace ? plan.site : (plan?.output ?? 'built');
-    const counts = {
-      menus: [],
-      pages: 0,
-      created: [],
-      changed: [],
-      gone: [],
-      same: 0,
-      menusAlone: [],
-      why: null,
-    };
-    const output = shownPath(resolve(folder, name));
-    this.#result = { outcome: 'stopped', status: 2, findings: [], output, inPlace: isInPlace, ...counts };
-  }
-
-  /** All that has been told, with some more. */
-  with(findings: readonly Finding[]): Finding[] {
-    return sortFindings([...this.#findings, ...findings]);
-  }
-
-  /** What is known by now. */
-  know(known: Partial<Pick<BuildResult, 'menus' | 'pages'>>): void {
-    this.#result = { ...this.#result, ...known };
-  }
-
-  add(findings: readonly Finding[]): void {
-    this.#findings.push(...findings);
-  }
-
-  /** Nothing was written. */
-  stopped(findings: readonly Finding[], status: 1 | 2): BuildResult {
-    this.add(findings);
-    return { ...this.#result, outcome: 'stopped', status, findings: sortFindings(this.#findings) };
-  }
-
-  /** A failure on the way. @param written what stays of what was written before it */
-  failed(findings: readonly Finding[], written: Written): BuildResult {
-    const result = this.stopped(findings, 2);
-    return isNothing(written) ? result : { ...result, ...written, outcome: 'half' };
-  }
-
-  /** Everything was written, or is as it is to be. */
-  ended(written: Written): BuildResult {
-    const findings = sortFindings(this.#findings);
-    const outcome = isNothing(written) ? 'nothing-new' : 'built';
-    const status = hasErrors(findings) ? 1 : 0;
-    return { ...this.#result, ...written, outcome, status, findings };
-  }
-}
-
-function isNothing({ created, changed, gone }: Written): boolean {
-  return created.length + changed.length + gone.length === 0;
 }

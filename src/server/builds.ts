@@ -6,7 +6,7 @@ import { bytesOf } from '../core/text/bytes.ts';
 import { type Finding, hasErrors, sortFindings } from '../core/text/finding.ts';
 import { renderFindings } from '../core/text/render.ts';
 import { fromUser, isHidden } from '../files/paths.ts';
-import { type OpenPlan, openPlan } from '../files/plan.ts';
+import { openPlan } from '../files/plan.ts';
 import type { Run } from '../files/run.ts';
 import { outputsOf } from '../files/site.ts';
 import { openAll } from '../opening/open.ts';
@@ -58,18 +58,17 @@ export class Builds {
     };
     const { run, style, findings } = await opened.prepared();
     if (!run) return findings;
-    this.source = this.#sourceOf(run, style, open);
+    this.source = this.#sourceOf(run, style, opened);
     this.opened = opened;
     return [...findings, ...fromUser(site.findings, site.root)];
   }
 
-  #sourceOf(run: Run, style: string, open: OpenPlan): PreviewSource {
-    const { site, source } = run;
+  #sourceOf(run: Run, style: string, { open, site, plan }: Opened): PreviewSource {
     const { pages, front } = site.facts;
     return {
       pages: [...pages].sort(),
       front,
-      base: source.plan.links.base,
+      base: plan.links.base,
       problems: null,
       file: fileGiver(run, style),
       specimen: async () => {

@@ -65,7 +65,7 @@ test('the same is told as by the whole program', () => {
     `async () => {
       const all = [];
       for (const words of ${JSON.stringify(asked)}) {
-        const short = await listen(async io => again(words, io)?.status ?? 'more');
+        const short = await listen(async io => (await again(words, io))?.status ?? 'more');
         all.push([words, short, await listen(io => goOn(null, words, io))]);
       }
       return all;
@@ -87,13 +87,14 @@ test('the program goes on from what was seen only as long as that is so', () => 
     folder,
     `async () => {
       const words = ['build'];
-      const seen = () => again(words, { ...ways, out: () => 0, err: () => 0 });
-      appendFileSync('a.html', '<p>more');
-      const [one, other] = [seen(), seen()];
+      const seen = async () => again(words, { ...ways, out: () => 0, err: () => 0 });
+      appendFileSync('sub/picture.txt', 'y');
+      const [one, other] = [await seen(), await seen()];
       const first = await listen(io => goOn(one, words, io));
       const second = await listen(io => goOn(other, words, io));
       appendFileSync('a.html', '<p>and more');
-      const last = seen();
+      appendFileSync('sub/picture.txt', 'y');
+      const last = await seen();
       writeFileSync('kamino.yaml', ${JSON.stringify(`${plan}leave-out: [sub]\n`)});
       return [first, second, await listen(io => goOn(last, words, io))];
     }`,

@@ -44,7 +44,7 @@ for (let line = nextLine(); line !== null; line = nextLine()) {
       errIsTerminal: false,
       environment: process.env,
     };
-    const told = again(args, io);
+    const told = await again(args, io);
     status = told?.status ?? (await goOn(told, args, io));
   } catch (error) {
     said.err += `${error.stack}\n`;

@@ -39,6 +39,11 @@ export class SiteLanguages {
     }
   }
 
+  /** The language of each page. */
+  get tags(): ReadonlyMap<SitePath, string> {
+    return this.#of;
+  }
+
   of(page: SitePath): string {
     return this.#of.get(page) ?? this.all[0]!.tag;
   }
