@@ -22,6 +22,10 @@ export interface OpenSite {
   root: string;
   planFolder: string;
   files: SiteFile[];
+  /** The same with what is in its folder and goes into no finished site: pieces of HTML, Kamino's own. */
+  listed: readonly SiteFile[];
+  /** Pieces of HTML that menus hold. */
+  pieces: ReadonlySet<string>;
   /** Those of the files that are pages. */
   pageFiles: ReadonlySet<string>;
   facts: SiteFacts;
@@ -38,20 +42,14 @@ export interface OpenSite {
  */
 export function openSite(open: OpenPlan, plan: Plan, seen: Seen | null = null): OpenSite | Finding {
   const root = resolve(open.folder, plan.site);
-  if (!isFolder(root))
-    return finding(
-      'cannot-read',
-      { file: open.source.file },
-      `the site’s folder \`${plan.site}\` is not there`,
-      '`site` is a folder, seen from the plan.',
-    );
+  if (!isFolder(root)) return noFolder(plan.site, open);
   const record = new SiteRecord(open.folder, seen?.reading);
   const { output, leaveOut } = plan;
   const isSeen = record.reading === seen?.reading && seen.site?.plan === sumOf(Buffer.from(open.source.text));
-  const { files: all, findings } = isSeen
+  const { files: listed, findings } = isSeen
     ? seen.site!.listed
     : listSite({ root, plan: open.file, record, output, leaveOut });
-  const known = withoutOwn(root, all);
+  const known = withoutOwn(root, listed);
   // A piece of HTML that a menu holds is no page, and stays out of the finished site.
   const pieces = piecesIn(plan);
   const files = known.filter(({ path }) => !pieces.has(path));
@@ -65,7 +63,17 @@ export function openSite(open: OpenPlan, plan: Plan, seen: Seen | null = null): 
     taken: hash => record.taken(hash),
   });
   const facts = { ...factsOf(contents, { known, pageFiles, onDisk }), movedTo: moves.to };
-  return { root, planFolder: open.folder, files, pageFiles, facts, contents, onDisk, record, findings };
+  const lists = { files, listed, pieces, pageFiles };
+  return { root, planFolder: open.folder, ...lists, facts, contents, onDisk, record, findings };
+}
+
+function noFolder(site: string, { source }: OpenPlan): Finding {
+  return finding(
+    'cannot-read',
+    { file: source.file },
+    `the site’s folder \`${site}\` is not there`,
+    '`site` is a folder, seen from the plan.',
+  );
 }
 
 interface Paths {

@@ -9,7 +9,7 @@ import {
   rmSync,
 } from 'node:fs';
 import { dirname, join } from 'node:path';
-import type { FileRecord, Glance, OutputRecord, SiteRecord } from './record.ts';
+import type { FileRecord, OutputRecord, SiteRecord } from './record.ts';
 import type { SiteFile } from './walk.ts';
 import { foreignIn } from './foreign.ts';
 import { isSummed, sumOfCopy } from './checksum.ts';
@@ -194,10 +194,10 @@ export class Output {
   }
 
   /** After the last one. */
-  finish(basis: string, glance: Glance | null): void {
+  finish(made: Pick<OutputRecord, 'basis' | 'glance' | 'others'>): void {
     if (this.#isDry) return;
     if (this.#isFresh) renameSync(this.#place, this.folder);
-    this.#record.save(this.#name, { basis, glance, files: this.#next, notes: this.#notes });
+    this.#record.save(this.#name, { ...made, taken: null, files: this.#next, notes: this.#notes });
   }
 
   abandon(): void {

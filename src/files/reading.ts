@@ -1,4 +1,4 @@
-import { readFileSync, statSync } from 'node:fs';
+import { readFileSync, readdirSync, statSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { type Stored, type StoredOutput, readStored } from './stored.ts';
 import { stampOf } from './stamp.ts';
@@ -65,9 +65,23 @@ export class ReadRecord {
     return new Map((this.stored.sheets ?? []).map(([path, size]) => [join(folder, path), size]));
   }
 
+  /** How many pieces there are that were taken out of pages. */
+  get takenCount(): number {
+    return takenIn(this.folder);
+  }
+
   /** What was written into a folder. */
   found(name: string): StoredOutput | null {
     return (Object.hasOwn(this.stored.outputs, name) && this.stored.outputs[name]) || null;
+  }
+}
+
+/** How many pieces taken out of pages there are in the folder of a record. */
+function takenIn(folder: string): number {
+  try {
+    return readdirSync(join(folder, 'taken')).length;
+  } catch {
+    return 0;
   }
 }
 

@@ -7,7 +7,7 @@ import { shownPath } from './paths.ts';
 import { isFileError } from './errors.ts';
 import { lookAt, makeFolder } from './real.ts';
 import { type Reading, ReadRecord, recordFile, resolvedFile } from './reading.ts';
-import { type Glance, type PageNotes, type Row, isInside, isWhole } from './stored.ts';
+import { type Glance, type Other, type PageNotes, type Row, isInside, isWhole } from './stored.ts';
 import { TakenOut } from './taken.ts';
 import { Writer, writeWhole } from './write.ts';
 
@@ -18,6 +18,10 @@ export interface OutputRecord {
   /** Null where the last build had something to tell. */
   glance: Glance | null;
   files: Map<string, FileRecord>;
+  /** Files of the site of which there are no rows. */
+  others: readonly Other[];
+  /** How many pieces taken out of pages are kept, where they are nowhere else; null where the sources have them. */
+  taken: number | null;
   /** What was told of pages, for those that need not be made again. */
   notes: ReadonlyMap<string, PageNotes>;
 }
@@ -80,7 +84,8 @@ export class SiteRecord extends ReadRecord {
         time: row[4],
         checksum: row[5],
       });
-    return { basis: stored.basis, glance: stored.glance, files, notes: new Map(stored.notes ?? []) };
+    const { basis, glance, others = [], taken = null, notes } = stored;
+    return { basis, glance, files, others, taken, notes: new Map(notes) };
   }
 
   save(name: string, record: OutputRecord): void {
@@ -90,18 +95,27 @@ export class SiteRecord extends ReadRecord {
     });
     files.sort((one, other) => (one[0] < other[0] ? -1 : 1));
     const notes = [...record.notes];
-    const { basis, glance } = record;
-    this.stored.outputs[name] = { basis, glance, files, ...(notes.length > 0 ? { notes } : {}) };
+    const { basis, glance, taken } = record;
+    const others = [...record.others];
+    this.stored.outputs[name] = {
+      basis,
+      glance,
+      files,
+      ...(others.length > 0 ? { others } : {}),
+      ...(taken === null ? {} : { taken }),
+      ...(notes.length > 0 ? { notes } : {}),
+    };
     this.#write();
   }
 
   /** A few rows of an output are others now. */
   saveFew(name: string, { rows, glance, notes }: FewRows): void {
-    const { files, ...stored } = this.stored.outputs[name]!;
+    const { notes: _, ...stored } = this.stored.outputs[name]!;
     this.stored.outputs[name] = {
-      basis: stored.basis,
+      ...stored,
       glance,
-      files: files.map(row => rows.get(row[0]) ?? row),
+      files: stored.files.map(row => rows.get(row[0]) ?? row),
+      ...(stored.taken === undefined ? {} : { taken: this.takenCount }),
       ...(notes.length > 0 ? { notes } : {}),
     };
     this.#write();

@@ -27,6 +27,8 @@ export interface Resolved {
   /** What was told beside what was found in pages. */
   findings: readonly Finding[];
   counts: SiteCounts;
+  /** Pieces of HTML that menus hold: no pages. */
+  pieces: ReadonlySet<string>;
   /** What was asked of files. */
   asked: ReadonlyMap<SitePath, Answers>;
 }
@@ -35,8 +37,9 @@ export interface Resolved {
 export function bytesOfResolved({ source, site, told, counts }: Run): Buffer {
   const { plan, resolution, reserves, seek, basis, mark } = source;
   const { menus, ids, languages } = resolution;
+  const { pieces } = site;
   const resolved: Resolved = {
-    ...{ mark, basis, menus, ids, reserves, findings: told, counts, asked: site.contents.asked },
+    ...{ mark, basis, menus, ids, reserves, findings: told, counts, pieces, asked: site.contents.asked },
     languages: languages && { all: languages.all, tags: languages.tags },
     isComplex: seek !== null,
     plan: planOfPages(plan),

@@ -1,74 +1,91 @@
 import { readFileSync } from 'node:fs';
-import { hasErrors, type Finding } from '../core/text/finding.ts';
+import type { Finding } from '../core/text/finding.ts';
 import { glanceOf } from './glance-of.ts';
-import type { Finished } from './pages.ts';
+import { inPlace } from './own-names.ts';
 import { fromUser } from './paths.ts';
 import { ensureReal } from './real.ts';
 import type { Run } from './run.ts';
 import type { PageNotes, Row, StoredOutput } from './stored.ts';
 import type { SiteFile } from './walk.ts';
 import { Writer } from './write.ts';
+import { PlaceWriter } from './write-in-place.ts';
 import type { Told, Written } from './writer.ts';
 
-/** A page that is to be written anew. */
-interface Anew {
-  file: SiteFile;
-  made: Finished;
+/** Writes pages anew, one by one. */
+interface Pages {
+  /** What of them is another. */
+  written: Pick<Written, 'changed' | 'menusAlone'>;
+  /** @returns what is known of it from now on */
+  rewrite: (file: SiteFile) => Row;
 }
 
 /** Writes a few pages of a finished site anew, where all the rest of it is as it was made. */
 export class Rewriting {
   readonly findings: Finding[] = [];
-  readonly written: Written;
+  written: Written = { created: [], changed: [], gone: [], same: 0, menusAlone: [], why: null };
   readonly #run: Run;
-  readonly #folder: string;
   readonly #last: StoredOutput;
-  readonly #anew: readonly Anew[];
-  readonly #notes: [string, PageNotes][] = [];
+  readonly #changed: ReadonlyMap<string, SiteFile>;
+  readonly #pages: Pages;
 
-  /**
-   * Makes the pages; none is written yet.
-   * @param folder the output; @param last what is known of it
-   */
+  /** @param folder that of the finished site; @param last what is known of it */
   constructor(run: Run, folder: string, last: StoredOutput, changed: readonly SiteFile[]) {
-    [this.#run, this.#folder, this.#last] = [run, folder, last];
-    const sources = new Map(changed.map(file => [file.path, file]));
-    const notes = new Map(last.notes);
-    const anew: Anew[] = [];
-    // In the order of the site, as a whole build goes.
-    for (const path of [...new Set([...notes.keys(), ...sources.keys()])].sort(byPath)) {
-      const file = sources.get(path);
-      if (file) anew.push({ file, made: run.pageToKeep(path) });
-      else run.noteAgain(path, notes.get(path)!);
-      const told = file ? run.notesOf(path) : notes.get(path);
-      if (told) this.#notes.push([path, told]);
-    }
-    this.#anew = anew;
-    const same = last.files.length - anew.length;
-    this.written = { created: [], changed: [], gone: [], same, menusAlone: [], why: null };
+    [this.#run, this.#last] = [run, last];
+    this.#changed = new Map(changed.map(file => [file.path, file]));
+    const isInPlace = run.source.plan.output === inPlace;
+    this.#pages = isInPlace ? new PlaceWriter(run, {}) : new FolderPages(run, folder, last);
   }
 
   write(told: Told): void {
-    const { source, site, pageFindings } = this.#run;
-    ensureReal(this.#folder, '');
-    const writer = new Writer(this.#folder, { sweeps: true });
-    const rows = new Map(this.#anew.map(one => [one.file.path, this.#written(one, writer)]));
-    this.findings.push(...fromUser(pageFindings, site.root));
-    const all = told(this.findings);
-    const glance = hasErrors(all) ? null : glanceOf(this.#run, all, this.#last.glance?.resolved);
-    site.record.saveFew(source.plan.output, { rows, glance, notes: this.#notes });
+    const { site, source } = this.#run;
+    const { rows, notes } = this.#rewritten();
+    const { changed, menusAlone } = this.#pages.written;
+    const all = this.#last.glance?.same ?? this.#last.files.length;
+    this.written = { ...this.written, changed, menusAlone, same: all - changed.length };
+    this.findings.push(...fromUser(this.#run.pageFindings, site.root));
+    const glance = glanceOf(this.#run, told(this.findings), this.#last.glance?.same);
+    site.record.saveFew(source.plan.output, { rows, glance, notes });
   }
 
-  #written({ file, made }: Anew, writer: Writer): Row {
-    const { path, size, time } = file;
-    const before = this.#last.files.find(row => row[0] === path)!;
-    if (readFileSync(`${this.#folder}/${path}`).equals(made.bytes)) {
-      this.written.same += 1;
-      return [path, size, time, before[3], before[4], made.checksum];
+  /** In the order of the site, as a whole build goes. */
+  #rewritten(): { rows: Map<string, Row>; notes: [string, PageNotes][] } {
+    const rows = new Map<string, Row>();
+    const notes: [string, PageNotes][] = [];
+    const before = new Map(this.#last.notes);
+    for (const path of [...new Set([...before.keys(), ...this.#changed.keys()])].sort(byPath)) {
+      const file = this.#changed.get(path);
+      if (file) rows.set(path, this.#pages.rewrite(file));
+      else this.#run.noteAgain(path, before.get(path)!);
+      const told = file ? this.#run.notesOf(path) : before.get(path);
+      if (told) notes.push([path, told]);
     }
-    const there = writer.write(path, made.bytes);
+    return { rows, notes };
+  }
+}
+
+/** Those of a folder of finished pages. */
+class FolderPages implements Pages {
+  readonly written: Pages['written'] = { changed: [], menusAlone: [] };
+  readonly #run: Run;
+  readonly #folder: string;
+  readonly #last: StoredOutput;
+  readonly #writer: Writer;
+
+  constructor(run: Run, folder: string, last: StoredOutput) {
+    [this.#run, this.#folder, this.#last] = [run, folder, last];
+    ensureReal(folder, '');
+    this.#writer = new Writer(folder, { sweeps: true });
+  }
+
+  rewrite({ path, size, time }: SiteFile): Row {
+    const { bytes, checksum } = this.#run.page(path);
+    if (readFileSync(`${this.#folder}/${path}`).equals(bytes)) {
+      const before = this.#last.files.find(row => row[0] === path)!;
+      return [path, size, time, before[3], before[4], checksum];
+    }
+    const there = this.#writer.write(path, bytes);
     this.written.changed.push(path);
-    return [path, size, time, there.size, there.time, made.checksum];
+    return [path, size, time, there.size, there.time, checksum];
   }
 }
 

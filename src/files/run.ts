@@ -45,6 +45,8 @@ export interface RunSource {
   basis: string;
   /** Stands for the plan’s text. */
   mark: string;
+  /** The checksum of what was kept of it; left out where nothing was. */
+  resolved?: number;
   /** What was counted of the site already; left out for nothing. */
   counts?: SiteCounts;
 }
@@ -55,7 +57,7 @@ export type LanguagesOfPages = Pick<SiteLanguages, 'all' | 'tags'>;
 /** What of a site finished files go by. */
 export type RunSite = Pick<
   OpenSite,
-  'root' | 'planFolder' | 'files' | 'pageFiles' | 'onDisk' | 'record' | 'contents'
+  'root' | 'planFolder' | 'files' | 'listed' | 'pieces' | 'pageFiles' | 'onDisk' | 'record' | 'contents'
 > & { facts: Pick<OpenSite['facts'], 'pages' | 'movedTo'> };
 
 export interface SiteCounts {

@@ -1,40 +1,51 @@
 import { lstatSync } from 'node:fs';
 import { isFolder } from './paths.ts';
-import type { Row } from './stored.ts';
+import type { Row, StoredOutput } from './stored.ts';
 import type { SiteFile } from './walk.ts';
 
-/** A file of the site, and Kamino's own files in the folder of the finished ones. */
-interface There {
+/** What there is now. */
+export interface There {
+  /** The files of the site, in the order of their paths. */
   sources: readonly SiteFile[];
-  own: readonly string[];
+  /** Kamino's own files in the folder of the finished ones; null for a site that is built in place. */
+  own: readonly string[] | null;
   folder: string;
 }
+
+/** What was there when it was built. */
+type Built = Pick<StoredOutput, 'files' | 'others'>;
 
 /**
  * Which sources have changed since the last build; null where more is another than that: one has come or gone, or a
  * finished file is not the one that was made.
- * @param rows what is known of the finished files, in the order of their paths; @param sources in the same order
  */
-export function changedSince(rows: readonly Row[], { sources, own, folder }: There): SiteFile[] | null {
-  if (rows.length !== sources.length + own.length || !isFolder(folder)) return null;
-  const changed = changedOf(rows, sources, new Set(own));
-  return changed && rows.every(row => isUntouched(row, folder)) ? changed : null;
+export function changedSince(
+  { files, others = [] }: Built,
+  { sources, own, folder }: There,
+): SiteFile[] | null {
+  const all = files.length + others.length;
+  if (all !== sources.length + (own?.length ?? 0) || !isFolder(folder)) return null;
+  const changed = changedOf({ files, others }, sources, new Set(own));
+  // Where the pages themselves are changed there are no others.
+  return changed && (own === null || files.every(row => isUntouched(row, folder))) ? changed : null;
 }
 
 function changedOf(
-  rows: readonly Row[],
+  { files, others }: Required<Built>,
   sources: readonly SiteFile[],
   own: ReadonlySet<string>,
 ): SiteFile[] | null {
   const changed: SiteFile[] = [];
+  const beside = new Map(others.map(other => [other[0], other]));
   let at = 0;
-  for (const row of rows) {
-    if (own.has(row[0])) continue;
-    const source = sources[at++];
-    if (source?.path !== row[0]) return null;
+  for (const source of sources) {
+    while (own.has(files[at]?.[0] ?? '')) at += 1;
+    const row = beside.get(source.path) ?? files[at++];
+    if (row?.[0] !== source.path) return null;
     if (source.size !== row[1] || source.time !== row[2]) changed.push(source);
   }
-  return at === sources.length ? changed : null;
+  while (own.has(files[at]?.[0] ?? '')) at += 1;
+  return at === files.length ? changed : null;
 }
 
 function isUntouched(row: Row, folder: string): boolean {

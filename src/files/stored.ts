@@ -15,6 +15,10 @@ export interface StoredOutput {
   basis: string;
   glance: Glance | null;
   files: Row[];
+  /** Files of the site of which nothing is in the finished one, or all is as it was. */
+  others?: Other[];
+  /** How many pieces taken out of pages are kept, where they are nowhere else. */
+  taken?: number;
   /** What was told of pages. */
   notes?: [path: string, notes: PageNotes][];
 }
@@ -34,6 +38,8 @@ export interface Glance {
   seenFrom: string;
   /** The checksum of what was kept of the plan as it was understood; none where nothing was. */
   resolved?: number;
+  /** How many files are as they are to be, where that is another number than that of the rows. */
+  same?: number;
 }
 
 /** What is told of a page beside what is written into it. */
@@ -46,6 +52,9 @@ export interface PageNotes {
   /** Menus that have no place in it. */
   without: readonly string[];
 }
+
+/** A file of the site, by its size and time. */
+export type Other = [path: string, size: number, time: number];
 
 export type Row = [
   path: string,
@@ -76,6 +85,8 @@ export function readStored(text: string): Stored | null {
 function isOutput(value: unknown): value is StoredOutput {
   if (!isRecord(value) || typeof value['basis'] !== 'string' || !isListOf(value['files'], Array.isArray))
     return false;
+  if (value['others'] !== undefined && !isListOf(value['others'], Array.isArray)) return false;
+  if (value['taken'] !== undefined && !isCount(value['taken'])) return false;
   return value['glance'] === null || isGlance(value['glance']);
 }
 
@@ -89,7 +100,7 @@ export const areNotesWhole = ({ outputs }: Stored): boolean =>
 
 function isGlance(value: unknown): value is Glance {
   if (!isRecord(value)) return false;
-  const { plan, site, leaveOut, own, menus, pages, findings, seenFrom, resolved } = value;
+  const { plan, site, leaveOut, own, menus, pages, findings, seenFrom, resolved, same } = value;
   return (
     [plan, site, seenFrom].every(isText) &&
     isListOf(findings, isFinding) &&
@@ -97,6 +108,7 @@ function isGlance(value: unknown): value is Glance {
     isListOf(own, isInside) &&
     isListOf(menus, one => isRecord(one) && isText(one['name']) && isCount(one['pages'])) &&
     isCount(pages) &&
+    (same === undefined || isCount(same)) &&
     (resolved === undefined || isCount(resolved))
   );
 }

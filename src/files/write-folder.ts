@@ -5,18 +5,17 @@ import { editedParts } from '../core/inlay/edited.ts';
 import type { Making } from '../core/inlay/inlaying.ts';
 import { type Taken, lift } from '../core/inlay/lift.ts';
 import { rawOf } from '../core/text/bytes.ts';
-import { type Finding, hasErrors } from '../core/text/finding.ts';
+import type { Finding } from '../core/text/finding.ts';
 import { readRaw } from './read.ts';
 import { isOwnPath } from './own.ts';
 import { attempt, Refusals, cannotRead, editedOutput, foreignOutput } from './errors.ts';
 import { goneFile } from './folder-errors.ts';
 import { Output } from './output.ts';
-import { glanceOf } from './glance-of.ts';
+import { isAskedAgain } from './asked-again.ts';
+import { glanceOf, othersOf } from './glance-of.ts';
 import { fromUser, shownPath } from './paths.ts';
 import { checksumOf, isAsRecorded } from './checksum.ts';
 import type { FileRecord } from './record.ts';
-import { bytesOfResolved } from './resolved.ts';
-import type { PageNotes } from './stored.ts';
 import type { Run } from './run.ts';
 import type { SiteFile } from './walk.ts';
 import type { Cause, SiteWriter, Told, WriteOptions } from './writer.ts';
@@ -69,9 +68,10 @@ export class FolderWriter implements SiteWriter {
     const isLasting = this.findings.length + site.record.findings.length === 0;
     this.findings.push(...fromUser(pageFindings, site.root));
     const all = told(this.findings);
-    const isGood = isLasting && !hasErrors(all);
-    const sum = isGood ? site.record.keepResolved(bytesOfResolved(this.#run)) : undefined;
-    this.#output.finish(source.basis, isGood ? glanceOf(this.#run, all, sum) : null);
+    const glance = isLasting ? glanceOf(this.#run, all) : null;
+    const files = new Set(site.files.map(file => file.path));
+    const others = othersOf(this.#run, path => files.has(path));
+    this.#output.finish({ basis: source.basis, glance, others });
   }
 
   abandon(): void {
@@ -169,11 +169,6 @@ function isSamePage(there: Uint8Array, run: Run, { path }: SiteFile): boolean {
   } catch {
     return false;
   }
-}
-
-/** What was wrong with a page may not hold any more, as where everything is to be written over. */
-function isAskedAgain(notes: PageNotes | null, { overwrite = false }: Making): boolean {
-  return notes !== null && (overwrite || hasErrors(notes.findings));
 }
 
 /** Finished files that are neither what Kamino wrote nor what it would write now. */

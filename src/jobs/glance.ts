@@ -1,11 +1,12 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { dirname, resolve } from 'node:path';
 import { sumOf } from '../core/text/sum.ts';
+import { inPlace } from '../files/own-names.ts';
 import { seenFrom, shownPath } from '../files/paths.ts';
 import { planMark } from '../files/plan-mark.ts';
 import { ReadRecord, type Seen } from '../files/reading.ts';
 import type { BuildResult } from '../files/result.ts';
-import { changedSince } from '../files/settled.ts';
+import { type There, changedSince } from '../files/settled.ts';
 import { listSite } from '../files/site.ts';
 import type { Glance } from '../files/stored.ts';
 
@@ -47,28 +48,38 @@ export function glance(file: string): Glanced {
   if (output === undefined || !last || !known || !root || !existsSync(root))
     return { result: null, seen: { reading: record.reading, site: null, few: null } };
   const listed = listSite({ root, plan: file, record, output, leaveOut: known.leaveOut });
-  const there = { sources: listed.files, own: known.own, folder: resolve(folder, output) };
+  const isInPlace = output === inPlace;
+  const there = {
+    sources: listed.files,
+    own: isInPlace ? null : known.own,
+    folder: isInPlace ? root : resolve(folder, output),
+  };
   const isAsListed = known.seenFrom === seenFrom(folder) && listed.findings.length === 0;
-  const changed = isAsListed ? changedSince(last.files, there) : null;
+  const isKept = last.taken === undefined || last.taken <= record.takenCount;
+  const changed = isAsListed && isKept ? changedSince(last, there) : null;
   const few = changed && { output, changed };
   const seen = { reading: record.reading, site: { plan: sumOf(text), listed }, few };
   if (changed?.length !== 0) return { result: null, seen };
-  return { result: resultOf(known, shownPath(there.folder), last.files.length), seen };
+  return { result: resultOf(known, last.files.length, there), seen };
 }
 
-function resultOf({ menus, pages, findings }: Glance, output: string, same: number): BuildResult {
+function resultOf(
+  { menus, pages, findings, same }: Glance,
+  rows: number,
+  { own, folder }: There,
+): BuildResult {
   return {
     outcome: 'nothing-new',
     status: 0,
     findings: [...findings],
-    output,
-    inPlace: false,
+    output: shownPath(folder),
+    inPlace: own === null,
     menus,
     pages,
     created: [],
     changed: [],
     gone: [],
-    same,
+    same: same ?? rows,
     menusAlone: [],
     why: null,
   };

@@ -7,6 +7,7 @@ import { SiteContents } from '../files/contents.ts';
 import { alone } from '../files/lock.ts';
 import { BuildReport, placed } from '../files/outcome.ts';
 import { decomposed } from '../files/on-disk.ts';
+import { inPlace } from '../files/own-names.ts';
 import { shownPath } from '../files/paths.ts';
 import { planMark } from '../files/plan-mark.ts';
 import { type Seen, recordFolder } from '../files/reading.ts';
@@ -15,7 +16,7 @@ import { type Resolved, resolvedIn } from '../files/resolved.ts';
 import type { BuildResult } from '../files/result.ts';
 import { Rewriting } from '../files/rewriting.ts';
 import { Run, type RunSite } from '../files/run.ts';
-import { type StoredOutput, areNotesWhole } from '../files/stored.ts';
+import { type Glance, type StoredOutput, areNotesWhole } from '../files/stored.ts';
 import type { SiteFile } from '../files/walk.ts';
 export type { BuildResult } from '../files/result.ts';
 
@@ -44,18 +45,18 @@ async function rewritten(
   { output, changed }: NonNullable<Seen['few']>,
 ): Promise<BuildResult | null> {
   const last = seen.reading.stored?.outputs[output];
-  const here = last && (await opened(file, seen, last));
+  const here = last && areKnown(changed, last) ? await opened(file, seen, last) : null;
   if (!last || !here || !changed.every(one => isAsBefore(one, here))) return null;
   const { run, kept, source } = here;
   const { site } = run;
   const report = new BuildReport({ plan: kept.plan, folder: site.planFolder });
   report.know({ pages: kept.counts.pages });
   report.add(kept.findings);
-  const rewriting = new Rewriting(run, resolve(site.planFolder, output), last, changed);
-  rewriting.write(found => report.with(placed(found, run, source)));
-  report.add(placed(rewriting.findings, run, source));
+  const writer = new Rewriting(run, folderOf(kept, site), last, changed);
+  writer.write(found => report.with(placed(found, run, source)));
+  report.add(placed(writer.findings, run, source));
   report.know({ menus: run.menus() });
-  return report.ended(rewriting.written);
+  return report.ended(writer.written);
 }
 
 interface Here {
@@ -73,7 +74,7 @@ async function opened(file: string, seen: Seen, last: StoredOutput): Promise<Her
   if (!kept || !site) return null;
   const seek = kept.isComplex ? (await import('../core/page/select.ts')).seekIn : null;
   const source = new Source(shownPath(file), new TextDecoder().decode(bytes));
-  return { kept, source, run: runOf(kept, site, last.glance!.own, seek) };
+  return { kept, source, run: runOf(kept, site, last.glance!, seek) };
 }
 
 /** What was kept of the very build that is recorded. */
@@ -84,31 +85,46 @@ function keptOf(record: string, { glance, basis }: StoredOutput, mark: string): 
 }
 
 /** The site as it was listed, where its record is still the one that was read; its rows have been compared with the files. */
-function siteOf({ plan }: Resolved, planFolder: string, { reading, site, few }: Seen): RunSite | null {
+function siteOf(
+  { plan, pieces }: Resolved,
+  planFolder: string,
+  { reading, site, few }: Seen,
+): RunSite | null {
   const record = new SiteRecord(planFolder, reading, areNotesWhole);
   if (!site || !few || record.reading !== reading || record.findings.length > 0) return null;
   record.toWrite();
   const root = resolve(planFolder, plan.site);
-  const { files } = site.listed;
-  const isPage = pathMatcher([plan.read], true);
-  const pageFiles = new Set(few.changed.map(({ path }) => path).filter(isPage));
-  const onDisk = decomposed(files);
-  const contents = new SiteContents(root, { onDisk, files, taken: hash => record.taken(hash) });
-  // Its pages have been counted, and none has gone.
+  const { files: listed } = site.listed;
+  // The others are as they were, and have been counted.
+  const files = few.changed.filter(({ path }) => !pieces.has(path));
+  const pageFiles = new Set(files.map(({ path }) => path).filter(pathMatcher([plan.read], true)));
+  const onDisk = decomposed(listed);
+  const contents = new SiteContents(root, { onDisk, files: listed, taken: hash => record.taken(hash) });
   const facts = { pages: new Set<string>(), movedTo: () => null };
-  return { root, planFolder, files, pageFiles, facts, contents, onDisk, record };
+  return { root, planFolder, files, listed, pieces, pageFiles, facts, contents, onDisk, record };
 }
+
+/** Where the finished pages are. */
+const folderOf = ({ plan: { output } }: Pick<Resolved, 'plan'>, { root, planFolder }: RunSite): string =>
+  output === inPlace ? root : resolve(planFolder, output);
 
 function runOf(
   { plan, menus, ids, languages, reserves, basis, mark, counts }: Resolved,
   site: RunSite,
-  names: readonly string[],
+  { own: names, resolved }: Glance,
   seek: Seek | null,
 ): Run {
-  const folder = resolve(site.planFolder, plan.output);
+  const folder = folderOf({ plan }, site);
   const own = new Map(names.map(path => [path, readFileSync(join(folder, path))]));
   const resolution = { menus, ids, languages };
-  return new Run({ plan, site, resolution, reserves, own, seek, basis, mark, counts });
+  const made = { basis, mark, counts, ...(resolved === undefined ? {} : { resolved }) };
+  return new Run({ plan, site, resolution, reserves, own, seek, ...made });
+}
+
+/** Whether each of these files has been made by the last build. */
+function areKnown(changed: readonly SiteFile[], { files }: StoredOutput): boolean {
+  const paths = new Set(changed.map(({ path }) => path));
+  return files.filter(row => paths.has(row[0])).length === paths.size;
 }
 
 /** Whether it is a page that answers what it did when the plan was understood. */

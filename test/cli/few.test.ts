@@ -78,7 +78,7 @@ interface Pair {
 }
 
 /** Each page edited in each way: what a build makes of it then, and what a whole build of the same site does. */
-const script = `async (edits, again, load) => {
+const script = `async (edits, isInPlace, again, load) => {
   const { existsSync, readFileSync, readdirSync, rmSync, writeFileSync } = require('node:fs');
   const run = async (words, isWhole) => {
     const said = { out: '', err: '' };
@@ -93,19 +93,21 @@ const script = `async (edits, again, load) => {
     return { isQuick, told: { status, findings, menus, pages, err: said.err } };
   };
   const state = () => {
-    if (!existsSync('built')) return null;
+    const place = isInPlace ? '.' : 'built';
+    if (!existsSync(place)) return null;
     const files = {};
     const enter = at => {
       for (const one of readdirSync(at, { withFileTypes: true }))
         if (one.isDirectory()) enter(at + '/' + one.name);
         else files[at + '/' + one.name] = readFileSync(at + '/' + one.name, 'latin1');
     };
-    enter('built');
+    enter(place);
+    for (const own of ['record.json', 'resolved']) delete files['./.kamino/' + own];
     const { outputs } = JSON.parse(readFileSync('.kamino/record.json', 'utf8'));
-    const { glance, files: rows, notes = [] } = outputs.built;
+    const { glance, files: rows, others = [], taken, notes = [] } = outputs[isInPlace ? 'in-place' : 'built'];
     // But for dates, and the number of what was kept: it is of the bytes, which may say the same in two ways.
     const known = glance && { ...glance, resolved: glance.resolved !== undefined };
-    return { files, known, notes, rows: rows.map(row => [row[0], row[1], row[3], row[5]]) };
+    return { files, known, notes, others, taken, rows: rows.map(row => [row[0], row[1], row[3], row[5]]) };
   };
   const all = [];
   const first = await run(['build', '--json'], true);
@@ -122,8 +124,11 @@ const script = `async (edits, again, load) => {
   return all;
 }`;
 
-function pairsOf(planText: string): Pair[] {
-  const folder = folderWith({ ...files, 'kamino.yaml': planText });
+function pairsOf(planText: string, isInPlace: boolean): Pair[] {
+  const folder = folderWith({
+    ...files,
+    'kamino.yaml': isInPlace ? `${planText}output: in-place\n` : planText,
+  });
   const asked = ['other.html', 'news/c.html'].flatMap(path => {
     const was = files[path as keyof typeof files];
     return Object.entries(edits)
@@ -131,7 +136,7 @@ function pairsOf(planText: string): Pair[] {
       .filter(([, name, now]) => now !== was || name === 'nothing');
   });
   const code = `const { again, load } = require(${JSON.stringify(program)});
-    (${script})(${JSON.stringify(asked)}, again, load).then(all => console.log(JSON.stringify(all)));`;
+    (${script})(${JSON.stringify(asked)}, ${isInPlace}, again, load).then(all => console.log(JSON.stringify(all)));`;
   const { stdout, stderr } = spawnSync(process.execPath, ['-e', code], {
     cwd: folder,
     encoding: 'utf8',
@@ -142,8 +147,13 @@ function pairsOf(planText: string): Pair[] {
   return JSON.parse(stdout) as Pair[];
 }
 
-test.each(Object.entries(plans))('all is as after a whole build: %s', (_, planText) => {
-  const pairs = pairsOf(planText);
+const inPlace = Object.entries(plans).slice(-3);
+
+test.each([
+  ...Object.entries(plans).map(one => [...one, false] as const),
+  ...inPlace.map(([name, one]) => [`${name}, in place`, one, true] as const),
+])('all is as after a whole build: %s', (_, planText, isInPlace) => {
+  const pairs = pairsOf(planText, isInPlace);
   for (const { what, few, whole } of pairs) expect([what, few]).toEqual([what, whole]);
   expect(pairs.filter(one => one.isQuick).map(one => one.what)).toContain('words of news/c.html');
 });

@@ -1,4 +1,13 @@
-import { existsSync, linkSync, readFileSync, readdirSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  existsSync,
+  linkSync,
+  readFileSync,
+  readdirSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
@@ -177,6 +186,31 @@ describe('a build in place', () => {
       expect([status, toldFiles(err, 'lost-record').length]).toEqual([1, 3]);
       expect(contents(folder)['index.html']).toBe(before['index.html']);
     }
+  });
+
+  it('tells what was wrong in a page before it was changed once, and no page is looked at for it again', () => {
+    const folder = folderWith(files());
+    kamino(folder, 'build');
+    const file = join(folder, 'about.html');
+    writeFileSync(file, readFileSync(file, 'latin1').replace(' id="main"', ''), 'latin1');
+    const told = ['', '', ''].map(() => toldFiles(kamino(folder, 'build').err, 'foreign-mark'));
+    expect(told).toEqual([['about.html'], [], []]);
+    const seen = join(folder, '.kamino/record.json');
+    const before = readFileSync(seen, 'utf8');
+    expect(kamino(folder, 'build').out).toContain('Nothing to do');
+    expect(readFileSync(seen, 'utf8')).toBe(before);
+  });
+
+  it('makes anew a page that could not be written, once it can be', () => {
+    const folder = folderWith(files());
+    kamino(folder, 'build');
+    chmodSync(join(folder, 'about.html'), 0o444);
+    put(folder, { 'kamino.yaml': inPlacePlan('    align: end\n') });
+    expect(toldFiles(kamino(folder, 'build').err, 'cannot-write')).toEqual(['about.html']);
+    expect(toldFiles(kamino(folder, 'build').err, 'cannot-write')).toEqual(['about.html']);
+    chmodSync(join(folder, 'about.html'), 0o644);
+    expect(kamino(folder, 'build').out).toContain('1 changed');
+    expect(kamino(folder, 'build').out).toContain('Nothing to do');
   });
 
   it('leaves plain working menus with --keep-menus', () => {
