@@ -5,8 +5,10 @@ import { checkPages } from './check.ts';
 import { type Asked, changeRows, quietly, report, tellBuild, withoutNotes } from './build-report.ts';
 import { type Act, type Voice, tellFindings, tellJson, untilEnded } from './io.ts';
 import { progressOn } from './progress.ts';
+import { withThreads } from './threads.ts';
 
 interface Options extends Asked {
+  jobs?: number;
   overwrite?: true;
   check?: true;
   watch?: true;
@@ -33,7 +35,8 @@ export function addBuild(program: Command, act: Act): void {
     .option('--check', 'look for what is wrong in the finished pages too')
     .option('--watch', 'go on, and build again after every change; end it with Ctrl-C')
     .option('--quiet', 'print nothing but warnings and errors')
-    .option('--json', 'print the result as one JSON document')
+    .option('--json', 'print the result as one JSON document');
+  withThreads(command)
     .addHelpText('after', examples)
     .action((plan: string, options: Options) => act(voice => work(plan, options, voice))());
 }
@@ -44,15 +47,16 @@ async function work(plan: string, options: Options, given: Voice): Promise<numbe
   const start = performance.now();
   const { build } = await import('../jobs/build.ts');
   const progress = await progressOn(voice.io, 'pages');
-  const { dryRun = false, overwrite = false } = options;
-  const result = await build({ plan, dryRun, overwrite, progress: progress.show });
+  const { dryRun = false, overwrite = false, jobs } = options;
+  const threads = jobs === undefined ? {} : { threads: jobs };
+  const result = await build({ plan, dryRun, overwrite, ...threads, progress: progress.show });
   progress.end();
   const seconds = (performance.now() - start) / 1000;
   const isChecked =
     options.check === true && !dryRun && (result.outcome === 'built' || result.outcome === 'nothing-new');
-  if (options.json && isChecked) return tellJson('build', await withCheck(plan, result), voice);
+  if (options.json && isChecked) return tellJson('build', await withCheck(plan, result, jobs), voice);
   const status = tellBuild(result, options, seconds, voice);
-  return isChecked ? Math.max(status, await checkPages(plan, voice)) : status;
+  return isChecked ? Math.max(status, await checkPages(plan, voice, jobs)) : status;
 }
 
 /** Builds again and again, and tells what is another each time. */
@@ -72,6 +76,7 @@ async function follow(plan: string, options: Options, voice: Voice): Promise<num
   return watch({
     plan,
     overwrite: options.overwrite ?? false,
+    ...(options.jobs === undefined ? {} : { threads: options.jobs }),
     until: untilEnded,
     onBuild: result => {
       const seconds = (performance.now() - start) / 1000;
@@ -103,9 +108,13 @@ function again(result: BuildResult, told: string, voice: Voice): void {
 }
 
 /** The same with what was found in the finished pages; the graver status of both holds. */
-async function withCheck(plan: string, result: BuildResult): Promise<BuildResult & { check: CheckResult }> {
+async function withCheck(
+  plan: string,
+  result: BuildResult,
+  threads?: number,
+): Promise<BuildResult & { check: CheckResult }> {
   const { check } = await import('../jobs/check.ts');
-  const checked = await check({ site: plan, isFresh: true });
+  const checked = await check({ site: plan, threads, isFresh: true });
   return {
     ...result,
     status: checked.status > result.status ? checked.status : result.status,

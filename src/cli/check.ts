@@ -4,6 +4,7 @@ import type { CheckResult } from '../jobs/check.ts';
 import { countFindings } from '../core/text/render.ts';
 import { type Act, type Voice, tellFindings, tellJson } from './io.ts';
 import { progressOn } from './progress.ts';
+import { withThreads } from './threads.ts';
 
 const examples = `
 Examples:
@@ -14,36 +15,38 @@ Examples:
 Exit status: 0 fine, also with warnings, 1 errors, 2 a failure.`;
 
 export function addCheck(program: Command, act: Act): void {
-  program
+  const command = program
     .command('check')
     .description(
       'look for what is wrong in finished pages: links, titles, ids, menus that differ, rules that beat a menu',
     )
     .argument('[site]', 'a plan, its folder, or a folder of pages', '.')
     .option('--json', 'print the result as one JSON document')
-    .option('--sarif', 'print the findings as SARIF 2.1.0')
+    .option('--sarif', 'print the findings as SARIF 2.1.0');
+  withThreads(command)
     .addHelpText('after', examples)
     .action((site: string, options: Options) => act(voice => work(site, options, voice))());
 }
 
 interface Options {
+  jobs?: number;
   json?: true;
   sarif?: true;
 }
 
-async function work(site: string, { json, sarif }: Options, voice: Voice): Promise<number> {
+async function work(site: string, { jobs, json, sarif }: Options, voice: Voice): Promise<number> {
   const { check } = await import('../jobs/check.ts');
   const progress = await progressOn(voice.io, 'files');
-  const result = await check({ site, progress: progress.show });
+  const result = await check({ site, threads: jobs, progress: progress.show });
   progress.end();
   if (sarif) return tellSarif(result, voice);
   return json ? tellJson('check', result, voice) : tell(result, voice);
 }
 
 /** The same after a build. */
-export async function checkPages(site: string, voice: Voice): Promise<number> {
+export async function checkPages(site: string, voice: Voice, threads?: number): Promise<number> {
   const { check } = await import('../jobs/check.ts');
-  return tell(await check({ site, isFresh: true }), voice);
+  return tell(await check({ site, threads, isFresh: true }), voice);
 }
 
 function tell(result: CheckResult, voice: Voice): number {

@@ -5,6 +5,7 @@ import type { Inventory, InventoryEntry, InventoryPage } from '../jobs/inventory
 import { type Act, type Voice, tellFindings, tellJson } from './io.ts';
 import { progressOn } from './progress.ts';
 import type { PlainTable } from './table.ts';
+import { withThreads } from './threads.ts';
 
 const examples = `
 Examples:
@@ -15,19 +16,25 @@ Examples:
 Exit status: 0 fine, 1 links that lead nowhere, 2 a failure.`;
 
 export function addInventory(program: Command, act: Act): void {
-  program
+  const command = program
     .command('inventory')
     .description('what a site has: its pages, titles, sections and links, and what is wrong in them')
     .argument('[site]', 'a folder of pages', '.')
-    .option('--json', 'print the result as one JSON document')
+    .option('--json', 'print the result as one JSON document');
+  withThreads(command)
     .addHelpText('after', examples)
-    .action((folder: string, options: { json?: true }) => act(voice => work(folder, options, voice))());
+    .action((folder: string, options: Options) => act(voice => work(folder, options, voice))());
 }
 
-async function work(folder: string, { json }: { json?: true }, voice: Voice): Promise<number> {
+interface Options {
+  jobs?: number;
+  json?: true;
+}
+
+async function work(folder: string, { jobs, json }: Options, voice: Voice): Promise<number> {
   const { inventory } = await import('../jobs/inventory.ts');
   const progress = await progressOn(voice.io, 'files');
-  const result = inventory(folder, { progress: progress.show });
+  const result = inventory(folder, { threads: jobs, progress: progress.show });
   progress.end();
   const { plainTable } = await import('./table.ts');
   if (json) tellJson('inventory', result, voice);

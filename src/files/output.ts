@@ -167,8 +167,12 @@ export class Output {
     return this.#there.isAny ? [] : foreignIn(this.folder, ours);
   }
 
-  /** Before the first file is written. @param size of all pages together, in bytes @throws {LinkInWay} */
-  begin(size: number): void {
+  /**
+   * Before the first file is written.
+   * @param size of all pages together, in bytes; @param threads asked for
+   * @throws {LinkInWay}
+   */
+  begin(size: number, threads: number | undefined): void {
     ensureReal(this.folder, '');
     if (!this.#isFresh) {
       // One that takes nothing is told once, before anything is written.
@@ -180,7 +184,7 @@ export class Output {
     makePath(dirname(this.folder));
     sweep(dirname(this.folder));
     mkdirSync(this.#place);
-    if (size >= worthSecond) this.#second = SecondWriter.of(this.#place);
+    if (size >= worthSecond) this.#second = SecondWriter.of(this.#place, threads);
   }
 
   /** What another thread was given is written when this returns. @param attempt tries again what it could not write */

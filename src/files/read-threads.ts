@@ -1,5 +1,4 @@
 import { existsSync } from 'node:fs';
-import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { setFlagsFromString } from 'node:v8';
 import { MessageChannel, type MessagePort, Worker, receiveMessageOnPort } from 'node:worker_threads';
@@ -11,7 +10,7 @@ import { NumberedTexts } from '../core/text/texts.ts';
 import type { PageInNumbers } from './read-page.ts';
 import type { Watch } from './watching.ts';
 
-/** Pages that two threads read, each the next that the other has not taken. */
+/** Pages that several threads read, each the next that no other has taken. */
 export interface ThreadWork {
   root: string;
   pages: readonly { path: SitePath; file: string }[];
@@ -22,14 +21,21 @@ export interface ThreadWork {
   watch: Watch;
 }
 
-/** What the other thread gets: its work, what both count in, and where it tells. */
+/** What another thread gets: its work, what all count in, its number from 0, and where it tells. */
 export interface ThreadData extends ThreadWork {
   shared: SharedArrayBuffer;
+  number: number;
   port: MessagePort;
 }
 
-/** How many pages both have taken, how many the other one has told, and whether it is done. */
-export const counted = { taken: 0, told: 1, done: 2 } as const;
+/** Where is counted how many pages all have taken. */
+const taken = 0;
+
+/** Where is counted how many pages another thread has told, and whether it is done. */
+export const countsOf = (number: number): { told: number; done: number } => ({
+  told: 1 + 2 * number,
+  done: 2 + 2 * number,
+});
 
 /** Fewer bytes are read before another thread has begun. */
 export const worthThreads = 6_000_000;
@@ -53,7 +59,7 @@ export interface InTheEnd {
   gathered: Gathered[];
 }
 
-/** What it has read, by number, and what it saw on the way. */
+/** What one has read, by number, and what it saw on the way. */
 export interface ReadElsewhere {
   read: ReadonlyMap<number, PageInNumbers>;
   texts: NumberedTexts;
@@ -67,37 +73,46 @@ export function isOurs(raw: Raw): boolean {
 
 /** The number of the next page; null where all are taken. */
 export function take(state: Int32Array, all: number): number | null {
-  const at = Atomics.add(state, counted.taken, 1);
+  const at = Atomics.add(state, taken, 1);
   return at < all ? at : null;
 }
 
 /**
- * Reads pages in two threads at once, and gives what the other one has read: nothing where it died, since nobody knows
+ * Reads pages in several threads at once, and gives what the others have read: nothing of one that died, since nobody knows
  * what it saw.
  * @param read reads a page in this thread. @param own makes a text one with those that are known here
+ * @param threads this one among them
  */
-export function readInTwo(
+export function readAtOnce(
   work: ThreadWork,
   { read, own }: { read: (at: number) => void; own: Own },
-): ReadElsewhere | null {
+  threads: number,
+): ReadElsewhere[] {
   const file = fileURLToPath(new URL('./read-worker.js', import.meta.url));
-  if (availableParallelism() < 2 || !existsSync(file)) return null;
+  if (threads < 2 || !existsSync(file)) return [];
   heapGrows(growth.reading);
-  const shared = new SharedArrayBuffer(Int32Array.BYTES_PER_ELEMENT * Object.keys(counted).length);
+  const shared = new SharedArrayBuffer(Int32Array.BYTES_PER_ELEMENT * (1 + 2 * (threads - 1)));
   const state = new Int32Array(shared);
-  const other = new OtherThread(file, { ...work, shared }, own);
+  const others = Array.from(
+    { length: threads - 1 },
+    (_, number) => new OtherThread(file, { ...work, shared, number }, own),
+  );
   for (let at = take(state, work.pages.length); at !== null; at = take(state, work.pages.length)) {
     read(at);
-    other.hear();
+    for (const other of others) other.hear();
   }
-  // It may still be reading a page: as long as it tells more, it is alive.
-  for (let told = -1; Atomics.load(state, counted.done) === 0;) {
-    if (told === Atomics.load(state, counted.told)) break;
-    told = Atomics.load(state, counted.told);
-    Atomics.wait(state, counted.done, 0, longestWait);
-  }
+  for (const number of others.keys()) waitFor(state, countsOf(number));
   heapGrows(growth.comparing);
-  return other.end();
+  return others.flatMap(other => other.end() ?? []);
+}
+
+/** It may still be reading a page: as long as it tells more, it is alive. */
+function waitFor(state: Int32Array, { told, done }: ReturnType<typeof countsOf>): void {
+  for (let before = -1; Atomics.load(state, done) === 0;) {
+    if (before === Atomics.load(state, told)) break;
+    before = Atomics.load(state, told);
+    Atomics.wait(state, done, 0, longestWait);
+  }
 }
 
 /**

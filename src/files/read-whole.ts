@@ -12,7 +12,8 @@ import { type NumberedTexts, Texts } from '../core/text/texts.ts';
 import { readRaw } from './read.ts';
 import { type PageInNumbers, type ReadPage, kept, readPage } from './read-page.ts';
 import { usualRead } from './site.ts';
-import { type ThreadWork, readInTwo, worthThreads } from './read-threads.ts';
+import { threadsFor } from './threads.ts';
+import { type ThreadWork, readAtOnce, worthThreads } from './read-threads.ts';
 import type { Walk } from './walk.ts';
 import type { Watch, Watching } from './watching.ts';
 
@@ -32,6 +33,8 @@ export interface WholeOptions {
   /** Looks at each page while its tree is there; what it asks for is asked in every thread. */
   watching?: Watching;
   progress?: (done: number, all: number) => void;
+  /** In how many threads a large site is read; as many as the machine is good for where it is left out. */
+  threads?: number | undefined;
   /** Pieces of HTML that are no pages. */
   pieces?: ReadonlySet<string>;
 }
@@ -46,7 +49,8 @@ export function readWholeSite(root: string, walk: Walk, options: WholeOptions = 
   const watch = watching?.watch ?? nothing;
   if (!watch.hasSheets && isLarge(walk.files, isPage)) {
     const files = walk.files.map(file => file.path);
-    reading.inTwo({ root, pages, isLifted: Boolean(options.lifted), files, watch });
+    const work = { root, pages, isLifted: Boolean(options.lifted), files, watch };
+    reading.atOnce(work, threadsFor(options.threads));
   }
   const findings = [...walk.findings];
   const known = new Map<SitePath, FullPage>();
@@ -90,11 +94,11 @@ class Reading {
     this.#texts.end();
   }
 
-  /** Reads them all, with another thread. */
-  inTwo(work: ThreadWork): void {
-    const other = readInTwo(work, { read: at => this.#readHere(at), own: this.#texts.own });
-    this.#options.watching?.outranking.take(other?.gathered ?? []);
-    for (const [at, one] of other?.read ?? []) this.#keep(at, one, other!.texts);
+  /** Reads them all, with other threads. */
+  atOnce(work: ThreadWork, threads: number): void {
+    const others = readAtOnce(work, { read: at => this.#readHere(at), own: this.#texts.own }, threads);
+    this.#options.watching?.outranking.take(others.flatMap(({ gathered }) => gathered));
+    for (const { read, texts } of others) for (const [at, one] of read) this.#keep(at, one, texts);
   }
 
   #readHere(at: number): void {

@@ -1,16 +1,17 @@
-// Runs in a thread of its own: reads pages, each the next that the first thread has not taken.
+// Runs in a thread of its own: reads pages, each the next that no other thread has taken.
 import { join } from 'node:path';
 import { workerData } from 'node:worker_threads';
 import { NumberWriter } from '../core/text/numbers.ts';
 import { Texts } from '../core/text/texts.ts';
 import { type PageInNumbers, readPage } from './read-page.ts';
-import { type InTheEnd, type OnePage, type ThreadData, counted, isOurs, take } from './read-threads.ts';
+import { type InTheEnd, type OnePage, type ThreadData, countsOf, isOurs, take } from './read-threads.ts';
 import { readRaw } from './read.ts';
 import { Watching, textIn } from './watching.ts';
 
-const { root, pages, isLifted, files, watch, shared, port } = workerData as ThreadData;
+const { root, pages, isLifted, files, watch, shared, number, port } = workerData as ThreadData;
 const { see, outranking } = new Watching(textIn(root, files), watch);
 const state = new Int32Array(shared);
+const { told, done } = countsOf(number);
 const writer = new NumberWriter(new Texts());
 const { texts } = writer;
 
@@ -31,7 +32,7 @@ function readAll(): void {
     }
     const one: OnePage = { at, read, texts: texts.since(known) };
     port.postMessage(one);
-    Atomics.add(state, counted.told, 1);
+    Atomics.add(state, told, 1);
   }
   const end: InTheEnd = { gathered: outranking.gathered };
   port.postMessage(end);
@@ -41,6 +42,6 @@ try {
   readAll();
 } finally {
   // The first thread waits for this, however it ends.
-  Atomics.add(state, counted.done, 1);
-  Atomics.notify(state, counted.done);
+  Atomics.add(state, done, 1);
+  Atomics.notify(state, done);
 }

@@ -1,8 +1,8 @@
 import { existsSync } from 'node:fs';
-import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { MessageChannel, type MessagePort, Worker, receiveMessageOnPort } from 'node:worker_threads';
 import { type Handed, Piece, places } from './handed-over.ts';
+import { threadsFor } from './threads.ts';
 
 /** Fewer bytes are written before another thread has begun. */
 export const worthSecond = 6_000_000;
@@ -37,10 +37,10 @@ export class SecondWriter {
     this.#worker.on('error', () => undefined);
   }
 
-  /** Null where there is only one processor. */
-  static of(root: string): SecondWriter | null {
+  /** Null where there is to be only one thread. */
+  static of(root: string, threads: number | undefined): SecondWriter | null {
     const script = fileURLToPath(new URL('./write-worker.cjs', import.meta.url));
-    return availableParallelism() > 1 && existsSync(script) ? new SecondWriter(root, script) : null;
+    return threadsFor(threads) > 1 && existsSync(script) ? new SecondWriter(root, script) : null;
   }
 
   /** False for a file that is to be written in this thread. @param told gets the time when it was written */

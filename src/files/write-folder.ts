@@ -100,7 +100,10 @@ export class FolderWriter implements SiteWriter {
         .map(path => [path, /\.html?$/i.test(path) ? site.facts.movedTo(path) : null] as const),
     );
     const pages = site.files.filter(({ path }) => run.isPage(path));
-    output.begin(pages.reduce((sum, { size }) => sum + size, 0));
+    output.begin(
+      pages.reduce((sum, { size }) => sum + size, 0),
+      this.#options.threads,
+    );
     site.files.forEach((file, at) => {
       this.#options.progress?.(at, site.files.length);
       this.#try(file.path, () => {

@@ -5,6 +5,8 @@ export interface WriteOptions {
   dryRun?: boolean;
   /** Replace finished files that someone has edited. */
   overwrite?: boolean;
+  /** In how many threads at the most; as many as the machine is good for where it is left out. */
+  threads?: number;
   progress?: (done: number, all: number) => void;
 }
 

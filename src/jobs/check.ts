@@ -12,6 +12,8 @@ import { finishedPages } from './finished.ts';
 export interface CheckOptions {
   /** A plan or its folder, whose finished pages are checked; or any folder of pages. */
   site?: string;
+  /** In how many threads a large site is read. */
+  threads?: number | undefined;
   progress?: (done: number, all: number) => void;
   /** The pages were built just now: whether they are older than their sources is not asked. */
   isFresh?: boolean;
@@ -29,11 +31,16 @@ export interface CheckResult {
 }
 
 /** Looks for what is wrong in finished pages. */
-export async function check({ site: given, progress, isFresh }: CheckOptions = {}): Promise<CheckResult> {
+export async function check({
+  site: given,
+  threads,
+  progress,
+  isFresh,
+}: CheckOptions = {}): Promise<CheckResult> {
   const { root, plan, above, base, missing, isPlanned, opened } = finishedPages(given);
   const shown = shownPath(root);
   if (missing) return { status: 2, findings: [missing], site: shown, pages: 0, links: 0, menus: 0 };
-  const { site, findings: ofFolder } = openFolder(root, { plan, isLifted: false, base, progress });
+  const { site, findings: ofFolder } = openFolder(root, { plan, isLifted: false, base, threads, progress });
   const pages = [...site.pages.values()];
   const against = isPlanned && isFresh !== true ? await planned(plan) : [];
   const findings = sortFindings([

@@ -46,7 +46,10 @@ const nothing = {
 };
 
 /** What a site has, and what is wrong in it. What Kamino put in is not counted. */
-export function inventory(folder = '.', { progress }: Pick<FolderOptions, 'progress'> = {}): Inventory {
+export function inventory(
+  folder = '.',
+  { threads, progress }: Pick<FolderOptions, 'threads' | 'progress'> = {},
+): Inventory {
   const root = resolve(folder);
   const shown = shownPath(root);
   if (!isFolder(root))
@@ -56,7 +59,12 @@ export function inventory(folder = '.', { progress }: Pick<FolderOptions, 'progr
       ...nothing,
       findings: [noFolder(root, 'Name the folder of your pages.')],
     };
-  const { site, findings: ofFolder } = openFolder(root, { plan: planIn(root), isLifted: true, progress });
+  const { site, findings: ofFolder } = openFolder(root, {
+    plan: planIn(root),
+    isLifted: true,
+    threads,
+    progress,
+  });
   const pages = inventoryPages(site);
   const above = isThere(planIn(root)) ? null : sitePlanAbove(root);
   const findings = sortFindings([

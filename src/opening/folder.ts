@@ -21,6 +21,8 @@ export interface FolderOptions {
   base?: string;
   /** All style sheets that pages link to are wanted. */
   hasSheets?: boolean;
+  /** In how many threads a large site is read. */
+  threads?: number | undefined;
   progress?: ((done: number, all: number) => void) | undefined;
 }
 
@@ -41,7 +43,7 @@ function saidBeside(file: string): { pieces: ReadonlySet<string>; deepest: numbe
 
 /** Opens a folder of pages, with or without a plan: every page is read whole, in one go. */
 export function openFolder(root: string, options: FolderOptions): OpenFolder {
-  const { plan, isLifted, base = '/', hasSheets = false, progress } = options;
+  const { plan, isLifted, base = '/', hasSheets = false, threads, progress } = options;
   const { pieces, deepest } = saidBeside(plan);
   const record = new SiteRecord(dirname(plan));
   const listed = listSite({ root, plan, record });
@@ -55,6 +57,7 @@ export function openFolder(root: string, options: FolderOptions): OpenFolder {
     lifted: isLifted ? hash => record.taken(hash) : null,
     base,
     watching,
+    threads,
     ...(progress ? { progress } : {}),
   });
   const moves = new Moves({

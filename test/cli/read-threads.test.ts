@@ -1,5 +1,8 @@
+import { spawnSync } from 'node:child_process';
+import { rmSync } from 'node:fs';
+import { join } from 'node:path';
 import { expect, it } from '@jest/globals';
-import { folderWith, kamino, kaminoAlone } from '../helpers/site.ts';
+import { contents, folderWith, kamino, kaminoAlone, plainly } from '../helpers/site.ts';
 
 const count = 40;
 const longPage = (number: number): string => {
@@ -28,4 +31,52 @@ it('finds the same in a site so large that two threads read it, whichever of the
   const outranked = found.filter(one => one.rule === 'outranked');
   expect(outranked.map(one => one.place.file)).toEqual([`built/${name(0)}`]);
   expect(outranked[0]!.message).toContain(`on ${count - 1} pages`);
+});
+
+/** Tells in the end how many threads were begun beside the first. */
+const counting = `data:text/javascript,${encodeURIComponent(`
+  import threads from 'node:worker_threads';
+  import { syncBuiltinESMExports } from 'node:module';
+  let begun = 0;
+  threads.Worker = class extends threads.Worker {
+    constructor(...given) { super(...given); begun += 1; }
+  };
+  syncBuiltinESMExports();
+  if (threads.isMainThread) process.on('exit', () => console.error('begun ' + begun));
+`)}`;
+
+it('goes through a large site in as many threads as it is told, with the same result', () => {
+  const folder = folderWith({
+    ...pages,
+    'kamino.yaml':
+      'kamino: 1\nmenus:\n  - { menu: m, place: { first-in: "#top" }, entries: [page-00.html] }\n',
+  });
+  const program = join(import.meta.dirname, '../../dist/kamino.cjs');
+  const ran = (command: string, jobs: number): unknown[] => {
+    if (command === 'build')
+      for (const one of ['built', '.kamino']) rmSync(join(folder, one), { recursive: true, force: true });
+    const { stdout, stderr } = spawnSync(
+      process.execPath,
+      ['--import', counting, program, command, '--json', '--jobs', `${jobs}`],
+      { cwd: folder, encoding: 'utf8', env: plainly, maxBuffer: 1 << 26 },
+    );
+    const begun = stderr.split('\n').find(line => line.startsWith('begun'));
+    expect([command, jobs, begun]).toEqual([command, jobs, `begun ${Math.min(jobs, mostOf[command]!) - 1}`]);
+    return [stdout, command === 'build' ? contents(join(folder, 'built')) : null];
+  };
+  for (const command of Object.keys(mostOf)) {
+    const one = ran(command, 1);
+    for (const jobs of [2, 3]) expect(ran(command, jobs)).toEqual(one);
+  }
+});
+
+/** Of pages that are built one thread makes all, and another writes them. */
+const mostOf: Record<string, number> = { build: 2, check: 64, inventory: 64 };
+
+it.each(['0', '65', '1.5', 'two', '-1'])('refuses --jobs %s', number => {
+  for (const command of ['build', 'check', 'inventory'])
+    expect(kamino(folderWith({}), command, `--jobs=${number}`)).toMatchObject({
+      status: 2,
+      err: expect.stringMatching(/--jobs.* from 1 to 64/),
+    });
 });
