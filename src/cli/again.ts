@@ -35,13 +35,13 @@ export async function again(
   const [plan, ...more] = words.filter(word => !word.startsWith('-'));
   if (command !== 'build' || more.length > 0 || ![...options].every(one => known.has(one))) return null;
   const start = Date.now();
-  const looked = lookAt(plan);
+  const looked = await lookAt(plan);
   if (!looked) return null;
   const { file, glanced } = looked;
   const result = glanced.result ?? (await rewritten(file, glanced, load));
   if (!result) return { status: null, file, glanced };
   const asked = (name: string): true | undefined => (options.has(`--${name}`) ? true : undefined);
-  const voice = voiceOf(withoutControls(given), { color: !asked('no-color'), all: asked('all') });
+  const voice = await voiceOf(withoutControls(given), { color: !asked('no-color'), all: asked('all') });
   const seconds = (Date.now() - start) / 1000;
   const status = tellBuild(result, { quiet: asked('quiet'), json: asked('json') }, seconds, voice);
   return { status, file, glanced };
@@ -56,10 +56,10 @@ async function rewritten(file: string, { seen }: Glanced, load: () => Few): Prom
 }
 
 /** What cannot be looked at is told by the program. */
-function lookAt(plan: string | undefined): Omit<Again, 'status'> | null {
+async function lookAt(plan: string | undefined): Promise<Omit<Again, 'status'> | null> {
   try {
     const file = planFile(plan);
-    return { file, glanced: glance(file) };
+    return { file, glanced: await glance(file) };
   } catch {
     return null;
   }

@@ -1,4 +1,3 @@
-import picocolors from 'picocolors';
 import type { Finding } from '../core/text/finding.ts';
 import { jsonPieces } from '../core/text/json.ts';
 import { type Paint, countFindings, renderFinding } from '../core/text/render.ts';
@@ -27,10 +26,18 @@ export interface Voice {
 /** Makes what a command does from work that gives the exit status. */
 export type Act = (work: (voice: Voice) => Promise<number>) => () => Promise<void>;
 
-export function voiceOf(io: Io, { color, all }: { color: boolean; all?: true | undefined }): Voice {
-  const wanted = color ? undefined : false;
-  const [out, err] = [paintFor(io, io.outIsTerminal, wanted), paintFor(io, io.errIsTerminal, wanted)];
-  return { io, out, err, tellsAll: all === true };
+export async function voiceOf(
+  io: Io,
+  { color, all }: { color: boolean; all?: true | undefined },
+): Promise<Voice> {
+  const paint = async (isTerminal: boolean): Promise<Paint> =>
+    color && hasColors(io, isTerminal) ? colors() : plain;
+  return {
+    io,
+    out: await paint(io.outIsTerminal),
+    err: await paint(io.errIsTerminal),
+    tellsAll: all === true,
+  };
 }
 
 /** Stands for the escape sign of a colour until the text is printed; it is another in each run, so that no page has it. */
@@ -99,11 +106,19 @@ function fitting(texts: readonly string[], lines: number): string[] {
   return count < 0 ? [...texts] : texts.slice(0, Math.max(1, count));
 }
 
-function paintFor({ environment }: Io, isTerminal: boolean, wanted: boolean | undefined): Paint {
+function hasColors({ environment }: Io, isTerminal: boolean): boolean {
   const forced = environment['FORCE_COLOR'];
   const isForced = forced !== undefined && forced !== '0' && forced !== 'false';
-  const isQuiet = wanted === false || (environment['NO_COLOR'] ?? '') !== '' || forced === '0';
-  const c = picocolors.createColors(!isQuiet && (isForced || (isTerminal && environment['TERM'] !== 'dumb')));
+  const isQuiet = (environment['NO_COLOR'] ?? '') !== '' || forced === '0';
+  return !isQuiet && (isForced || (isTerminal && environment['TERM'] !== 'dumb'));
+}
+
+const plain: Paint = { error: visible, warning: visible, note: visible, strong: visible, quiet: visible };
+
+/** What knows colours looks for a terminal as soon as it is loaded, which takes a while. */
+async function colors(): Promise<Paint> {
+  const { default: picocolors } = await import('picocolors');
+  const c = picocolors.createColors(true);
   const kept =
     (paint: (text: string) => string) =>
     (text: string): string =>

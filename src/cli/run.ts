@@ -87,7 +87,7 @@ export async function run(argv: readonly string[], given: Io): Promise<number> {
   const io = withoutControls(given);
   const program = programFor(io);
   const act: Act = work => async () => {
-    const voice = voiceOf(io, program.opts<{ color: boolean; all?: true }>());
+    const voice = await voiceOf(io, program.opts<{ color: boolean; all?: true }>());
     try {
       status = await work(voice);
     } catch (error) {

@@ -10,7 +10,7 @@ export type { BuildOptions, BuildResult } from '../files/result.ts';
  */
 export async function build(options: BuildOptions = {}): Promise<BuildResult> {
   const plan = planFile(options.plan);
-  const { result, seen } = options.dryRun ? unseen : glance(plan);
+  const { result, seen } = options.dryRun ? unseen : await glance(plan);
   if (result) return result;
   const made = seen?.few && !options.overwrite ? await few(plan, seen) : null;
   if (made) return made;

@@ -64,7 +64,7 @@ export async function check({
 /** What a build would find and do now. */
 async function planned(plan: string): Promise<Finding[]> {
   const { glance } = await import('./glance.ts');
-  const { result, seen } = glance(plan);
+  const { result, seen } = await glance(plan);
   return againstPlan(
     result ? { files: [], findings: result.findings } : await dryRun(plan, seen),
     `kamino build${whereOf(plan)}`,

@@ -7,7 +7,7 @@ import { planMark } from '../files/plan-mark.ts';
 import { ReadRecord, type Seen } from '../files/reading.ts';
 import type { BuildResult } from '../files/result.ts';
 import { type There, changedSince } from '../files/settled.ts';
-import { listSite } from '../files/site.ts';
+import { listBy } from '../files/listing.ts';
 import type { Glance } from '../files/stored.ts';
 
 /** What a look at the record and the dates of files tells. */
@@ -32,7 +32,7 @@ export function handOn(file: string, { seen }: Glanced): void {
  * plan need not be understood again, and what was told is told again.
  * @param file the plan's
  */
-export function glance(file: string): Glanced {
+export async function glance(file: string): Promise<Glanced> {
   const handed = handedOn;
   handedOn = null;
   if (handed?.file === file) return { result: null, seen: handed.seen };
@@ -47,7 +47,7 @@ export function glance(file: string): Glanced {
   const root = known && resolve(folder, known.site);
   if (output === undefined || !last || !known || !root || !existsSync(root))
     return { result: null, seen: { reading: record.reading, site: null, few: null } };
-  const listed = listSite({ root, plan: file, record, output, leaveOut: known.leaveOut });
+  const listed = listBy({ root, plan: file, record, output }, await leavesOut(known.leaveOut));
   const isInPlace = output === inPlace;
   const there = {
     sources: listed.files,
@@ -61,6 +61,13 @@ export function glance(file: string): Glanced {
   const seen = { reading: record.reading, site: { plan: sumOf(text), listed }, few };
   if (changed?.length !== 0) return { result: null, seen };
   return { result: resultOf(known, last.files.length, there), seen };
+}
+
+/** What reads patterns takes a while to load, and most plans have none here. */
+async function leavesOut(patterns: readonly string[]): Promise<(path: string) => boolean> {
+  if (patterns.length === 0) return () => false;
+  const { pathMatcher } = await import('../core/address/glob.ts');
+  return pathMatcher(patterns);
 }
 
 function resultOf(

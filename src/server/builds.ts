@@ -8,7 +8,7 @@ import { renderFindings } from '../core/text/render.ts';
 import { fromUser, isHidden } from '../files/paths.ts';
 import { openPlan } from '../files/plan.ts';
 import type { Run } from '../files/run.ts';
-import { outputsOf } from '../files/site.ts';
+import { outputsOf } from '../files/listing.ts';
 import { openAll } from '../opening/open.ts';
 import type { Opened } from '../opening/opened.ts';
 import { sheetOf } from '../opening/sheet.ts';
