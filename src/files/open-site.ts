@@ -12,7 +12,7 @@ import { inPlace, isOwnContent, isOwnPath } from './own.ts';
 import { decomposed } from './on-disk.ts';
 import { isFolder } from './paths.ts';
 import type { OpenPlan } from './plan.ts';
-import type { Seen } from './reading.ts';
+import { type Seen, listedBy } from './reading.ts';
 import { SiteRecord } from './record.ts';
 import { listSite } from './site.ts';
 import type { SiteFile } from './walk.ts';
@@ -45,7 +45,8 @@ export function openSite(open: OpenPlan, plan: Plan, seen: Seen | null = null): 
   if (!isFolder(root)) return noFolder(plan.site, open);
   const record = new SiteRecord(open.folder, seen?.reading);
   const { output, leaveOut } = plan;
-  const isSeen = record.reading === seen?.reading && seen.site?.plan === sumOf(Buffer.from(open.source.text));
+  const by = listedBy(sumOf(Buffer.from(open.source.text)), root, output, leaveOut);
+  const isSeen = record.reading === seen?.reading && seen.site?.by === by;
   const { files: listed, findings } = isSeen
     ? seen.site!.listed
     : listSite({ root, plan: open.file, record, output, leaveOut });

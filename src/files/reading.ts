@@ -12,11 +12,15 @@ export interface Reading {
   stamp: string;
 }
 
+/** Stands for what a site is listed by: a plan’s checksum, and what a record says that it says. */
+export const listedBy = (plan: string, root: string, output: string, leaveOut: readonly string[]): string =>
+  JSON.stringify([plan, root, output, leaveOut]);
+
 /** What was seen of a site before its build began, which need not be looked at again. */
 export interface Seen {
   reading: Reading;
-  /** The files of the site, and what stands for the plan by which they were listed; null where they were not. */
-  site: { plan: string; listed: Walk } | null;
+  /** The files of the site, and what stands for that by which they were listed (`listedBy`); null where they were not. */
+  site: { by: string; listed: Walk } | null;
   /** The sources that have changed, where nothing else has, with the name of their output; null where more has. */
   few: { output: string; changed: readonly SiteFile[] } | null;
 }

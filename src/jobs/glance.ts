@@ -4,7 +4,7 @@ import { sumOf } from '../core/text/sum.ts';
 import { inPlace } from '../files/own-names.ts';
 import { seenFrom, shownPath } from '../files/paths.ts';
 import { planMark } from '../files/plan-mark.ts';
-import { ReadRecord, type Seen } from '../files/reading.ts';
+import { ReadRecord, type Seen, listedBy } from '../files/reading.ts';
 import type { BuildResult } from '../files/result.ts';
 import { type There, changedSince } from '../files/settled.ts';
 import { listBy } from '../files/listing.ts';
@@ -58,7 +58,11 @@ export async function glance(file: string): Promise<Glanced> {
   const isKept = last.taken === undefined || last.taken <= record.takenCount;
   const changed = isAsListed && isKept ? changedSince(last, there) : null;
   const few = changed && { output, changed };
-  const seen = { reading: record.reading, site: { plan: sumOf(text), listed }, few };
+  const seen = {
+    reading: record.reading,
+    site: { by: listedBy(sumOf(text), root, output, known.leaveOut), listed },
+    few,
+  };
   if (changed?.length !== 0) return { result: null, seen };
   return { result: resultOf(known, last.files.length, there), seen };
 }

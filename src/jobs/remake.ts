@@ -9,6 +9,7 @@ import { BuildReport, placed } from '../files/outcome.ts';
 import { decomposed } from '../files/on-disk.ts';
 import { inPlace } from '../files/own-names.ts';
 import { shownPath } from '../files/paths.ts';
+import { namesFolders } from '../files/plan-folders.ts';
 import { planMark } from '../files/plan-mark.ts';
 import { type Seen, recordFolder } from '../files/reading.ts';
 import { SiteRecord } from '../files/record.ts';
@@ -69,12 +70,13 @@ interface Here {
 async function opened(file: string, seen: Seen, last: StoredOutput): Promise<Here | null> {
   const folder = dirname(file);
   const bytes = readFileSync(file);
+  const text = new TextDecoder().decode(bytes);
   const kept = keptOf(join(folder, recordFolder), last, planMark(bytes));
-  const site = kept?.plan.output === seen.few!.output ? siteOf(kept, folder, seen) : null;
+  const isOfPlan = kept?.plan.output === seen.few!.output && namesFolders(text, kept.plan);
+  const site = isOfPlan ? siteOf(kept, folder, seen) : null;
   if (!kept || !site) return null;
   const seek = kept.isComplex ? (await import('../core/page/select.ts')).seekIn : null;
-  const source = new Source(shownPath(file), new TextDecoder().decode(bytes));
-  return { kept, source, run: runOf(kept, site, last.glance!, seek) };
+  return { kept, source: new Source(shownPath(file), text), run: runOf(kept, site, last.glance!, seek) };
 }
 
 /** What was kept of the very build that is recorded. */

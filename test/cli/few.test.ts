@@ -13,6 +13,8 @@ import {
 } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
+import { deserialize, serialize } from 'node:v8';
+import { crc32 } from 'node:zlib';
 import { expect, test } from '@jest/globals';
 import { contents, folderWith, kamino, page, plainly, put } from '../helpers/site.ts';
 
@@ -208,6 +210,44 @@ test('what was kept by somebody else is not believed', () => {
   expect(kamino(folder, 'build').status).toBe(0);
   asOfAFirst(folder);
 });
+
+test('what was kept leads nowhere but where the plan says', () => {
+  const entries = menu('', '[index.html, { page: a.html, label: A }]');
+  const innocent = `${entries}output: in-place\n`;
+  const pages = { 'index.html': page('Home'), 'a.html': page('A'), 'b.html': page('B') };
+  const under = (name: string) =>
+    Object.fromEntries(Object.entries(pages).map(([path, one]) => [`${name}/${path}`, one]));
+  const top = folderWith({
+    ...under('own'),
+    ...under('others'),
+    'own/kamino.yaml': `${innocent}site: ../others\n`,
+  });
+  const own = join(top, 'own');
+  expect(kamino(own, 'build').status).toBe(0);
+  const usual = folderWith({ ...pages, 'kamino.yaml': innocent });
+  kamino(usual, 'build');
+  const recordIn = (folder: string): Forged =>
+    JSON.parse(readFileSync(join(folder, '.kamino/record.json'), 'utf8')) as Forged;
+  const forged = recordIn(own);
+  const glance = forged.outputs['in-place'].glance;
+  glance.plan = recordIn(usual).outputs['in-place'].glance.plan;
+  const kept = deserialize(readFileSync(join(own, '.kamino/resolved'))) as { mark: string };
+  const bytes = serialize({ ...kept, mark: glance.plan });
+  glance.resolved = crc32(bytes);
+  put(own, {
+    '.kamino/record.json': JSON.stringify(forged),
+    '.kamino/resolved': bytes,
+    'kamino.yaml': innocent,
+  });
+  put(top, { 'others/b.html': pages['b.html'] });
+  expect(kamino(own, 'build')).toMatchObject({ status: 0, err: '' });
+  expect(readFileSync(join(top, 'others/b.html'), 'utf8')).toBe(pages['b.html']);
+  expect(readFileSync(join(own, 'b.html'), 'utf8')).toContain('<nav');
+});
+
+interface Forged {
+  outputs: { 'in-place': { glance: { plan: string; resolved: number } } };
+}
 
 test('a run that is killed, or finds the disk full, anywhere on the way loses nothing', () => {
   const folder = folderWith({ ...files, 'kamino.yaml': menu('') });
