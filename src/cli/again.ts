@@ -39,7 +39,7 @@ export async function again(
   if (!looked) return null;
   const { file, glanced } = looked;
   const result = glanced.result ?? (await rewritten(file, glanced, load));
-  if (!result) return { status: null, file, glanced };
+  if (!result) return { status: null, file, glanced: tried(glanced) };
   const asked = (name: string): true | undefined => (options.has(`--${name}`) ? true : undefined);
   const voice = await voiceOf(withoutControls(given), { color: !asked('no-color'), all: asked('all') });
   const seconds = (Date.now() - start) / 1000;
@@ -47,13 +47,16 @@ export async function again(
   return { status, file, glanced };
 }
 
-/** A build of few pages; null where the program has to do it, which need not try that again. */
+/** A build of few pages; null where the program has to do it. */
 async function rewritten(file: string, { seen }: Glanced, load: () => Few): Promise<BuildResult | null> {
-  if (!seen?.few || seen.few.changed.length === 0) return null;
-  const result = await load().remake(file, seen);
-  seen.few = null;
-  return result;
+  return seen?.few && seen.few.changed.length > 0 ? load().remake(file, seen) : null;
 }
+
+/** The program need not try that again. */
+const tried = ({ seen, ...glanced }: Glanced): Glanced => ({
+  ...glanced,
+  seen: seen && { ...seen, few: null },
+});
 
 /** What cannot be looked at is told by the program. */
 async function lookAt(plan: string | undefined): Promise<Omit<Again, 'status'> | null> {
