@@ -44,24 +44,35 @@ export async function alone<Done>(
 function enter(planFolder: string, most: number): () => void {
   const folder = join(planFolder, '.kamino');
   const file = join(folder, 'lock');
-  makeFolder(planFolder, '.kamino');
-  take(file, most);
+  take(planFolder, file, most);
   sweep(folder);
   return () => {
     rmSync(file, { force: true });
-    if (readdirSync(folder).length === 0) rmdirSync(folder);
+    leaveNothing(folder);
   };
 }
 
-function take(file: string, most: number): void {
+/** Takes an empty folder away, unless another run has begun in it. */
+function leaveNothing(folder: string): void {
+  try {
+    if (readdirSync(folder).length === 0) rmdirSync(folder);
+  } catch (error) {
+    if (!isOf(error, ['ENOENT', 'ENOTEMPTY', 'EEXIST'])) throw error;
+  }
+}
+
+function take(planFolder: string, file: string, most: number): void {
   const until = Date.now() + most;
   for (;;) {
+    makeFolder(planFolder, '.kamino');
     ensureReal(file, '');
     try {
       makeLock(file);
       return;
     } catch (error) {
-      if ((error as NodeJS.ErrnoException).code !== 'EEXIST') throw error;
+      // Where there is no folder any more, a run that ended has taken it away.
+      if (isOf(error, ['ENOENT']) && Date.now() <= until) continue;
+      if (!isOf(error, ['EEXIST'])) throw error;
     }
     const who = holderOf(file);
     if (who === null) rmSync(file, { force: true });
@@ -69,6 +80,9 @@ function take(file: string, most: number): void {
     else Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, pause);
   }
 }
+
+const isOf = (error: unknown, codes: readonly string[]): boolean =>
+  codes.includes((error as NodeJS.ErrnoException).code ?? '');
 
 /** @throws where there is one already, or the disk is full */
 function makeLock(file: string): void {

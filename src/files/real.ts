@@ -58,7 +58,7 @@ export function makeFolder(root: string, folder: string, isSafe = true): void {
     const there = lookAt(at);
     if (there?.isSymbolicLink()) throw new LinkInWay(at);
     if (there?.isDirectory()) continue;
-    mkdirSync(at);
+    makeOne(at);
     if (isSafe) syncFolder(dirname(at));
   }
 }
@@ -67,7 +67,16 @@ export function makeFolder(root: string, folder: string, isSafe = true): void {
 export function makePath(folder: string): void {
   if (statSync(folder, { throwIfNoEntry: false })?.isDirectory()) return;
   if (dirname(folder) !== folder) makePath(dirname(folder));
-  mkdirSync(folder);
+  makeOne(folder);
+}
+
+/** Another run may make it at the same time. */
+function makeOne(folder: string): void {
+  try {
+    mkdirSync(folder);
+  } catch (error) {
+    if (lookAt(folder)?.isDirectory() !== true) throw error;
+  }
 }
 
 /** Makes sure that what is written below a folder stays in it: that no link leads from it elsewhere. @throws {LinkInWay} */

@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { existsSync, readFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync } from 'node:fs';
 import { hostname } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, it, test } from '@jest/globals';
@@ -126,6 +126,38 @@ describe('two runs at once', () => {
     expect(existsSync(join(folder, '.kamino/lock'))).toBe(false);
     await Promise.all([kaminoBeside(folder, 'lift'), kaminoBeside(folder, 'lift')]);
     expect(contents(folder)).toEqual(before);
+  });
+
+  // What the other run does in the moment between this one's look and its step.
+  it.each([
+    ['makes the folder', 'build', 'mkdirSync', 'fs.mkdirSync(path)'],
+    ['takes the folder away', 'build', 'openSync', 'fs.rmdirSync(path.slice(0, -5))'],
+    ['begins in it', 'lift', 'rmdirSync', 'fs.writeFileSync(path + "/other", "")'],
+  ])('go on where the other one %s', (_, command, step, meanwhile) => {
+    const folder = site();
+    // A lift is alone only where something was built.
+    if (command === 'lift') mkdirSync(join(folder, '.kamino'));
+    const helper = `data:text/javascript,${encodeURIComponent(`
+      import fs from 'node:fs';
+      import { syncBuiltinESMExports } from 'node:module';
+      const own = fs.${step};
+      fs.${step} = (path, ...how) => {
+        if (/\\.kamino(?:\\/lock)?$/.test(String(path))) {
+          fs.${step} = own;
+          syncBuiltinESMExports();
+          ${meanwhile};
+          process.stderr.write('meanwhile');
+        }
+        return own(path, ...how);
+      };
+      syncBuiltinESMExports();`)}`;
+    const run = spawnSync(process.execPath, ['--import', helper, program, command], {
+      cwd: folder,
+      encoding: 'utf8',
+      env: plainly,
+    });
+    expect([run.status, run.stderr]).toEqual([0, 'meanwhile']);
+    expect(existsSync(join(folder, '.kamino/lock'))).toBe(false);
   });
 
   it('are told who is at work, and a lock of a run that is gone holds nobody up', async () => {
