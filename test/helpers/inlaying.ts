@@ -7,6 +7,7 @@ import type { ResolvedMenu } from '../../src/core/menu/types.ts';
 import type { MenuPlace, PlaceSide } from '../../src/core/plan/types.ts';
 import { seekIn } from '../../src/core/page/select.ts';
 import { Splicer, bytesOf, rawOf, splice } from '../../src/core/text/bytes.ts';
+import { sumOf } from '../../src/core/text/sum.ts';
 import { treeOf } from './tree.ts';
 
 export function menu(place: MenuPlace | null, name = 'masthead'): ResolvedMenu {
@@ -65,8 +66,9 @@ export const inlayer = (menus: ResolvedMenu[], onDisk: ReadonlyMap<string, strin
     addsViewport: false,
     links: { from: 'page', index: 'shown', base: '/', onDisk },
     hash: raw => {
-      kept.set(String(kept.size), raw);
-      return String(kept.size - 1);
+      const hash = sumOf(bytesOf(raw));
+      kept.set(hash, raw);
+      return hash;
     },
     taken: hash => kept.get(hash) ?? null,
     seek: menus.some(one =>

@@ -4,7 +4,6 @@ import type { ResolvedMenu } from '../menu/types.ts';
 import { isToFold } from '../menu/folds.ts';
 import { isLanguage } from '../menu/languages.ts';
 import { isShown } from '../menu/on-page.ts';
-import { AlikeStarts, type Likeness, frameLike } from '../page/alike.ts';
 import { readFrame } from '../page/frame.ts';
 import { attributeStarts } from '../page/wanted.ts';
 import type { Frame, MainContent } from '../page/types.ts';
@@ -33,6 +32,7 @@ import { differences, overlapOf, staysShort } from './places.ts';
 import { pointFor } from './points.ts';
 import { Repeats } from './repeats.ts';
 import { slotFindings } from './slots.ts';
+import { Starts } from './starts.ts';
 import { holdsMore, lostWith } from './taken-out.ts';
 import { freeId, indentAt, lineBreakOf } from './surroundings.ts';
 
@@ -42,13 +42,14 @@ export class Inlayer {
   readonly #placement: Placement;
   readonly #names: ReadonlySet<string>;
   readonly #writer: MenuWriter;
-  readonly #alike = new Map<string, AlikeStarts>();
+  readonly #starts: Starts;
   readonly #repeats = new Repeats();
 
   constructor(inlay: Inlay) {
     this.#inlay = inlay;
     this.#writer = new MenuWriter(inlay.links);
     this.#placement = new Placement(inlay);
+    this.#starts = new Starts(this.#placement);
     this.#names = new Set(inlay.menus.map(menu => menu.name));
   }
 
@@ -78,29 +79,21 @@ export class Inlayer {
     if (menus.length === 0) return settled({ ...nothing(source, []), spans: this.#idSpans(path, raw) });
     if (/\.xht(ml)?$/i.test(path)) return untouched(xmlPage(path));
     const { slots } = isFresh ? starts : attributeStarts(raw);
-    const known = this.#alikeFor(menus).find(raw, slots);
-    const like = known ?? this.#read(path, raw, menus, slots);
-    const why = unreadable(given, like.frame.charset);
+    const { like, charset, isKnown, ...start } = this.#starts.of(path, raw, { menus, slots });
+    const why = unreadable(given, charset);
     if (why !== null) return untouched(unreadablePage(path, why));
-    const key = this.#keyFor(path, menus, like.frame);
-    const again = known && key !== null ? this.#repeats.find(known, key, source) : null;
+    const key = like && this.#keyFor(path, menus, like.frame);
+    const again = isKnown && key !== null ? this.#repeats.find(like!, key, source) : null;
     if (again) return settled(again);
-    const frame = known ? frameLike(known, path, raw) : like.frame;
+    const frame = start.frame();
     if (frame.isFrameset) return untouched(framesetPage(path));
     const misread = frame.isDoubtful ? this.#misread(menus, frame, slots) : null;
     if (misread) return untouched(badPlace(frame, misread, { element: null, why: openNoscript }));
     const made = this.#fill(menus, frame, bytes, source);
     // It is another one where the markup leads to what no markup led to before.
-    const keyNow = key === null ? null : this.#keyFor(path, menus, like.frame);
-    if (keyNow !== null) this.#repeats.keep(like, keyNow, made);
+    const keyNow = key === null ? null : this.#keyFor(path, menus, like!.frame);
+    if (keyNow !== null) this.#repeats.keep(like!, keyNow, made);
     return settled(made);
-  }
-
-  /** Reads a page that begins like none before. */
-  #read(path: SitePath, raw: Raw, menus: readonly ResolvedMenu[], slots: readonly number[]): Likeness {
-    const frame = readFrame(path, raw, this.#placement.wanted(menus, raw, slots));
-    this.#alikeFor(menus).add(frame, slots);
-    return { frame, from: 0, by: 0 };
   }
 
   /** Stands for what the markup for a page depends on beside its start; null where it is of this page alone. */
@@ -116,14 +109,6 @@ export class Inlayer {
     const { path, raw } = frame;
     const wanted = { ...this.#placement.wanted(menus, raw, slots), scripting: false };
     return differences(menus, frame, readFrame(path, raw, wanted));
-  }
-
-  /** Starts of pages with these menus. */
-  #alikeFor(menus: readonly ResolvedMenu[]): AlikeStarts {
-    const key = menus.length === 1 ? menus[0]!.name : menus.map(menu => menu.name).join(' ');
-    const alike = this.#alike.get(key) ?? new AlikeStarts();
-    this.#alike.set(key, alike);
-    return alike;
   }
 
   #lift(given: Raw): Raw | null {

@@ -1,12 +1,7 @@
 import type { Likeness } from '../page/alike.ts';
 import type { Frame } from '../page/types.ts';
+import type { Span } from '../text/bytes.ts';
 import type { Inlaying } from './inlaying.ts';
-
-/** What went into a page, and by how much it lay further on in it than in the page that it begins like. */
-interface Kept {
-  made: Inlaying;
-  by: number;
-}
 
 const mostKept = 4000;
 
@@ -15,27 +10,27 @@ const mostKept = 4000;
  * Of what was worked out only that is kept which says nothing of one page alone.
  */
 export class Repeats {
-  /** By the page that others begin like. */
-  readonly #kept = new WeakMap<Frame, Map<string, Kept>>();
+  /** By the page that others begin like, with the offsets of that one. */
+  readonly #kept = new WeakMap<Frame, Map<string, Inlaying>>();
 
   /** @param key stands for all that the markup depends on beside the start of the page */
-  find({ frame, from, by }: Likeness, key: string, source: Uint8Array): Inlaying | null {
-    const kept = this.#kept.get(frame)?.get(key);
-    if (!kept) return null;
-    const { made, by: before } = kept;
-    const spans = made.spans.map(({ at, text }) => ({
-      at: at >= from + before ? at + by - before : at,
-      text,
-    }));
-    return { ...made, source, spans };
+  find({ frame, to }: Likeness, key: string, source: Uint8Array): Inlaying | null {
+    const made = this.#kept.get(frame)?.get(key);
+    return made ? { ...made, source, spans: moved(made.spans, to) } : null;
   }
 
-  keep({ frame, by }: Pick<Likeness, 'frame' | 'by'>, key: string, made: Inlaying): void {
+  keep({ frame, back }: Likeness, key: string, made: Inlaying): void {
     const isOfOne = made.taken.length + made.findings.length > 0 || made.spans.some(({ drop }) => drop);
     if (isOfOne) return;
-    const all = this.#kept.get(frame) ?? new Map<string, Kept>();
+    const all = this.#kept.get(frame) ?? new Map<string, Inlaying>();
     if (all.size >= mostKept) all.clear();
-    all.set(key, { made, by });
+    all.set(key, { ...made, source: nothing, spans: moved(made.spans, back) });
     this.#kept.set(frame, all);
   }
 }
+
+function moved(spans: readonly Span[], to: (offset: number) => number): Span[] {
+  return spans.map(({ at, text, drop = 0 }) => ({ at: to(at), text, drop }));
+}
+
+const nothing = new Uint8Array(0);

@@ -1,79 +1,118 @@
 import type { Raw } from '../text/bytes.ts';
 import { plainElement } from './element.ts';
+import { asksForNoGap, gapsIn } from './start-gaps.ts';
+import { mayCome } from './sought.ts';
+import { StartTree } from './start-parts.ts';
 import type { Element, Frame, Found } from './types.ts';
+import type { Wanted } from './wanted.ts';
 
-/** The start of a page that has been read, without its title, which may be another on the next page. */
+/** The start of a page that has been read. */
 interface Start {
-  before: Raw;
-  after: Raw;
-  /** Where `after` begins. */
-  at: number;
+  /** Where its gaps end. */
+  ends: readonly number[];
+  /** The page is one line: as the first line break is, so are those of what is put in. */
+  isOneLine: boolean;
   /** How many places in it may be slots. */
   slots: number;
   frame: Frame;
 }
 
-const mostKept = 6;
-
-/** A page that begins as one before did: what is at or behind `from` in that one lies `by` bytes further on. */
+/** A page that begins as one before did, and where what both have lies. */
 export interface Likeness {
+  /** Of that one, without its bytes. */
   frame: Frame;
-  from: number;
-  by: number;
+  /** From an offset in that page to the same in this one, and back. */
+  to: (offset: number) => number;
+  back: (offset: number) => number;
 }
+
+const mostKept = 200;
+/** A start with more of them is gone through on each page. */
+const mostGaps = 1000;
+/** So many starts are taken apart, and more only where pages have begun like one of them as often. */
+const mostInVain = 12;
 
 /**
- * Pages of a site mostly begin alike but for their titles: what has been read of one start holds for the next, with its
- * offsets moved by the difference in length.
+ * Pages of a site mostly begin alike but for their titles, the words of their links and where these lead: what has been read of
+ * one start holds for the next, with its offsets moved.
  */
 export class AlikeStarts {
-  readonly #starts: Start[] = [];
+  readonly #starts = new StartTree<Start>();
+  #made = 0;
+  #used = 0;
 
-  /** @param slots offsets at which slots may stand */
-  add(frame: Frame, slots: readonly number[]): void {
-    const { raw, readTo } = frame;
-    const title = titleOf(raw, readTo);
-    const isSure = frame.isComplete && frame.charset.declared && !frame.isFrameset && !frame.isDoubtful;
-    if (!title || !isSure || frame.bodyEnd < raw.length || slots.some(at => at >= readTo)) return;
-    this.#starts.unshift({
-      before: raw.slice(0, title.from),
-      after: raw.slice(title.to, readTo),
-      at: title.to,
-      slots: slots.length,
-      frame,
-    });
-    if (this.#starts.length > mostKept) this.#starts.pop();
+  /** Gives the page as others may begin like it; null where none will. @param wanted what it was read for */
+  add(whole: Frame, wanted: Wanted): Likeness | null {
+    const isInVain = this.#made >= mostInVain + this.#used;
+    if (isInVain || !isSure(whole, wanted)) return null;
+    this.#made += 1;
+    const frame = { ...whole, raw: '' };
+    return this.#keep(whole, frame, wanted) ? { frame, to: same, back: same } : null;
   }
 
-  /** The page before that one begins like, or null. */
+  /** Says whether what its frame tells lies where no gap does. */
+  #keep(whole: Frame, frame: Frame, { scripting, slotStarts }: Wanted): boolean {
+    const { raw, readTo: end } = whole;
+    const gaps = gapsIn(whole, scripting);
+    if (gaps.length > mostGaps) return false;
+    const slots = slotStarts ?? [];
+    const isTold = (at: number): boolean => at < end && gaps.every(({ from, to }) => at < from || at >= to);
+    const isKept = (at: number): boolean => gaps.every(({ from, to }) => at <= from || at >= to);
+    const isOneLine = !hasBreak.test(raw.slice(0, gaps[0]?.from ?? end));
+    if (!slots.every(isTold) || !placesIn(whole).every(isKept) || (isOneLine && hasBreak.test(raw)))
+      return false;
+    if (this.#made % mostKept === 0) this.#starts.clear();
+    const ends = gaps.map(gap => gap.to);
+    this.#starts.add(raw, gaps, { end, start: { ends, isOneLine, slots: slots.length, frame } });
+    return true;
+  }
+
+  /** The page before that one begins like, or null. @param slots offsets at which slots may stand */
   find(raw: Raw, slots: readonly number[]): Likeness | null {
-    if (this.#starts.length === 0) return null;
-    const title = titleOf(raw, raw.length);
-    if (!title) return null;
-    for (const { before, after, at, frame, slots: count } of this.#starts) {
-      if (before.length !== title.from || count !== slots.length) continue;
-      // Two texts of one length are compared faster than the start of one is.
-      if (raw.slice(title.to, title.to + after.length) === after && raw.startsWith(before))
-        return { frame, from: at, by: title.to - at };
-    }
-    return null;
+    const found = this.#starts.find(raw);
+    if (found?.start.slots !== slots.length || (found.start.isOneLine && hasBreak.test(raw))) return null;
+    const { ends: there, frame } = found.start;
+    const to = mover(there, found.ends);
+    if (mayCome(raw, frame.lacking, to(frame.readTo))) return null;
+    this.#used += 1;
+    return { frame, to, back: mover(found.ends, there) };
   }
 }
 
-/** The text of the first title, where it is text alone, without template code. */
-function titleOf(raw: Raw, most: number): { from: number; to: number } | null {
-  const open = raw.indexOf('<title>');
-  if (open < 0) return null;
-  const from = open + '<title>'.length;
-  const to = raw.indexOf('<', from);
-  if (to < 0 || to >= most || !raw.startsWith('</title>', to)) return null;
-  const brace = raw.indexOf('{', from);
-  return brace >= 0 && brace < to ? null : { from, to };
+const hasBreak = /[\n\r]/;
+
+/** All offsets that a frame tells. */
+function placesIn({ headPoint, bodyPoint, main, slots, found }: Frame): number[] {
+  const elements = [...slots.map(one => one.element), ...found.values()];
+  const all = elements.flatMap(({ start, open, close, end, stop }) => [start, open, close, end, stop]);
+  return [headPoint, bodyPoint, ...(main ? [main.insert] : []), ...all];
+}
+
+const same = (offset: number): number => offset;
+
+/** Whether all that was asked of a page is told by its start, but for what may be another in it. */
+function isSure(frame: Frame, { title, heading, selectors, skipTo }: Wanted): boolean {
+  const { isComplete, charset, isFrameset, isDoubtful, bodyEnd, readTo, raw } = frame;
+  const isCalm = isComplete && charset.declared && !isFrameset && !isDoubtful;
+  const isPart = bodyEnd >= raw.length && readTo < raw.length;
+  return isCalm && isPart && !title && !heading && [...selectors, ...skipTo].every(asksForNoGap);
+}
+
+/** @param from where gaps end in one page; @param to the same in another */
+function mover(from: readonly number[], to: readonly number[]): (offset: number) => number {
+  return offset => {
+    let [low, high] = [0, from.length];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (from[middle]! <= offset) low = middle + 1;
+      else high = middle;
+    }
+    return low === 0 ? offset : offset - from[low - 1]! + to[low - 1]!;
+  };
 }
 
 /** The frame of a page that begins as one before did. */
-export function frameLike({ frame, from, by }: Likeness, path: string, raw: Raw): Frame {
-  const to = (offset: number): number => (offset >= from ? offset + by : offset);
+export function frameLike({ frame, to }: Likeness, path: string, raw: Raw): Frame {
   const main = frame.main && { id: frame.main.id, insert: to(frame.main.insert) };
   const slots = frame.slots.map(({ name, element }) => ({ name, element: movedElement(element, to) }));
   const found = new Map<string, Element | Found>();

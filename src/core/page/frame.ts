@@ -64,9 +64,7 @@ export class FrameReader implements Listener {
   /** @param walk with scripts on or off as `wanted` says, or off where others need it so */
   constructor(path: SitePath, walk: Walk, wanted: Wanted) {
     const { raw } = walk;
-    this.#path = path;
-    this.#raw = raw;
-    this.#wanted = wanted;
+    [this.#path, this.#raw, this.#wanted] = [path, raw, wanted];
     const { selectors: places, whole, skipTo } = wanted;
     const contents = [mainElement, ...skipTo.filter(one => one.isCompound)];
     this.#sought = new Sought(raw, { places, whole, contents }, this.#read);
@@ -98,21 +96,24 @@ export class FrameReader implements Listener {
   /** In the body only what is sought is of interest, and what has not come yet holds it up. */
   idleTo(): number {
     const { end: here } = this.#scanner;
-    const { heading, end, wordsOnly, header } = this.#wanted;
+    const { heading, end, wordsOnly } = this.#wanted;
     const isOther = !this.#head.isInBody || this.#head.mayBeFrameset || heading || end || wordsOnly;
     if (isOther || this.#leavesNoscript) return Infinity;
-    const isHeader = header && !this.#found.has(ownHeader);
     const next = Math.min(
       this.#slotStarts.next(here),
       this.#sought.next(here),
-      isHeader ? this.#headers.next(here) : Infinity,
+      this.#lacksHeader ? this.#headers.next(here) : Infinity,
     );
     if (this.#link.isMet || (this.#main.isMet && next === Infinity)) return next;
     return Math.min(next, this.#link.next(here));
   }
 
   #isHeaderSettled(here: number): boolean {
-    return !this.#wanted.header || this.#found.has(ownHeader) || !this.#headers.areBehind(here);
+    return !this.#lacksHeader || !this.#headers.areBehind(here);
+  }
+
+  get #lacksHeader(): boolean {
+    return this.#wanted.header && !this.#found.has(ownHeader);
   }
 
   /** Where the body's content begins, as far as it has been met; at the end of the page until then. */
@@ -175,8 +176,7 @@ export class FrameReader implements Listener {
       this.#main.meet(selector, skipTo, { element, id: value('id') || null });
     }
     const isOwnHeader = name === 'header' && !element.within.some(one => partsWithHeaders.has(one));
-    if (this.#wanted.header && isOwnHeader && !this.#found.has(ownHeader))
-      this.#found.set(ownHeader, element);
+    if (isOwnHeader && this.#lacksHeader) this.#found.set(ownHeader, element);
     if (name === 'a' && this.#head.isInBody) this.#link.meet(element, value);
   }
 
@@ -230,6 +230,7 @@ export class FrameReader implements Listener {
       openAtEnd: this.#openAtEnd ?? this.#openNow(),
       openAtLast: this.#openNow(),
       isComplete: !isWhole && this.#isAllFound(),
+      lacking: this.#sought.lacking,
       readTo: this.#scanner.end,
       isCutOff: this.#scanner.isCutOff,
       leaks: this.#outline.leaks,
@@ -244,6 +245,5 @@ export class FrameReader implements Listener {
     };
   }
 
-  #isAllFound = (): boolean =>
-    this.isDone() && !this.#sought.lacks && (!this.#wanted.header || this.#found.has(ownHeader));
+  #isAllFound = (): boolean => this.isDone() && (this.#main.isMet || this.#link.isMet) && !this.#lacksHeader;
 }

@@ -99,15 +99,14 @@ export class Sought {
   /** Of which it is not yet known that nothing more comes: the first is looked at until it is. */
   readonly #places: One[];
   readonly #contents: One[];
-  /** Something is known by its not coming any more: the start of the page alone does not tell. */
-  lacks = false;
+  /** What is known not to come any more: the start of the page alone does not tell. */
+  readonly lacking: Selector[] = [];
   /** Matched by the start tag just met, whose element is not open yet. */
   #matched: One[] = [];
 
   /** @param read decodes an attribute's raw value */
   constructor(raw: Raw, { places, whole, contents }: Asked, read: (value: Raw) => string) {
-    let known: boolean | null = null;
-    const isPlain = (): boolean => (known ??= !written.test(raw));
+    const isPlain = plainTest(raw);
     const one = (selector: Selector): One => ({
       selector,
       candidates: new Candidates(raw, selector, isPlain),
@@ -156,17 +155,29 @@ export class Sought {
       else if (one.candidates.areBehind(place)) return false;
       else {
         this.#contents.pop();
-        this.lacks = true;
+        this.lacking.push(one.selector);
       }
     }
     for (let one = this.#places.at(-1); one; one = this.#places.at(-1)) {
       const element = this.#found.get(one.selector);
       if (element ? one.isWhole && !isOver(element) : one.candidates.areBehind(place)) return false;
       this.#places.pop();
-      if (!element) this.lacks = true;
+      if (!element) this.lacking.push(one.selector);
     }
     return true;
   }
+}
+
+/** Whether words of a page stand in it as they are: it is looked through once, if somebody asks. */
+function plainTest(raw: Raw): () => boolean {
+  let known: boolean | null = null;
+  return () => (known ??= !written.test(raw));
+}
+
+/** Whether one of these may come at or behind a place. */
+export function mayCome(raw: Raw, selectors: readonly Selector[], place: number): boolean {
+  const isPlain = plainTest(raw);
+  return selectors.some(one => new Candidates(raw, one, isPlain).areBehind(place));
 }
 
 interface StartTag {

@@ -1,6 +1,7 @@
 import type { SitePath } from '../address/path.ts';
 import type { Charset } from '../text/charset.ts';
 import type { Raw } from '../text/bytes.ts';
+import type { Selector } from '../text/selector.ts';
 
 /** An element of a page by its byte offsets. */
 export interface Element {
@@ -94,8 +95,10 @@ export interface Frame {
   /** What is open there, and at the end of the page; known where the end was asked for. */
   openAtEnd: OpenElements;
   openAtLast: OpenElements;
-  /** All that was sought has been found: nothing behind the last thing found was read. */
+  /** All that was sought has been found, but for what is lacking: nothing behind the last thing found was read. */
   isComplete: boolean;
+  /** What was sought and cannot come behind that. */
+  lacking: readonly Selector[];
   /** How far the page was read. */
   readTo: number;
   /** The page ends inside a tag, a comment or an element of text: nothing can be put behind it. */

@@ -1,0 +1,172 @@
+import type { Raw } from '../text/bytes.ts';
+import type { Selector } from '../text/selector.ts';
+import { isWhite } from './codes.ts';
+import { bit } from './names.ts';
+import { Outline } from './outline.ts';
+import { Scanner } from './scanner.ts';
+import { type Gap, endOfGap, isOfOwnPage } from './start-parts.ts';
+import type { Attribute, Frame } from './types.ts';
+
+/** Attributes on whose values nothing in the frame of a page depends, by the element. */
+const freeValues: ReadonlyMap<string, readonly string[]> = new Map([
+  ['a', ['href', 'title']],
+  ['area', ['href', 'title', 'alt']],
+  ['img', ['src', 'alt', 'title']],
+  ['link', ['href', 'title']],
+  ['meta', ['content']],
+]);
+const freeAttributes = new Set([...freeValues.values()].flat());
+
+/** Whether a selector asks for nothing that may be another in a page that begins alike. */
+export function asksForNoGap({ tests }: Selector): boolean {
+  return tests.every(({ attribute }) => !freeAttributes.has(attribute));
+}
+
+/**
+ * What may be another in the start of a page that has been read, in its order.
+ * @param scripting as it was read
+ */
+export function gapsIn({ raw, readTo, bodyPoint }: Frame, scripting: boolean): Gap[] {
+  return folded(raw, new GapReader(raw, bodyPoint, scripting).read(readTo));
+}
+
+/** A gap, and what is open there. */
+interface OpenGap extends Gap {
+  open: readonly string[];
+  inLink: boolean;
+  inOwn: boolean;
+}
+
+/**
+ * Gaps of one kind with the same between them twice and more are one: where the same is open at each, one more of them
+ * changes nothing.
+ */
+function folded(raw: Raw, gaps: readonly OpenGap[]): Gap[] {
+  const all: Gap[] = [];
+  for (let at = 0; at < gaps.length; at += 1) {
+    const first = gaps[at]!;
+    const last = endOfRun(raw, gaps, at);
+    const isRun = last > at + 1;
+    const again = isRun ? raw.slice(first.to, gaps[at + 1]!.from) : null;
+    if (isRun) at = last;
+    all.push({ ...first, to: gaps[at]!.to, again });
+  }
+  return all;
+}
+
+/** The number of the last gap of those that follow one with the same between them. */
+function endOfRun(raw: Raw, gaps: readonly OpenGap[], first: number): number {
+  let between: Raw | null = null;
+  let last = first;
+  for (let next = gaps[last + 1]; next && isAnother(gaps[first]!, next); next = gaps[last + 1]) {
+    const here = raw.slice(gaps[last]!.to, next.from);
+    if (here !== (between ?? here) || !isIndentedAlike(raw, gaps[first]!, here)) break;
+    between = here;
+    last += 1;
+  }
+  return last;
+}
+
+function isAnother(one: OpenGap, other: OpenGap): boolean {
+  const isAlike = one.kind === other.kind && one.white === other.white;
+  return isAlike && one.inLink === other.inLink && one.inOwn === other.inOwn && isSame(one.open, other.open);
+}
+
+function isSame(one: readonly string[], other: readonly string[]): boolean {
+  return one.length === other.length && one.every((name, at) => name === other[at]);
+}
+
+/** What is put in behind it is indented as the line that it stands in. */
+function isIndentedAlike(raw: Raw, { from }: Gap, between: Raw): boolean {
+  const isLine = between.includes('\n') || between.includes('\r');
+  return !isLine || indentOf(raw, from) === indentOf(between, between.length);
+}
+
+/** White space at the start of the line that an offset stands in. */
+function indentOf(text: Raw, at: number): Raw {
+  const start = Math.max(text.lastIndexOf('\n', at - 1), text.lastIndexOf('\r', at - 1)) + 1;
+  let end = start;
+  while (end < at && (text[end] === ' ' || text[end] === '\t')) end += 1;
+  return text.slice(start, end);
+}
+
+class GapReader {
+  readonly #raw: Raw;
+  readonly #bodyPoint: number;
+  readonly #scanner: Scanner;
+  readonly #outline: Outline;
+  readonly #gaps: OpenGap[] = [];
+  /** What comes up to the next tag is the title of the page, or the content of another element of text. */
+  #isTitle = false;
+  #isRaw = false;
+  /** A `body` tag was met: before it, text might begin the body. */
+  #isInBody = false;
+  /** The link that is open leads to the page itself. */
+  #isInOwn = false;
+
+  constructor(raw: Raw, bodyPoint: number, scripting: boolean) {
+    [this.#raw, this.#bodyPoint] = [raw, bodyPoint];
+    this.#scanner = new Scanner(raw);
+    this.#outline = new Outline(this.#scanner, scripting);
+  }
+
+  read(end: number): OpenGap[] {
+    const [scanner, outline] = [this.#scanner, this.#outline];
+    while (scanner.end < end) {
+      const kind = scanner.next(outline.inForeign, true);
+      if (kind === 'done') break;
+      if (kind === 'text') this.#onText(scanner);
+      else [this.#isTitle, this.#isRaw] = [false, false];
+      if (kind === 'start') this.#onStart(scanner);
+      else if (kind === 'end') this.#onEnd(scanner);
+    }
+    return this.#gaps;
+  }
+
+  #onStart(scanner: Scanner): void {
+    const { name, bits } = scanner.tag;
+    const isKept = this.#outline.before();
+    if (name === 'body' && scanner.end === this.#bodyPoint) this.#isInBody = true;
+    if (name === 'a') {
+      const href = scanner.attributes().find(one => one.name === 'href');
+      this.#isInOwn = href !== undefined && (href.value === '' || isOfOwnPage(href.value, 0));
+    }
+    this.#isTitle = name === 'title' && !this.#isInBody && !this.#outline.inForeign;
+    this.#isRaw = (bits & bit.rawText) !== 0 || name === 'noscript';
+    const free = freeValues.get(name);
+    if (free && scanner.hasAttributes) this.#onValues(free, scanner.attributes());
+    if (isKept) this.#outline.open();
+  }
+
+  #onValues(free: readonly string[], attributes: readonly Attribute[]): void {
+    if (attributes.some(({ name }) => name === 'charset' || name === 'http-equiv')) return;
+    for (const { name, start, end } of attributes) {
+      const from = start + name.length + 2;
+      const isQuoted = this.#raw.startsWith('="', from - 2) && this.#raw[end - 1] === '"';
+      if (free.includes(name) && isQuoted && end > from)
+        this.#add({ kind: name === 'href' ? 'address' : 'value', from, to: end - 1, white: 0, again: null });
+    }
+  }
+
+  #onEnd({ name }: Scanner): void {
+    this.#outline.close();
+    if (name === 'a') this.#isInOwn = false;
+  }
+
+  /** White space at both ends of a text is as it is: it may indent what is put in. */
+  #onText({ start, end }: Scanner): void {
+    const isFree = this.#isTitle || (this.#isInBody && !this.#isRaw && !this.#isInOwn);
+    if (!isFree || isWhite(this.#raw, start, end)) return;
+    let [from, to] = [start, end];
+    while (isWhite(this.#raw, from, from + 1)) from += 1;
+    while (isWhite(this.#raw, to - 1, to)) to -= 1;
+    this.#add({ kind: 'text', from, to, white: end - to, again: null });
+  }
+
+  /** Not what may hold code, or goes over more than a line. */
+  #add(gap: Gap): void {
+    if (endOfGap(this.#raw, gap.from, gap) !== gap.to) return;
+    const { inLink } = this.#outline;
+    this.#gaps.push({ ...gap, open: this.#outline.within(), inLink, inOwn: this.#isInOwn });
+  }
+}

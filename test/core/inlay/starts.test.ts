@@ -1,0 +1,212 @@
+import { describe, expect, it, test } from '@jest/globals';
+import fc from 'fast-check';
+import { inlayer, menu, spots } from '../../helpers/inlaying.ts';
+import { runs } from '../../helpers/runs.ts';
+
+const part = (...texts: string[]): fc.Arbitrary<string> => fc.constantFrom(...texts);
+/** Texts and values, most of which may stand for one another. */
+const said = part(
+  ...[
+    'One',
+    'Two words',
+    'Ä &amp; B',
+    'x > y',
+    '&nbsp;',
+    'more ',
+    ' more',
+    '',
+    ' ',
+    'two\nlines',
+    '#top',
+    '../a.html',
+  ],
+  ...[
+    '{',
+    '{{ name }}',
+    '{% if %}',
+    "it's",
+    'data-kamino-slot',
+    'data-kamino-slot="masthead"',
+    'skip',
+    '&#32;',
+    '&lt;',
+  ],
+);
+const address = part(
+  'a.html',
+  '../b.html',
+  '#m',
+  '&#35;m',
+  '',
+  'c.html?d=e#f',
+  'g h.html',
+  'x<y',
+  '{{ url }}',
+  'A\nB',
+);
+const quoted = fc
+  .tuple(address, part('"', '"', '"', "'"))
+  .map(([value, quote]) => `${quote}${value}${quote}`);
+
+const link = fc
+  .tuple(quoted, said, part('', ' title="One"', ' title="Two"', ' class=skip', ' id=m', ' title=A'))
+  .map(([href, text, more]) => `<a href=${href}${more}>${text}</a>`);
+const item = fc
+  .tuple(link, part('', ' class=on', ' id=content'))
+  .map(([one, more]) => `<li${more}>${one}</li>`);
+const list = fc
+  .tuple(fc.array(item, { maxLength: 5 }), part('', '\n', '\n  ', '\r\n'))
+  .map(([all, between]) => `<ul>${all.map(one => between + one).join('')}${between}</ul>`);
+const words = fc
+  .tuple(fc.array(said, { maxLength: 5 }), part('p', 'li', 'span', 'td', 'option', 'b'))
+  .map(([all, name]) => all.map(one => `<${name}>${one}</${name}>`).join(''));
+const open = fc
+  .tuple(fc.array(said, { maxLength: 4 }), part('p', 'li', 'a', 'b', 'i href="a"'))
+  .map(([all, name]) => all.map(one => `<${name}>${one}`).join(''));
+const piece = fc.oneof(
+  ...[link, link, list, list, words, open],
+  said,
+  said.map(text => `<!-- ${text} -->`),
+  said.map(text => `<script>${text}</script>`),
+  said.map(text => `<noscript>${text}</noscript>`),
+  said.map(text => `<textarea>${text}</textarea>`),
+  said.map(text => `<svg><title>${text}</title><a href="#m">${text}</a><style>${text}</style></svg>`),
+  said.map(text => `<h1>${text}</h1>`),
+  quoted.map(src => `<img src=${src} alt="">`),
+  part(
+    '<div>',
+    '</div>',
+    '<table><tr><td>',
+    '</table>',
+    '<div data-kamino-slot=masthead></div>',
+    '<p class=place>',
+  ),
+);
+const meta = fc
+  .tuple(part('name="keywords"', 'name="description"', 'name=viewport', 'http-equiv="content-type"'), quoted)
+  .map(([name, content]) => `<meta ${name} content=${content}>`);
+const inHead = fc.oneof(
+  meta,
+  fc
+    .array(quoted, { maxLength: 4 })
+    .map(all => all.map(one => `<meta name="keywords" content=${one}>\n`).join('')),
+  fc
+    .tuple(part('stylesheet', 'next', 'icon'), quoted)
+    .map(([rel, href]) => `<link rel="${rel}" href=${href}>`),
+  said.map(text => `<title>${text}</title>`),
+  part('<style>p {}</style>', '<base href="../">', '<script>var root = "../";</script>'),
+);
+
+interface Pieces {
+  start: string;
+  head: readonly string[];
+  body: string;
+  all: readonly string[];
+  main: string;
+  end: string;
+}
+const pieces: fc.Arbitrary<Pieces> = fc.record({
+  start: part(
+    '<!doctype html>\n',
+    '<!doctype html>\r\n',
+    '<!doctype html>',
+    '\xef\xbb\xbf<!doctype html>\n<html lang=de>',
+  ),
+  head: fc.array(inHead, { maxLength: 4 }),
+  body: part('<body>\n', '<body>', '<body class=x>\n  ', '', '</head><frameset>'),
+  all: fc.array(piece, { maxLength: 8 }),
+  main: part(
+    '<main id=m>',
+    '<main>',
+    '<div id=content>',
+    '',
+    '<header>Head</header>',
+    '<p class=place>Here</p>',
+  ),
+  end: part(
+    '<p>More</p>\n',
+    '</main>',
+    '<a href="z.html">Z</a><main id=m>late</main>',
+    '<div id=content></div>\n',
+    '',
+  ),
+});
+const page = ({ start, head, body, all, main, end }: Pieces): string =>
+  `${start}<meta charset=utf-8>${head.join('')}${body}${all.join('')}${main}${end}`;
+
+/** Pages of which each has much in common with the first. */
+const alike = fc
+  .tuple(pieces, fc.array(fc.tuple(pieces, fc.nat(63)), { minLength: 1, maxLength: 7 }))
+  .map(([first, others]) => {
+    const mixed = others.map(([other, which]): Pieces => {
+      const at = which % 8;
+      const near = <Part>(mine: readonly Part[], theirs: readonly Part[]): Part[] =>
+        mine.map((one, number) => (number === at ? (theirs[number] ?? one) : one));
+      return {
+        ...first,
+        head: near(first.head, other.head),
+        all: near(first.all, other.all),
+        ...((which & 8) > 0 ? { end: other.end } : {}),
+        ...((which & 48) === 48 ? { main: other.main } : {}),
+      };
+    });
+    return [first, ...mixed].map(page);
+  });
+
+/** Each text and value of a page is another, but for those that must be as they are. */
+const varied = (given: string, word: string): string =>
+  given.replace(
+    /(?<=>)[A-Z][\w ]*(?=<)|(?<= (?:href|title|alt)=")[a-z.]+(?=")/g,
+    was => `${word}${was.slice(1)}`,
+  );
+
+const paths = [
+  'a.html',
+  'b.html',
+  'sub/c.html',
+  'sub/d.html',
+  'css/e.html',
+  'index.html',
+  'a/one.html',
+  'sub/f/g.html',
+];
+
+describe('pages that have more or less in common', () => {
+  test.each([
+    ['by themselves', null],
+    ['first in the body', spots('first-in', ['body'])],
+    ['before an element', spots('before', ['.place', 'header'])],
+    ['in an element', spots('last-in', ['ul', '.place'])],
+    ['instead of an element', spots('instead-of', ['.place', 'ul'])],
+    ['by an address', spots('before', ['[href="a.html"]', '[title]'])],
+  ])('are made as each alone: menus %s', (_, place) => {
+    fc.assert(
+      fc.property(alike, fc.nat(1), (given, second) => {
+        const menus = [menu(place), ...(second === 1 ? [menu(spots('after', ['header']), 'second')] : [])];
+        const shared = inlayer(menus);
+        const all = given.flatMap(one => [one, varied(one, 'Other '), varied(one, 'X')]);
+        for (const [at, one] of all.entries()) {
+          const path = paths[at % paths.length]!;
+          const [made, alone] = [shared, inlayer(menus)].map(maker => maker.page(path, one));
+          expect(made!.raw).toBe(alone!.raw);
+          const whole = ({ spans, ...rest }: NonNullable<typeof made>) => ({
+            ...rest,
+            spans: spans.map(({ drop = 0, ...span }) => ({ ...span, drop })),
+          });
+          expect(whole(made!)).toEqual(whole(alone!));
+        }
+      }),
+      { numRuns: runs(60) },
+    );
+  });
+});
+
+it('pages with thousands of links before their content are made too', () => {
+  const shared = inlayer([menu(null)]);
+  const links = (name: string): string =>
+    Array.from({ length: 20_000 }, (_, at) => `<li id=i${at}><a href="${name}">${name}</a></li>`).join('');
+  for (const name of ['One', 'Two', 'Three']) {
+    const given = `<!doctype html>\n<meta charset=utf-8><title>A</title><body><ul>${links(name)}</ul><main id=m></main>\n`;
+    expect(shared.page('a.html', given).raw).toBe(inlayer([menu(null)]).page('a.html', given).raw);
+  }
+});
