@@ -17,23 +17,9 @@ import {
 } from '../markup/names.ts';
 import { endByChecksum, isAsSealed } from '../markup/seal.ts';
 import { lineBreakOf, indentAt } from './surroundings.ts';
+import { AlikeMarks, type Inlaid, type MetMarks, type Sealed } from './alike-marks.ts';
 
-/** A part of a page that Kamino put in: bytes from `start` up to `end`. */
-export interface Inlaid {
-  /** The menu's name or a reserved word; null for an id. */
-  name: string | null;
-  /** The id that an element was given, where the part is one. */
-  id: string | null;
-  /** The hash of what was taken out for it, or null. */
-  was: string | null;
-  start: number;
-  /** Where the end tag is gone, as far as the part is surely Kamino's. */
-  end: number;
-  /** Whether somebody has changed it since Kamino wrote it. */
-  isEdited: boolean;
-  /** The end tag that somebody has taken out, where one is missing. */
-  lacks: string | null;
-}
+export type { Inlaid } from './alike-marks.ts';
 
 /** What in a page says that it is Kamino's. */
 export interface Marks {
@@ -48,10 +34,30 @@ const noMarks: Marks = { parts: [], foreign: [] };
 /** What Kamino put into a page. */
 export function findMarks(raw: Raw): Marks {
   if (last.raw === raw) return last.marks;
-  const starts = attributeStarts(raw).others;
-  const marks = starts.length === 0 ? noMarks : soughtMarks(raw, starts);
+  const marks = marksIn(raw, alike);
   last = { raw, marks };
   return marks;
+}
+
+/** Pages are lifted one after another, and most begin alike. */
+const alike = new AlikeMarks();
+
+/** @param known what has been met in pages before, and is in this one */
+export function marksIn(raw: Raw, known: AlikeMarks): Marks {
+  const starts = attributeStarts(raw).others;
+  if (starts.length === 0) return noMarks;
+  const { found, foreign } = known.find(raw, starts) ?? metMarks(raw, starts, known);
+  const parts = withoutInner(found.map(one => partOf(raw, one)));
+  return { parts, foreign: foreign.filter(one => !parts.some(part => isInside(one, part))) };
+}
+
+/** @param starts where attributes of Kamino's may stand */
+function metMarks(raw: Raw, starts: readonly number[], known: AlikeMarks): MetMarks {
+  const walk = new Walk(raw, true);
+  const finder = new MarkFinder(walk, starts);
+  walk.run([finder]);
+  known.add(raw, { end: walk.scanner.end, starts, met: finder });
+  return finder;
 }
 
 export function findInlaid(raw: Raw): readonly Inlaid[] {
@@ -61,29 +67,12 @@ export function findInlaid(raw: Raw): readonly Inlaid[] {
 /** The last page that was looked at: a page is lifted, compared and told of one after the other. */
 let last: { raw: Raw; marks: Marks } = { raw: '', marks: noMarks };
 
-function soughtMarks(raw: Raw, starts: readonly number[]): Marks {
-  const walk = new Walk(raw, true);
-  const finder = new MarkFinder(walk, starts);
-  walk.run([finder]);
-  const parts = withoutInner(finder.found.map(one => partOf(raw, one)));
-  return { parts, foreign: finder.foreign.filter(one => !parts.some(part => isInside(one, part))) };
-}
-
 function isInside(one: { start: number }, part: Inlaid): boolean {
   return part.start <= one.start && one.start < part.end;
 }
 
-interface Sealed {
-  name: string;
-  was: string | null;
-  seal: string;
-  element: Element;
-  /** What the whole of a menu lies in. */
-  room: Element | null;
-}
-
 /** Hears where parts of Kamino's begin and end. */
-class MarkFinder implements Listener {
+class MarkFinder implements Listener, MetMarks {
   readonly found: (Sealed | Inlaid)[] = [];
   readonly foreign: { start: number; end: number }[] = [];
   readonly #walk: Walk;

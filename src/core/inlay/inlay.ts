@@ -82,7 +82,7 @@ export class Inlayer {
     const { like, charset, isKnown, ...start } = this.#starts.of(path, raw, { menus, slots });
     const why = unreadable(given, charset);
     if (why !== null) return untouched(unreadablePage(path, why));
-    const key = like && this.#keyFor(path, menus, like.frame);
+    const key = like && this.#keyFor(path, menus, like.told);
     const again = isKnown && key !== null ? this.#repeats.find(like!, key, source) : null;
     if (again) return settled(again);
     const frame = start.frame();
@@ -91,7 +91,7 @@ export class Inlayer {
     if (misread) return untouched(badPlace(frame, misread, { element: null, why: openNoscript }));
     const made = this.#fill(menus, frame, bytes, source);
     // It is another one where the markup leads to what no markup led to before.
-    const keyNow = key === null ? null : this.#keyFor(path, menus, like!.frame);
+    const keyNow = key === null ? null : this.#keyFor(path, menus, like!.told);
     if (keyNow !== null) this.#repeats.keep(like!, keyNow, made);
     return settled(made);
   }

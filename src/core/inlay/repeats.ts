@@ -14,12 +14,12 @@ export class Repeats {
   readonly #kept = new WeakMap<Frame, Map<string, Inlaying>>();
 
   /** @param key stands for all that the markup depends on beside the start of the page */
-  find({ frame, to }: Likeness, key: string, source: Uint8Array): Inlaying | null {
+  find({ told: frame, to }: Likeness, key: string, source: Uint8Array): Inlaying | null {
     const made = this.#kept.get(frame)?.get(key);
     return made ? { ...made, source, spans: moved(made.spans, to) } : null;
   }
 
-  keep({ frame, back }: Likeness, key: string, made: Inlaying): void {
+  keep({ told: frame, back }: Likeness, key: string, made: Inlaying): void {
     const isOfOne = made.taken.length + made.findings.length > 0 || made.spans.some(({ drop }) => drop);
     if (isOfOne) return;
     const all = this.#kept.get(frame) ?? new Map<string, Inlaying>();

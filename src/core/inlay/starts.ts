@@ -36,7 +36,7 @@ export class Starts {
     const known = alike.find(raw, slots);
     if (known) {
       const frame = (): Frame => frameLike(known, path, raw);
-      return { frame, charset: known.frame.charset, like: known, isKnown: true };
+      return { frame, charset: known.told.charset, like: known, isKnown: true };
     }
     const wanted = this.#placement.wanted(menus, raw, slots);
     const frame = readFrame(path, raw, wanted);

@@ -47,3 +47,25 @@ export function plainElement(element: Element): Element {
   const outer = { within, openBefore, inOpenLink, openAtClose, linkAtClose };
   return { name, start, open, close, end, stop, ...outer };
 }
+
+/** Its offsets in the page; -1 for what it has not. */
+export function offsetsOf({ start, open, close, end, stop }: Element): number[] {
+  return [start, open, close, end, stop];
+}
+
+/** The same element in a page where it lies elsewhere. */
+export function movedElement(element: Element, to: (offset: number) => number): Element {
+  return {
+    name: element.name,
+    start: to(element.start),
+    open: to(element.open),
+    close: to(element.close),
+    end: to(element.end),
+    stop: to(element.stop),
+    within: element.within,
+    openBefore: element.openBefore,
+    inOpenLink: element.inOpenLink,
+    openAtClose: element.openAtClose,
+    linkAtClose: element.linkAtClose,
+  };
+}

@@ -5,7 +5,7 @@ import { bit } from './names.ts';
 import { Outline } from './outline.ts';
 import { Scanner } from './scanner.ts';
 import { type Gap, endOfGap, isOfOwnPage } from './start-parts.ts';
-import type { Attribute, Frame } from './types.ts';
+import type { Attribute } from './types.ts';
 
 /** Attributes on whose values nothing in the frame of a page depends, by the element. */
 const freeValues: ReadonlyMap<string, readonly string[]> = new Map([
@@ -22,12 +22,17 @@ export function asksForNoGap({ tests }: Selector): boolean {
   return tests.every(({ attribute }) => !freeAttributes.has(attribute));
 }
 
-/**
- * What may be another in the start of a page that has been read, in its order.
- * @param scripting as it was read
- */
-export function gapsIn({ raw, readTo, bodyPoint }: Frame, scripting: boolean): Gap[] {
-  return folded(raw, new GapReader(raw, bodyPoint, scripting).read(readTo));
+/** How far a page was gone through, and how. */
+interface GapSource {
+  end: number;
+  /** Behind the `body` tag: before it, text might begin the body; 0 where that does not matter. */
+  bodyPoint: number;
+  scripting: boolean;
+}
+
+/** What may be another in the start of a page, in its order. */
+export function gapsIn(raw: Raw, { end, bodyPoint, scripting }: GapSource): Gap[] {
+  return folded(raw, new GapReader(raw, bodyPoint, scripting).read(end));
 }
 
 /** A gap, and what is open there. */
@@ -96,16 +101,16 @@ class GapReader {
   readonly #scanner: Scanner;
   readonly #outline: Outline;
   readonly #gaps: OpenGap[] = [];
-  /** What comes up to the next tag is the title of the page, or the content of another element of text. */
+  /** What comes up to the next tag is a title, or the content of another element of text. */
   #isTitle = false;
   #isRaw = false;
-  /** A `body` tag was met: before it, text might begin the body. */
-  #isInBody = false;
+  /** Texts have no say from here on. */
+  #isInBody: boolean;
   /** The link that is open leads to the page itself. */
   #isInOwn = false;
 
   constructor(raw: Raw, bodyPoint: number, scripting: boolean) {
-    [this.#raw, this.#bodyPoint] = [raw, bodyPoint];
+    [this.#raw, this.#bodyPoint, this.#isInBody] = [raw, bodyPoint, bodyPoint === 0];
     this.#scanner = new Scanner(raw);
     this.#outline = new Outline(this.#scanner, scripting);
   }
@@ -131,7 +136,7 @@ class GapReader {
       const href = scanner.attributes().find(one => one.name === 'href');
       this.#isInOwn = href !== undefined && (href.value === '' || isOfOwnPage(href.value, 0));
     }
-    this.#isTitle = name === 'title' && !this.#isInBody && !this.#outline.inForeign;
+    this.#isTitle = name === 'title' && !this.#outline.inForeign;
     this.#isRaw = (bits & bit.rawText) !== 0 || name === 'noscript';
     const free = freeValues.get(name);
     if (free && scanner.hasAttributes) this.#onValues(free, scanner.attributes());
