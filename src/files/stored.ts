@@ -153,6 +153,9 @@ function isFinding(value: unknown): boolean {
   );
 }
 
+/** Whether something is a list of what was told. */
+export const areFindings = (value: unknown): boolean => isListOf(value, isFinding);
+
 function isPlace(value: unknown): boolean {
   if (!isRecord(value) || !isText(value['file'])) return false;
   const { position, excerpt } = value;

@@ -2,12 +2,13 @@ import { dirname } from 'node:path';
 import { type WouldBuild, againstPlan } from '../core/check/carried.ts';
 import { checkSite } from '../core/check/index.ts';
 import { type Finding, hasErrors, sortFindings } from '../core/text/finding.ts';
+import { type Checked, KeptCheck } from '../files/kept-check.ts';
 import { oddFolder } from '../files/folder-errors.ts';
 import { planIn, fromUser, shownPath } from '../files/paths.ts';
 import type { Seen } from '../files/reading.ts';
 import { ruleMistakes, weighed } from '../opening/weighed.ts';
-import { openFolder } from '../opening/folder.ts';
-import { finishedPages } from './finished.ts';
+import { type FolderOptions, openFolder } from '../opening/folder.ts';
+import { type Finished, finishedPages } from './finished.ts';
 
 export interface CheckOptions {
   /** A plan or its folder, whose finished pages are checked; or any folder of pages. */
@@ -37,28 +38,40 @@ export async function check({
   progress,
   isFresh,
 }: CheckOptions = {}): Promise<CheckResult> {
-  const { root, plan, above, base, missing, isPlanned, opened } = finishedPages(given);
+  const folder = finishedPages(given);
+  const { root, plan, above, missing, isPlanned, opened } = folder;
   const shown = shownPath(root);
   if (missing) return { status: 2, findings: [missing], site: shown, pages: 0, links: 0, menus: 0 };
-  const { site, findings: ofFolder } = openFolder(root, { plan, isLifted: false, base, threads, progress });
-  const pages = [...site.pages.values()];
+  const { findings: found, pages, links, menus } = lookedThrough(folder, { threads, progress });
   const against = isPlanned && isFresh !== true ? await planned(plan) : [];
   const findings = sortFindings([
     ...weighed(against, opened),
-    ...oddFolder(root, { hasPages: pages.length > 0, above }),
+    ...oddFolder(root, { hasPages: pages > 0, above }),
     ...ruleMistakes(opened),
-    ...fromUser(weighed([...ofFolder, ...checkSite(site)], opened), root),
+    ...fromUser(weighed(found, opened), root),
   ]);
+  return { status: hasErrors(findings) ? 1 : 0, findings, site: shown, pages, links, menus };
+}
+
+/** What is wrong in a folder, whatever the plan says of its rules: found now, or once when all was as it is. */
+function lookedThrough(
+  { root, plan, base, isPlanned }: Finished,
+  { threads, progress }: Pick<FolderOptions, 'threads' | 'progress'>,
+): Checked {
+  const kept = isPlanned ? new KeptCheck({ root, plan, base }) : null;
+  const known = kept?.found();
+  if (known) return known;
+  const { site, findings } = openFolder(root, { plan, isLifted: false, base, threads, progress });
+  const pages = [...site.pages.values()];
   const links = pages.map(page => page.linkSummary);
-  const ours = links.flatMap(({ menus }) => menus.filter(name => name !== 'skip'));
-  return {
-    status: hasErrors(findings) ? 1 : 0,
-    findings,
-    site: shown,
+  const checked = {
+    findings: [...findings, ...checkSite(site)],
     pages: pages.length,
     links: links.reduce((sum, { count }) => sum + count, 0),
-    menus: ours.length,
+    menus: links.flatMap(({ menus }) => menus.filter(name => name !== 'skip')).length,
   };
+  if (findings.length === 0) kept?.keep(checked);
+  return checked;
 }
 
 /** What a build would find and do now. */

@@ -1,0 +1,108 @@
+import { hash as hashBy } from 'node:crypto';
+import { existsSync, readFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import type { Finding } from '../core/text/finding.ts';
+import { isFileError } from './errors.ts';
+import { worthThreads } from './read-threads.ts';
+import { recordFolder } from './reading.ts';
+import { lookAt } from './real.ts';
+import { SiteRecord } from './record.ts';
+import { listSite } from './site.ts';
+import { areFindings } from './stored.ts';
+import { version } from './version.ts';
+import { type SiteFile, walkFolder } from './walk.ts';
+import { Writer } from './write.ts';
+
+/** What a check has found in a folder of finished pages, with paths as they are in it. */
+export interface Checked {
+  findings: readonly Finding[];
+  pages: number;
+  links: number;
+  menus: number;
+}
+
+/** The finished pages of a plan. */
+export interface CheckedFolder {
+  root: string;
+  /** The plan's file. */
+  plan: string;
+  /** The folder of the server in which the site will lie. */
+  base: string;
+}
+
+/** Beside a record. */
+const checkedFile = 'checked';
+/** In milliseconds: a file that was changed so shortly before may be changed again without its time telling it. */
+const young = 2000;
+
+/** All that a check depends on, as it is now. */
+interface State {
+  /** Stands for it. */
+  sum: string;
+  /** When it was looked at, in milliseconds. */
+  at: number;
+  files: readonly SiteFile[];
+}
+
+/**
+ * What a check of a large site has found, kept beside its plan: the next one tells it again as long as nothing has changed. The
+ * times at which files got into their folders go into that, which nobody can set: what comes from elsewhere is never believed.
+ */
+export class KeptCheck {
+  readonly #folder: string;
+  readonly #place: CheckedFolder;
+  readonly #state: State | null;
+
+  constructor(place: CheckedFolder) {
+    this.#place = place;
+    this.#folder = join(dirname(place.plan), recordFolder);
+    this.#state = this.#isUsed ? this.#look() : null;
+  }
+
+  /** A folder of this program’s own, and no link to another. */
+  get #isUsed(): boolean {
+    return lookAt(this.#folder)?.isDirectory() === true;
+  }
+
+  /** What was found when all was as it is; null where nobody knows. */
+  found(): Checked | null {
+    const file = join(this.#folder, checkedFile);
+    if (!this.#state || lookAt(file)?.isFile() !== true) return null;
+    try {
+      const { sum, ...checked } = JSON.parse(readFileSync(file, 'utf8')) as Checked & { sum: unknown };
+      return sum === this.#state.sum && areFindings(checked.findings) ? checked : null;
+    } catch {
+      return null;
+    }
+  }
+
+  /** Keeps what was found, where nothing has changed meanwhile; a disk that takes nothing is none of a check's business. */
+  keep(checked: Checked): void {
+    const state = this.#state;
+    if (!state || !isSettled(state) || this.#look()?.sum !== state.sum) return;
+    try {
+      const text = JSON.stringify({ sum: state.sum, ...checked });
+      new Writer(this.#folder).write(checkedFile, Buffer.from(text));
+    } catch (error) {
+      if (!isFileError(error)) throw error;
+    }
+  }
+
+  /** Null for a site that is read in no time, and for one that could not be listed. */
+  #look(): State | null {
+    const { root, plan, base } = this.#place;
+    const at = Date.now();
+    const record = new SiteRecord(dirname(plan));
+    const { files, findings } = listSite({ root, plan, record });
+    const bytes = files.reduce((sum, { path, size }) => sum + (/\.html?$/i.test(path) ? size : 0), 0);
+    if (bytes <= worthThreads || findings.length > 0) return null;
+    const aside = existsSync(record.aside) ? walkFolder(record.aside, () => false).files : [];
+    const rest = [version, base, readFileSync(plan, 'utf8'), record.reading.stamp, record.takenCount];
+    return { sum: hashBy('sha256', JSON.stringify([rest, files, aside])), at, files };
+  }
+}
+
+/** Whether no file is so young that its next change might not be seen by its time, which is the sum of two. */
+function isSettled({ at, files }: State): boolean {
+  return files.every(({ time }) => time < 2 * (at - young));
+}
