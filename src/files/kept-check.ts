@@ -5,6 +5,7 @@ import type { Finding } from '../core/text/finding.ts';
 import { isFileError } from './errors.ts';
 import { worthThreads } from './read-threads.ts';
 import { recordFolder } from './reading.ts';
+import { Reader } from './read.ts';
 import { lookAt } from './real.ts';
 import { SiteRecord } from './record.ts';
 import { listSite } from './site.ts';
@@ -33,15 +34,17 @@ export interface CheckedFolder {
 /** Beside a record. */
 const checkedFile = 'checked';
 /** In milliseconds: a file that was changed so shortly before may be changed again without its time telling it. */
-const young = 2000;
+const youngest = 2000;
+
+/** In bytes. */
+const largest = 1 << 26;
 
 /** All that a check depends on, as it is now. */
 interface State {
   /** Stands for it. */
   sum: string;
-  /** When it was looked at, in milliseconds. */
-  at: number;
-  files: readonly SiteFile[];
+  /** Files that may be changed without its being seen. */
+  young: readonly SiteFile[];
 }
 
 /**
@@ -52,11 +55,14 @@ export class KeptCheck {
   readonly #folder: string;
   readonly #place: CheckedFolder;
   readonly #state: State | null;
+  /** Stands for the contents of young files when the check began. */
+  readonly #young: string;
 
   constructor(place: CheckedFolder) {
     this.#place = place;
     this.#folder = join(dirname(place.plan), recordFolder);
     this.#state = this.#isUsed ? this.#look() : null;
+    this.#young = this.#contents();
   }
 
   /** A folder of this program’s own, and no link to another. */
@@ -78,11 +84,10 @@ export class KeptCheck {
 
   /** Keeps what was found, where nothing has changed meanwhile; a disk that takes nothing is none of a check's business. */
   keep(checked: Checked): void {
-    const state = this.#state;
-    if (!state || !isSettled(state) || this.#look()?.sum !== state.sum) return;
+    const now = this.#state && this.#look();
+    if (now?.young.length !== 0 || now.sum !== this.#state?.sum || this.#contents() !== this.#young) return;
     try {
-      const text = JSON.stringify({ sum: state.sum, ...checked });
-      new Writer(this.#folder).write(checkedFile, Buffer.from(text));
+      new Writer(this.#folder).write(checkedFile, bytesOf({ sum: now.sum, ...checked }));
     } catch (error) {
       if (!isFileError(error)) throw error;
     }
@@ -98,11 +103,30 @@ export class KeptCheck {
     if (bytes <= worthThreads || findings.length > 0) return null;
     const aside = existsSync(record.aside) ? walkFolder(record.aside, () => false).files : [];
     const rest = [version, base, readFileSync(plan, 'utf8'), record.reading.stamp, record.takenCount];
-    return { sum: hashBy('sha256', JSON.stringify([rest, files, aside])), at, files };
+    // The time of a file is the sum of two.
+    const young = files.filter(({ time }) => time >= 2 * (at - youngest));
+    return { sum: hashBy('sha256', JSON.stringify([rest, files, aside])), young };
+  }
+
+  #contents(): string {
+    const reader = new Reader();
+    const young = this.#state?.young ?? [];
+    return young.map(file => this.#contentOf(file, reader)).join(' ');
+  }
+
+  /** Of a film, say, a check knows no more than that it is there. */
+  #contentOf({ path, size }: SiteFile, reader: Reader): string {
+    try {
+      return size > largest ? '' : hashBy('sha256', reader.read(join(this.#place.root, path)));
+    } catch {
+      return '';
+    }
   }
 }
 
-/** Whether no file is so young that its next change might not be seen by its time, which is the sum of two. */
-function isSettled({ at, files }: State): boolean {
-  return files.every(({ time }) => time < 2 * (at - young));
+/** As JSON, finding by finding: one text of all takes several times the memory. */
+function bytesOf({ findings, ...rest }: Checked & { sum: string }): Uint8Array {
+  const pieces = findings.map((one, at) => Buffer.from(`${at === 0 ? '' : ','}${JSON.stringify(one)}`));
+  const [start, end] = [`${JSON.stringify(rest).slice(0, -1)},"findings":[`, ']}'];
+  return Buffer.concat([Buffer.from(start), ...pieces, Buffer.from(end)]);
 }

@@ -42,7 +42,7 @@ export const worthThreads = 6_000_000;
 /** In MB: what is read of a page is gone before a room of this size is full. */
 const young = 24;
 /** By so much the heap may grow between two collections, in percent: while pages are read, and when all are there. */
-const growth = { reading: 25, comparing: 10 } as const;
+const growth = { reading: 20, comparing: 6 } as const;
 /** In milliseconds: until a thread that tells nothing more is given up. */
 const longestWait = 60_000;
 

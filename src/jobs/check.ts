@@ -53,15 +53,22 @@ export async function check({
   return { status: hasErrors(findings) ? 1 : 0, findings, site: shown, pages, links, menus };
 }
 
+type Reading = Pick<FolderOptions, 'threads' | 'progress'>;
+
 /** What is wrong in a folder, whatever the plan says of its rules: found now, or once when all was as it is. */
-function lookedThrough(
-  { root, plan, base, isPlanned }: Finished,
-  { threads, progress }: Pick<FolderOptions, 'threads' | 'progress'>,
-): Checked {
+function lookedThrough(folder: Finished, reading: Reading): Checked {
+  const { root, plan, base, isPlanned } = folder;
   const kept = isPlanned ? new KeptCheck({ root, plan, base }) : null;
   const known = kept?.found();
   if (known) return known;
-  const { site, findings } = openFolder(root, { plan, isLifted: false, base, threads, progress });
+  const { checked, isWhole } = look(folder, reading);
+  if (isWhole) kept?.keep(checked);
+  return checked;
+}
+
+/** Says too whether all pages could be read. */
+function look({ root, plan, base }: Finished, reading: Reading): { checked: Checked; isWhole: boolean } {
+  const { site, findings } = openFolder(root, { plan, isLifted: false, base, ...reading });
   const pages = [...site.pages.values()];
   const links = pages.map(page => page.linkSummary);
   const checked = {
@@ -70,8 +77,7 @@ function lookedThrough(
     links: links.reduce((sum, { count }) => sum + count, 0),
     menus: links.flatMap(({ menus }) => menus.filter(name => name !== 'skip')).length,
   };
-  if (findings.length === 0) kept?.keep(checked);
-  return checked;
+  return { checked, isWhole: findings.length === 0 };
 }
 
 /** What a build would find and do now. */

@@ -134,6 +134,9 @@ test.each(Object.entries(changes))('is made anew where something has changed: %s
 it('keeps nothing of what may still change unseen, of small sites, and of folders without a plan', () => {
   const folder = folderWith(site);
   kamino(folder, 'build');
+  age(folder);
+  const tomorrow = Date.now() / 1000 + 86_400;
+  utimesSync(join(folder, 'built/part-2.html'), tomorrow, tomorrow);
   kamino(folder, 'check');
   expect(existsSync(join(folder, '.kamino/checked'))).toBe(false);
   const { 'index.html': front, 'kamino.yaml': lines } = site;
