@@ -38,6 +38,8 @@ export function gapsIn(raw: Raw, { end, bodyPoint, scripting }: GapSource): Gap[
 /** A gap, and what is open there. */
 interface OpenGap extends Gap {
   open: readonly string[];
+  /** How many more are open that lie too deep to be told. */
+  beyond: number;
   inLink: boolean;
   inOwn: boolean;
 }
@@ -73,7 +75,7 @@ function endOfRun(raw: Raw, gaps: readonly OpenGap[], first: number): number {
 }
 
 function isAnother(one: OpenGap, other: OpenGap): boolean {
-  const isAlike = one.kind === other.kind && one.white === other.white;
+  const isAlike = one.kind === other.kind && one.white === other.white && one.beyond === other.beyond;
   return isAlike && one.inLink === other.inLink && one.inOwn === other.inOwn && isSame(one.open, other.open);
 }
 
@@ -171,7 +173,7 @@ class GapReader {
   /** Not what may hold code, or goes over more than a line. */
   #add(gap: Gap): void {
     if (endOfGap(this.#raw, gap.from, gap) !== gap.to) return;
-    const { inLink } = this.#outline;
-    this.#gaps.push({ ...gap, open: this.#outline.within(), inLink, inOwn: this.#isInOwn });
+    const { inLink, beyond } = this.#outline;
+    this.#gaps.push({ ...gap, open: this.#outline.within(), beyond, inLink, inOwn: this.#isInOwn });
   }
 }

@@ -229,3 +229,13 @@ it('pages with thousands of links before their content are made too', () => {
     expect(shared.page('a.html', given).raw).toBe(inlayer([menu(null)]).page('a.html', given).raw);
   }
 });
+
+it('elements nested deeper than browsers nest them are counted', () => {
+  const deep = (more: number): string =>
+    `<!doctype html>\n<meta charset=utf-8><title>A</title><body>${'<div>'.repeat(600)}${'<div>Deep'.repeat(more)}${'</div>'.repeat(603)}<main id=m></main>\n`;
+  const shared = inlayer([menu(spots('last-in', ['div']))]);
+  for (const more of [3, 4, 5, 9]) {
+    const made = inlayer([menu(spots('last-in', ['div']))]).page('a.html', deep(more));
+    expect(shared.page('a.html', deep(more)).raw).toBe(made.raw);
+  }
+});
