@@ -2,7 +2,7 @@ import { dirname } from 'node:path';
 import { type WouldBuild, againstPlan } from '../core/check/carried.ts';
 import { checkSite } from '../core/check/index.ts';
 import { type Finding, hasErrors, sortFindings } from '../core/text/finding.ts';
-import { type Checked, KeptCheck } from '../files/kept-check.ts';
+import type { Checked, KeptCheck } from '../files/kept-check.ts';
 import { oddFolder } from '../files/folder-errors.ts';
 import { planIn, fromUser, shownPath } from '../files/paths.ts';
 import type { Seen } from '../files/reading.ts';
@@ -42,7 +42,7 @@ export async function check({
   const { root, plan, above, missing, isPlanned, opened } = folder;
   const shown = shownPath(root);
   if (missing) return { status: 2, findings: [missing], site: shown, pages: 0, links: 0, menus: 0 };
-  const { findings: found, pages, links, menus } = lookedThrough(folder, { threads, progress });
+  const { findings: found, pages, links, menus } = await lookedThrough(folder, { threads, progress });
   const against = isPlanned && isFresh !== true ? await planned(plan) : [];
   const findings = sortFindings([
     ...weighed(against, opened),
@@ -56,14 +56,19 @@ export async function check({
 type Reading = Pick<FolderOptions, 'threads' | 'progress'>;
 
 /** What is wrong in a folder, whatever the plan says of its rules: found now, or once when all was as it is. */
-function lookedThrough(folder: Finished, reading: Reading): Checked {
-  const { root, plan, base, isPlanned } = folder;
-  const kept = isPlanned ? new KeptCheck({ root, plan, base }) : null;
+async function lookedThrough(folder: Finished, reading: Reading): Promise<Checked> {
+  const kept = folder.isPlanned ? await keptCheck(folder) : null;
   const known = kept?.found();
   if (known) return known;
   const { checked, isWhole } = look(folder, reading);
   if (isWhole) kept?.keep(checked);
   return checked;
+}
+
+/** What is kept lies beside a plan. */
+async function keptCheck({ root, plan, base }: Finished): Promise<KeptCheck> {
+  const { KeptCheck } = await import('../files/kept-check.ts');
+  return new KeptCheck({ root, plan, base });
 }
 
 /** Says too whether all pages could be read. */
