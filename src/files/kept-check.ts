@@ -3,9 +3,9 @@ import { existsSync, readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import type { Finding } from '../core/text/finding.ts';
 import { isFileError } from './errors.ts';
-import { worthThreads } from './read-threads.ts';
 import { recordFolder } from './reading.ts';
 import { Reader } from './read.ts';
+import { isLarge, pageTest } from './read-whole.ts';
 import { lookAt } from './real.ts';
 import { SiteRecord } from './record.ts';
 import { listSite } from './site.ts';
@@ -99,8 +99,7 @@ export class KeptCheck {
     const at = Date.now();
     const record = new SiteRecord(dirname(plan));
     const { files, findings } = listSite({ root, plan, record });
-    const bytes = files.reduce((sum, { path, size }) => sum + (/\.html?$/i.test(path) ? size : 0), 0);
-    if (bytes <= worthThreads || findings.length > 0) return null;
+    if (findings.length > 0 || !isLarge(files, pageTest())) return null;
     const aside = existsSync(record.aside) ? walkFolder(record.aside, () => false).files : [];
     const rest = [version, base, readFileSync(plan, 'utf8'), record.reading.stamp, record.takenCount];
     // The time of a file is the sum of two.

@@ -148,12 +148,13 @@ class LastRead {
   }
 }
 
-function pageTest(pieces: ReadonlySet<string>): (path: SitePath) => boolean {
+export function pageTest(pieces: ReadonlySet<string> = new Set()): (path: SitePath) => boolean {
   const isHtml = pathMatcher([usualRead], true);
   return path => isHtml(path) && !pieces.has(path);
 }
 
-function isLarge(files: Walk['files'], isPage: (path: SitePath) => boolean): boolean {
+/** Whether it takes so long to read all pages that more is worth to be done for it. */
+export function isLarge(files: Walk['files'], isPage: (path: SitePath) => boolean): boolean {
   let bytes = 0;
   for (const { path, size } of files) if (isPage(path)) bytes += size;
   return bytes > worthThreads;

@@ -1,6 +1,7 @@
 import type { Raw } from '../text/bytes.ts';
 import { isWhite } from '../page/codes.ts';
 import { voidElements } from '../page/kinds.ts';
+import { indentAt, lineBreakOf } from '../page/lines.ts';
 import { Offsets } from '../page/offsets.ts';
 import type { Scanner } from '../page/scanner.ts';
 import { isOver } from '../page/sought.ts';
@@ -16,7 +17,6 @@ import {
   wasAttribute,
 } from '../markup/names.ts';
 import { endByChecksum, isAsSealed } from '../markup/seal.ts';
-import { lineBreakOf, indentAt } from './surroundings.ts';
 import { AlikeMarks, type Inlaid, type MetMarks, type Sealed } from './alike-marks.ts';
 
 export type { Inlaid } from './alike-marks.ts';

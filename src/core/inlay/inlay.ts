@@ -5,6 +5,7 @@ import { isToFold } from '../menu/folds.ts';
 import { isLanguage } from '../menu/languages.ts';
 import { isShown } from '../menu/on-page.ts';
 import { readFrame } from '../page/frame.ts';
+import { indentAt, lineBreakOf } from '../page/lines.ts';
 import { attributeStarts } from '../page/wanted.ts';
 import type { Frame, MainContent } from '../page/types.ts';
 import { type Raw, type Span, bytesOf, rawOf } from '../text/bytes.ts';
@@ -34,7 +35,7 @@ import { Repeats } from './repeats.ts';
 import { slotFindings } from './slots.ts';
 import { Starts } from './starts.ts';
 import { holdsMore, lostWith } from './taken-out.ts';
-import { freeId, indentAt, lineBreakOf } from './surroundings.ts';
+import { freeId } from './surroundings.ts';
 
 /** Makes the pages of one site. The same page and plan give the same bytes; a page with menus in it gets them anew. */
 export class Inlayer {

@@ -1,6 +1,7 @@
 import type { Raw } from '../text/bytes.ts';
 import type { Selector } from '../text/selector.ts';
 import { isWhite } from './codes.ts';
+import { indentAt } from './lines.ts';
 import { bit } from './names.ts';
 import { Outline } from './outline.ts';
 import { Scanner } from './scanner.ts';
@@ -86,17 +87,10 @@ function isSame(one: readonly string[], other: readonly string[]): boolean {
 /** What is put in behind it is indented as the line that it stands in. */
 function isIndentedAlike(raw: Raw, { from }: Gap, between: Raw): boolean {
   const isLine = between.includes('\n') || between.includes('\r');
-  return !isLine || indentOf(raw, from) === indentOf(between, between.length);
+  return !isLine || indentAt(raw, from) === indentAt(between, between.length);
 }
 
-/** White space at the start of the line that an offset stands in. */
-function indentOf(text: Raw, at: number): Raw {
-  const start = Math.max(text.lastIndexOf('\n', at - 1), text.lastIndexOf('\r', at - 1)) + 1;
-  let end = start;
-  while (end < at && (text[end] === ' ' || text[end] === '\t')) end += 1;
-  return text.slice(start, end);
-}
-
+/** Goes through the start of a page once more: what may differ in it need not be known of most pages. */
 class GapReader {
   readonly #raw: Raw;
   readonly #bodyPoint: number;
