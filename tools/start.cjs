@@ -35,7 +35,7 @@ function tell(bytes) {
 
 const loaded = {};
 
-/** The program, or the part of it that builds few pages, with what V8 has compiled of it. */
+/** The program, or a part of it that builds, with what V8 has compiled of it. */
 function load(name = 'program') {
   return (loaded[name] ??= loadedNow(name));
 }
@@ -66,18 +66,18 @@ function loadedNow(name) {
   return { source, script, ...made.exports };
 }
 
-/** A build in which nothing has changed, or few pages; otherwise what was seen. Null for all other commands. */
+/** Builds, and gives the exit status; null for all other commands. */
 async function again(words, io) {
   if (words[0] !== 'build') return null;
   // Small enough to be compiled in less time than it takes to see whether what was kept of it is whole.
   const part = require('./again.cjs');
-  return part.again(words, io ?? part.straight(), () => load('few'));
+  return part.again(words, io ?? part.straight(), load);
 }
 
 async function start(words) {
-  const told = await again(words);
-  if (told && told.status !== null) process.exitCode = told.status;
-  else load().program(told);
+  const status = await again(words);
+  if (status === null) load().program();
+  else process.exitCode = status;
 }
 
 if (require.main !== module) module.exports = { again, load };

@@ -9,6 +9,7 @@ import type { BuildResult } from '../files/result.ts';
 import { type There, changedSince } from '../files/settled.ts';
 import { listBy } from '../files/listing.ts';
 import type { Glance } from '../files/stored.ts';
+export type { Seen } from '../files/reading.ts';
 
 /** What a look at the record and the dates of files tells. */
 export interface Glanced {
@@ -20,22 +21,12 @@ export interface Glanced {
 
 export const unseen: Glanced = { result: null, seen: null };
 
-/** What the starter of the program has seen of a plan: its build goes on from that. */
-let handedOn: { file: string; seen: Seen } | null = null;
-
-export function handOn(file: string, { seen }: Glanced): void {
-  handedOn = seen && { file, seen };
-}
-
 /**
  * Whether the last build still holds: same plan, no page or finished file changed, and no error to tell. Then the
  * plan need not be understood again, and what was told is told again.
  * @param file the plan's
  */
 export async function glance(file: string): Promise<Glanced> {
-  const handed = handedOn;
-  handedOn = null;
-  if (handed?.file === file) return { result: null, seen: handed.seen };
   const folder = dirname(file);
   const record = new ReadRecord(folder);
   if (record.folders.length === 0 || !existsSync(file)) return unseen;

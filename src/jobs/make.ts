@@ -14,6 +14,7 @@ import { PlaceWriter } from '../files/write-in-place.ts';
 import type { SiteWriter, WriteOptions } from '../files/writer.ts';
 import { openAll } from '../opening/open.ts';
 import type { BuildResult } from '../files/result.ts';
+export type { BuildResult } from '../files/result.ts';
 
 /** A whole build, while nobody else writes by this plan. @param seen of the site a moment ago */
 export async function make(plan: string, how: WriteOptions, seen: Seen | null): Promise<BuildResult> {

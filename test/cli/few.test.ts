@@ -82,15 +82,18 @@ interface Pair {
 /** Each page edited in each way: what a build makes of it then, and what a whole build of the same site does. */
 const script = `async (edits, isInPlace, again, load) => {
   const { existsSync, readFileSync, readdirSync, rmSync, writeFileSync } = require('node:fs');
+  const part = load('make');
+  const { whole } = part;
+  let isQuick;
+  part.whole = (...given) => ((isQuick = false), whole(...given));
   const run = async (words, isWhole) => {
     const said = { out: '', err: '' };
     const io = {
       out: text => (said.out += text), err: text => (said.err += text),
       outIsTerminal: false, errIsTerminal: false, environment: {},
     };
-    const begun = isWhole ? null : await again(words, io);
-    const isQuick = begun !== null && begun.status !== null;
-    const status = isQuick ? begun.status : await load().goOn(begun, words, io);
+    isQuick = !isWhole;
+    const status = isWhole ? await load().run(words, io) : await again(words, io);
     const { findings, menus, pages } = JSON.parse(said.out);
     return { isQuick, told: { status, findings, menus, pages, err: said.err } };
   };

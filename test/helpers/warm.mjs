@@ -6,7 +6,7 @@ import program from '../../dist/kamino.cjs';
 
 const reply = process.argv[2];
 const { again, load } = program;
-const { goOn } = load();
+const { run } = load();
 
 /** The next line of standard input; null where there will be none. */
 function nextLine() {
@@ -44,8 +44,7 @@ for (let line = nextLine(); line !== null; line = nextLine()) {
       errIsTerminal: false,
       environment: process.env,
     };
-    const told = await again(args, io);
-    status = told?.status ?? (await goOn(told, args, io));
+    status = (await again(args, io)) ?? (await run(args, io));
   } catch (error) {
     said.err += `${error.stack}\n`;
     status = 1;

@@ -83,7 +83,7 @@ export class Inlayer {
     const { like, charset, isKnown, ...start } = this.#starts.of(path, raw, { menus, slots });
     const why = unreadable(given, charset);
     if (why !== null) return untouched(unreadablePage(path, why));
-    const key = like && this.#keyFor(path, menus, like.told);
+    const key = like && this.#keyFor({ path, raw }, menus, like.told);
     const again = isKnown && key !== null ? this.#repeats.find(like!, key, source) : null;
     if (again) return settled(again);
     const frame = start.frame();
@@ -92,18 +92,24 @@ export class Inlayer {
     if (misread) return untouched(badPlace(frame, misread, { element: null, why: openNoscript }));
     const made = this.#fill(menus, frame, bytes, source);
     // It is another one where the markup leads to what no markup led to before.
-    const keyNow = key === null ? null : this.#keyFor(path, menus, like!.told);
+    const keyNow = key === null ? null : this.#keyFor({ path, raw }, menus, like!.told);
     if (keyNow !== null) this.#repeats.keep(like!, keyNow, made);
     return settled(made);
   }
 
   /** Stands for what the markup for a page depends on beside its start; null where it is of this page alone. */
-  #keyFor(path: SitePath, menus: readonly ResolvedMenu[], { base, main }: Frame): string | null {
+  #keyFor(
+    { path, raw }: { path: SitePath; raw: Raw },
+    menus: readonly ResolvedMenu[],
+    { base, main, hasSkipLink }: Frame,
+  ): string | null {
     const page = path.normalize('NFC');
     const { ids, languageOf } = this.#inlay;
-    const isOfOne = base !== null || main?.id === null || ids.has(page) || languageOf(page) !== null;
+    if (base !== null || ids.has(page) || languageOf(page) !== null) return null;
     // Addresses are read from the folder as the disk has it.
-    return isOfOne ? null : this.#writer.ofPage(menus, page, folderOf(path));
+    const key = this.#writer.ofPage(menus, page, folderOf(path));
+    const isGivenId = main?.id === null && !hasSkipLink;
+    return key !== null && isGivenId ? `${key}\n${freeId(raw)}` : key;
   }
 
   #misread(menus: readonly ResolvedMenu[], frame: Frame, slots: readonly number[]): ResolvedMenu | null {

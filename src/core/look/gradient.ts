@@ -1,4 +1,6 @@
-import { type CssNode, parse, walk } from 'css-tree';
+import type { CssNode } from 'css-tree';
+import parse from 'css-tree/parser';
+import walk from 'css-tree/walker';
 
 /** A gradient of CSS, by the colours of its stops. */
 export interface Gradient {

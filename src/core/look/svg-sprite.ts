@@ -1,4 +1,6 @@
-import { generate, parse, walk } from 'css-tree';
+import generate from 'css-tree/generator';
+import parse from 'css-tree/parser';
+import walk from 'css-tree/walker';
 import type { SaxesTagPlain } from 'saxes';
 import { rewrittenDrawing } from '../menu/drawing.ts';
 import { escapeMarkup } from '../text/references.ts';

@@ -15,6 +15,7 @@ const freeValues: ReadonlyMap<string, readonly string[]> = new Map([
   ['img', ['src', 'alt', 'title']],
   ['link', ['href', 'title']],
   ['meta', ['content']],
+  ['script', ['src']],
 ]);
 const freeAttributes = new Set([...freeValues.values()].flat());
 
@@ -102,8 +103,12 @@ class GapReader {
   #isRaw = false;
   /** Texts have no say from here on. */
   #isInBody: boolean;
-  /** The link that is open leads to the page itself. */
+  #isCode = false;
+  /** The link that is open is the first, and leads to the page itself. */
   #isInOwn = false;
+  /** Only the first may be a skip link. */
+  #hasLink = false;
+  #end = 0;
 
   constructor(raw: Raw, bodyPoint: number, scripting: boolean) {
     [this.#raw, this.#bodyPoint, this.#isInBody] = [raw, bodyPoint, bodyPoint === 0];
@@ -113,11 +118,12 @@ class GapReader {
 
   read(end: number): OpenGap[] {
     const [scanner, outline] = [this.#scanner, this.#outline];
+    this.#end = end;
     while (scanner.end < end) {
       const kind = scanner.next(outline.inForeign, true);
       if (kind === 'done') break;
       if (kind === 'text') this.#onText(scanner);
-      else [this.#isTitle, this.#isRaw] = [false, false];
+      else [this.#isTitle, this.#isRaw, this.#isCode] = [false, false, false];
       if (kind === 'start') this.#onStart(scanner);
       else if (kind === 'end') this.#onEnd(scanner);
     }
@@ -128,15 +134,22 @@ class GapReader {
     const { name, bits } = scanner.tag;
     const isKept = this.#outline.before();
     if (name === 'body' && scanner.end === this.#bodyPoint) this.#isInBody = true;
-    if (name === 'a') {
-      const href = scanner.attributes().find(one => one.name === 'href');
-      this.#isInOwn = href !== undefined && (href.value === '' || isOfOwnPage(href.value, 0));
-    }
+    const isLink = name === 'a' && !this.#hasLink && scanner.attributes().some(one => one.name === 'href');
+    if (isLink) this.#onFirstLink(scanner.attributes());
     this.#isTitle = name === 'title' && !this.#outline.inForeign;
     this.#isRaw = (bits & bit.rawText) !== 0 || name === 'noscript';
     const free = freeValues.get(name);
     if (free && scanner.hasAttributes) this.#onValues(free, scanner.attributes());
+    this.#isCode = name === 'script' && isKept && !this.#outline.inForeign;
     if (isKept) this.#outline.open();
+    const { inForeign, isInNoscript, beyond } = this.#outline;
+    if (isLink && isKept && this.#isInBody && !inForeign && !isInNoscript && beyond === 0)
+      this.#hasLink = true;
+  }
+
+  #onFirstLink(attributes: readonly Attribute[]): void {
+    const { value } = attributes.find(one => one.name === 'href')!;
+    this.#isInOwn = value === '' || isOfOwnPage(value, 0);
   }
 
   #onValues(free: readonly string[], attributes: readonly Attribute[]): void {
@@ -144,8 +157,9 @@ class GapReader {
     for (const { name, start, end } of attributes) {
       const from = start + name.length + 2;
       const isQuoted = this.#raw.startsWith('="', from - 2) && this.#raw[end - 1] === '"';
+      const kind = name === 'href' && !this.#hasLink ? 'address' : 'value';
       if (free.includes(name) && isQuoted && end > from)
-        this.#add({ kind: name === 'href' ? 'address' : 'value', from, to: end - 1, white: 0, again: null });
+        this.#add({ kind, from, to: end - 1, white: 0, again: null });
     }
   }
 
@@ -156,6 +170,11 @@ class GapReader {
 
   /** White space at both ends of a text is as it is: it may indent what is put in. */
   #onText({ start, end }: Scanner): void {
+    if (this.#isCode) {
+      const to = endOfGap(this.#raw, start, { kind: 'code', white: 0 });
+      if (to >= 0 && to <= this.#end) this.#add({ kind: 'code', from: start, to, white: 0, again: null });
+      return;
+    }
     const isFree = this.#isTitle || (this.#isInBody && !this.#isRaw && !this.#isInOwn);
     if (!isFree || isWhite(this.#raw, start, end)) return;
     let [from, to] = [start, end];

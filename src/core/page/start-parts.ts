@@ -1,8 +1,11 @@
 import { type Raw, bytesOf, rawOf } from '../text/bytes.ts';
 
-/** What may be another in a page that begins like one before: a text, an address, or another value in double quotes. */
+/**
+ * What may be another in a page that begins like one before: a text, the content of a script with its end tag and line break,
+ * an address of no place in the page itself, or another value in double quotes.
+ */
 export interface Gap {
-  kind: 'text' | 'address' | 'value';
+  kind: 'text' | 'code' | 'address' | 'value';
   from: number;
   to: number;
   /** How much white space stands between a text and the tag behind it. */
@@ -96,6 +99,7 @@ function endOfGaps(raw: Raw, from: number, gap: Gap): number {
 /** Where a gap ends that begins at an offset; -1 where something stands there that is none. */
 export function endOfGap(raw: Raw, from: number, { kind, white }: Pick<Gap, 'kind' | 'white'>): number {
   if (kind === 'text') return endOfText(raw, from, white);
+  if (kind === 'code') return endOfCode(raw, from);
   return kind === 'address' && isOfOwnPage(raw, from) ? -1 : endOfValue(raw, from);
 }
 
@@ -115,6 +119,22 @@ function endOfValue(raw: Raw, from: number): number {
     if (code === opener || code === brace || isBreak(code)) return -1;
   }
   return -1;
+}
+
+const endOfScript = '</script>';
+
+/** Where the line begins behind a script whose content begins here; -1 where that holds what may be markup, or more follows. */
+function endOfCode(raw: Raw, from: number): number {
+  let at = from;
+  for (let code = raw.charCodeAt(at); code !== opener; code = raw.charCodeAt(at)) {
+    // Behind the end of the page there is no code.
+    if (code === brace || !(code >= 0)) return -1;
+    at += 1;
+  }
+  if (!raw.startsWith(endOfScript, at)) return -1;
+  at += endOfScript.length;
+  if (raw.startsWith('\r\n', at)) return at + 2;
+  return raw[at] === '\n' ? at + 1 : -1;
 }
 
 /** Where a text ends that is not only white space, without so much of that at its end; -1 as for values. */

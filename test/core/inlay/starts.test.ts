@@ -69,7 +69,17 @@ const piece = fc.oneof(
   ...[link, link, list, list, words, open],
   said,
   said.map(text => `<!-- ${text} -->`),
-  said.map(text => `<script>${text}</script>`),
+  fc
+    .tuple(
+      said,
+      quoted,
+      part('', '\n', '\r\n', '\n  ', ' '),
+      part('script', 'script', 'SCRIPT', 'svg><script'),
+    )
+    .map(([text, src, end, name]) => `<${name} src=${src}>${text}</${name.slice(-6)}>${end}`),
+  fc
+    .tuple(fc.array(said, { maxLength: 4 }), part('\n', '\r\n', '\n '))
+    .map(([all, end]) => all.map(one => `<script>${one}</script>${end}`).join('')),
   said.map(text => `<noscript>${text}</noscript>`),
   said.map(text => `<textarea>${text}</textarea>`),
   said.map(text => `<svg><title>${text}</title><a href="#m">${text}</a><style>${text}</style></svg>`),
@@ -97,6 +107,10 @@ const inHead = fc.oneof(
     .map(([rel, href]) => `<link rel="${rel}" href=${href}>`),
   said.map(text => `<title>${text}</title>`),
   part('<style>p {}</style>', '<base href="../">', '<script>var root = "../";</script>'),
+  fc
+    .tuple(said, part('\n', '\r\n', '', '\n  '))
+    .map(([text, end]) => `<script>let a = "${text}";\nrun(a);</script>${end}`),
+  quoted.map(src => `<script src=${src}></script>\n`),
 );
 
 interface Pieces {
@@ -218,6 +232,50 @@ describe('pages that have more or less in common', () => {
       { numRuns: runs(40) },
     );
   });
+});
+
+const start = '<!doctype html>\n<meta charset=utf-8>\n<title>A</title>\n';
+const behind = '<p class=place>Here</p>\n<main id=m>\n<h1>A</h1>\n</main>\n';
+it.each([
+  ['a first link to the main content', '<a href="', ['a.html', '#m', '#n', 'b.html', '#m'], '">A</a>\n'],
+  ['a first link that says so', '<a href="', ['a.html">Skip', '#n">Skip', '#n">Go', 'c.html">A'], '</a>\n'],
+  ['a second one', '<a href="a.html">A</a>\n<a href="', ['b.html', '#m', '#n'], '">Skip</a>\n'],
+  ['one behind a link without an address', '<a>A</a>\n<a href="', ['b.html', '#m', 'c.html'], '">A</a>\n'],
+  [
+    'one behind a link of a drawing',
+    '<svg><a href="x">A</a></svg>\n<a href="',
+    ['b.html', '#m'],
+    '">A</a>\n',
+  ],
+  ['a script', '<script>', ['a', 'a;\n  b', ' a;\r\n', '', 'if (a) {\n}\n', 'a < b', 'a<p>'], '</script>\n'],
+  [
+    'a script before more',
+    '<script>',
+    ['a', 'a;\n  b', '  ', '\n\n    a'],
+    '</script><p class=place>A</p>\n',
+  ],
+  ['what follows a script', '<script>a</script>', ['\n', '\n  ', '\r\n', '', ' '], '<p class=place>A</p>\n'],
+  ['scripts', '', [1, 2, 5, 0].map(count => '<script src="a.js"></script>\n'.repeat(count)), '<p>B</p>\n'],
+  [
+    'scripts that say something',
+    '',
+    ['a', 'b', 'c;\nd'].map(one => `<script>${one}</script>\n`.repeat(3)),
+    '',
+  ],
+])('what has a say is told apart in %s', (_, before, parts, after) => {
+  for (const place of [
+    null,
+    spots('before', ['.place']),
+    spots('first-in', ['body']),
+    spots('after', ['script']),
+  ])
+    for (const first of parts) {
+      const shared = inlayer([menu(place)]);
+      for (const one of [first, ...parts, ...parts]) {
+        const given = `${start}<body>\n${before}${one}${after}${behind}`;
+        expect(shared.page('a.html', given).raw).toBe(inlayer([menu(place)]).page('a.html', given).raw);
+      }
+    }
 });
 
 it('pages with thousands of links before their content are made too', () => {

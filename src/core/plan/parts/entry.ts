@@ -97,33 +97,39 @@ export interface WrittenEntry extends WrittenOf<typeof ownKeys> {
 }
 export type WrittenEntries = (string | WrittenEntry | undefined)[];
 
+const notWithHeading = targets.filter(key => key !== 'page');
+
+/** An entry, whatever may lie below it. */
+const entry = companions
+  .reduce(
+    (schema, [key, target]) => schema.with(key, target),
+    Joi.object<WrittenEntry>({ ...schemasOf(ownKeys), entries: Joi.forbidden() })
+      .or(...targets, 'heading', 'entries')
+      .oxor(...targets),
+  )
+  .with('icon-at', 'icon')
+  .with('show', 'icon')
+  .without('heading', notWithHeading)
+  .without('entries', [...childless])
+  .custom((value: WrittenEntry, helpers) => {
+    const needsLabel =
+      value.label === undefined &&
+      value.heading === undefined &&
+      !targets.some(key => value[key] !== undefined);
+    return needsLabel ? helpers.error('entry.label') : value;
+  })
+  .meta(json({ also: { anyOf: ['label', 'heading', ...targets].map(key => ({ required: [key] })) } }));
+
+const lists = new Map<number, Joi.ArraySchema<WrittenEntries>>();
+
 /** At most three levels: each is a schema of its own. */
 export function entriesOf(levels: number): Joi.ArraySchema<WrittenEntries> {
-  return linesOf(mapOr(entryOf(levels), text)) as Joi.ArraySchema<WrittenEntries>;
-}
-
-function entryOf(levels: number): Joi.ObjectSchema<WrittenEntry> {
-  const below = levels > 1 ? entriesOf(levels - 1) : Joi.forbidden();
-  const entry = Joi.object<WrittenEntry>({ ...schemasOf(ownKeys), entries: below })
-    .or(...targets, 'heading', 'entries')
-    .oxor(...targets);
-  return companions
-    .reduce((schema, [key, target]) => schema.with(key, target), entry)
-    .with('icon-at', 'icon')
-    .with('show', 'icon')
-    .without(
-      'heading',
-      targets.filter(key => key !== 'page'),
-    )
-    .without('entries', [...childless])
-    .custom((value: WrittenEntry, helpers) => {
-      const needsLabel =
-        value.label === undefined &&
-        value.heading === undefined &&
-        !targets.some(key => value[key] !== undefined);
-      return needsLabel ? helpers.error('entry.label') : value;
-    })
-    .meta(json({ also: { anyOf: ['label', 'heading', ...targets].map(key => ({ required: [key] })) } }));
+  const known = lists.get(levels);
+  if (known) return known;
+  const one = levels > 1 ? entry.keys({ entries: entriesOf(levels - 1) }) : entry;
+  const made = linesOf(mapOr(one, text)) as Joi.ArraySchema<WrittenEntries>;
+  lists.set(levels, made);
+  return made;
 }
 
 export const entryKeys = {
