@@ -66,7 +66,7 @@ export class Lifter {
     const isPage = pathMatcher([read], true);
     // A link to a page stays a link: the page that it leads to is lifted.
     const pages = files.filter(file => file.real === undefined && isPage(file.path)).map(file => file.path);
-    const paths = [...new Set([...pages, ...this.#former()])];
+    const paths = [...pages, ...this.#former(new Set(pages))];
     if (paths.length === 0) this.failed.push(noPages(this.#root));
     for (const path of paths)
       this.#try(path, () => {
@@ -87,9 +87,9 @@ export class Lifter {
   }
 
   /** Pages that were built in place, and that the plan leaves out since. */
-  #former(): string[] {
+  #former(pages: ReadonlySet<string>): string[] {
     return [...this.#known.keys()].filter(
-      path => !isOwnPath(path) && lookAt(join(this.#root, path))?.isFile(),
+      path => !pages.has(path) && !isOwnPath(path) && lookAt(join(this.#root, path))?.isFile(),
     );
   }
 

@@ -59,7 +59,7 @@ async function menusOf(
   const links = { ...plan.links, onDisk: site.onDisk };
   const carried = new Set(menus.map(one => one.name));
   const from = { page: facts.front ?? '', folder: '', links, reserves, carried };
-  const line = { indent: '', lineBreak: '\n', was: null, cell: null };
+  const line = { indent: '', lineBreak: '\n', cell: null };
   return menus.map(menu => {
     const { font, ...fit } = fonts.fit(menu);
     return {

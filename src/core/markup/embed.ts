@@ -18,7 +18,7 @@ export interface EmbedContext {
   carried: ReadonlySet<string>;
 }
 
-const plainly = { indent: '', lineBreak: '\n', was: null, cell: null };
+const plainly = { indent: '', lineBreak: '\n', cell: null };
 
 /** Where the page is that a fragment goes into is not known: its links begin at the root of the server. */
 const standpoint = ({ links, ...context }: EmbedContext, page: SitePath): Standpoint => ({

@@ -17,14 +17,13 @@ import {
   sameEverywhere,
   withPicture,
 } from './link.ts';
-import { inlayAttribute, menuClass, parts, wasAttribute } from './names.ts';
+import { inlayAttribute, menuClass, parts } from './names.ts';
 import type { LinePlace, Marks, Standpoint } from './standpoint.ts';
 import { type Words, wordsOf } from './words.ts';
 
 /** A menu as one `nav` element, one entry a line. */
 export function menuMarkup(menu: ResolvedMenu, from: Standpoint, line: LinePlace, marks: Marks): string {
-  const was = line.was === null ? '' : ` ${wasAttribute}="${line.was}"`;
-  const ours = ` ${inlayAttribute}="${menu.name}"${was}`;
+  const ours = ` ${inlayAttribute}="${menu.name}"`;
   const [cell, cellEnd] = line.cell === null ? ['', ''] : [`<td${ours}${line.cell}>`, '</td>'];
   if (forms[menu.form].isSingle)
     return cell + singleMarkup(menu, from, { ours: cell === '' ? ours : '', marks }) + cellEnd;

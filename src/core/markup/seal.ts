@@ -6,12 +6,24 @@ const sealMark = ` ${sealAttribute}="`;
 /** A checksum as it is written: eight hexadecimal digits. */
 const sealLength = sealMark.length + 8 + 1;
 
+/** The same part with one attribute more on its first element, behind its name. */
+export function sealedWith(part: Raw, attribute: Raw): Raw {
+  const whole = unsealed(part);
+  const end = endOfName(whole);
+  return sealed(`${whole.slice(0, end)}${attribute}${whole.slice(end)}`);
+}
+
 /** What goes into a page, with a checksum of itself, by which it is known later that nobody has edited it. */
 export function sealed(part: Raw): Raw {
-  const at = part.indexOf(nameMark);
-  if (at < 0) return part;
-  const end = part.indexOf('"', at + nameMark.length) + 1;
+  const end = endOfName(part);
+  if (end < 0) return part;
   return `${part.slice(0, end)}${sealMark}${digits(sumOf(part))}"${part.slice(end)}`;
+}
+
+/** Behind the attribute that names a part; -1 where it has none. */
+function endOfName(part: Raw): number {
+  const at = part.indexOf(nameMark);
+  return at < 0 ? -1 : part.indexOf('"', at + nameMark.length) + 1;
 }
 
 /** The same with the checksum that another part has, to compare the two. */

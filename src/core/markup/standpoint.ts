@@ -17,8 +17,6 @@ export interface LinePlace {
   /** White space before the line that the markup begins in, and the page's own line break. */
   indent: string;
   lineBreak: string;
-  /** The hash of what is taken out here, or null. */
-  was: string | null;
   /** Attributes of the table cell that the menu stands in, where it stands instead of cells. */
   cell: Raw | null;
 }

@@ -6,8 +6,9 @@ import type { ResolvedEntry, ResolvedMenu } from '../menu/types.ts';
 import type { Raw } from '../text/bytes.ts';
 import { type Charset, encodeMarkup } from '../text/charset.ts';
 import { menuMarkup } from './markup.ts';
+import { wasAttribute } from './names.ts';
 import { scriptMarkup, skipMarkup, styleMarkup, viewportMarkup } from './page-links.ts';
-import { sealed } from './seal.ts';
+import { sealed, sealedWith } from './seal.ts';
 import type { LinePlace, Standpoint } from './standpoint.ts';
 
 const mostKept = 4000;
@@ -29,16 +30,24 @@ export class MenuWriter {
     };
   }
 
-  write(menu: ResolvedMenu, from: Standpoint, line: LinePlace, charset: Charset): Raw {
+  /** @param line its place, and the hash of what is taken out there, or null */
+  write(
+    menu: ResolvedMenu,
+    from: Standpoint,
+    { was, ...line }: LinePlace & { was: string | null },
+    charset: Charset,
+  ): Raw {
     let key = `${menu.name}\n${line.indent}${line.lineBreak}`;
     if (charset.declared) key += charset.name;
     if (line.cell !== null) key += `\n${line.cell}`;
-    if (line.was !== null) key += `\n${line.was}`;
     key +=
       this.#ofPage(menu, from.page, name => from.carried.has(name)) ??
       `\n${menu.language?.tag ?? ''}\n${from.page}`;
     const marks = marksOn(menu, from.page);
-    return this.#once(from.folder, key, () => encodeMarkup(menuMarkup(menu, from, line, marks), charset));
+    const made = this.#once(from.folder, key, () =>
+      encodeMarkup(menuMarkup(menu, from, line, marks), charset),
+    );
+    return was === null ? made : sealedWith(made, ` ${wasAttribute}="${was}"`);
   }
 
   /** Stands for what the markup of menus says of the page that they are in, and of its folder; null where it is of this page alone. */
