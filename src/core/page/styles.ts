@@ -21,10 +21,46 @@ export interface StyleRule {
 /** https://www.w3.org/TR/selectors-4/#specificity-rules */
 export type Specificity = readonly [ids: number, classes: number, names: number];
 
+/** A rule as its sheet has it, wherever that stands: `start` and `end` are offsets in it. */
+type SheetRule = Omit<StyleRule, 'place'> & { start: number; end: number };
+
 /** The rules of a style sheet. What cannot be read is passed over, as browsers do. */
 export function readStyles(source: Source, from = 0, to = source.text.length): StyleRule[] {
-  const rules: StyleRule[] = [];
-  const text = source.text.slice(from, to);
+  return rulesOf(source.text.slice(from, to)).map(
+    ({ selector, specificity, declarations, condition, start, end }) => ({
+      ...{ selector, specificity, declarations, condition },
+      // Of most nobody asks where they stand.
+      get place() {
+        return source.place(from + start, from + end);
+      },
+    }),
+  );
+}
+
+/** What was read last, by its text: many pages have the same in them. */
+const known = new Map<string, readonly SheetRule[]>();
+let knownLength = 0;
+const mostKnown = 1 << 20;
+
+function rulesOf(text: string): readonly SheetRule[] {
+  const before = known.get(text);
+  if (before) return before;
+  // A copy: a piece of a page would keep the whole page.
+  const own = JSON.parse(JSON.stringify(text)) as string;
+  const rules = parsed(own);
+  if (knownLength + own.length > mostKnown) {
+    known.clear();
+    knownLength = 0;
+  }
+  if (own.length <= mostKnown) {
+    known.set(own, rules);
+    knownLength += own.length;
+  }
+  return rules;
+}
+
+function parsed(text: string): SheetRule[] {
+  const rules: SheetRule[] = [];
   const conditions: string[] = [];
   const sheet = parse(text, { positions: true, parseValue: false, onParseError: () => undefined });
   walk(sheet, {
@@ -51,7 +87,7 @@ export function readStyles(source: Source, from = 0, to = source.text.length): S
           specificity: specificityOf(selector),
           declarations,
           condition: conditions.length > 0 ? conditions.join(' ') : null,
-          place: source.place(from + start.offset, from + end.offset),
+          ...{ start: start.offset, end: end.offset },
         });
       }
     },
