@@ -10,7 +10,6 @@ import {
   writeFileSync,
 } from 'node:fs';
 import { resolve } from 'node:path';
-
 import { build } from 'esbuild';
 
 const outdir = 'dist';

@@ -18,8 +18,8 @@ interface Parts {
 type Load = <Name extends keyof Parts>(name: Name) => Parts[Name];
 
 /**
- * A build: where nothing has changed, what the last one told is told again, and few pages are made by a small part of the
- * program. All of it is needed for none.
+ * A build, by as little of the program as it takes: where nothing has changed, what the last one told is told again, and few
+ * pages are made by a small part.
  * @param words the command line
  * @returns the exit status; null where the command line asks for more than that
  */
@@ -50,7 +50,7 @@ export async function again(
   return tellBuild(result, { quiet: asked('quiet'), json: asked('json') }, seconds, voice);
 }
 
-/** A build of few pages; null where the program has to do it. */
+/** A build of few pages; null where more has to be done. */
 async function rewritten(file: string, seen: Seen | null, load: Load): Promise<BuildResult | null> {
   return seen?.few && seen.few.changed.length > 0 ? load('few').remake(file, seen) : null;
 }

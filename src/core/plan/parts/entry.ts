@@ -120,21 +120,17 @@ const entry = companions
   })
   .meta(json({ also: { anyOf: ['label', 'heading', ...targets].map(key => ({ required: [key] })) } }));
 
-const lists = new Map<number, Joi.ArraySchema<WrittenEntries>>();
+const listOfEntries = (one: typeof entry): Joi.ArraySchema<WrittenEntries> =>
+  linesOf(mapOr(one, text)) as Joi.ArraySchema<WrittenEntries>;
 
 /** At most three levels: each is a schema of its own. */
-export function entriesOf(levels: number): Joi.ArraySchema<WrittenEntries> {
-  const known = lists.get(levels);
-  if (known) return known;
-  const one = levels > 1 ? entry.keys({ entries: entriesOf(levels - 1) }) : entry;
-  const made = linesOf(mapOr(one, text)) as Joi.ArraySchema<WrittenEntries>;
-  lists.set(levels, made);
-  return made;
-}
+const third = listOfEntries(entry);
+const second = listOfEntries(entry.keys({ entries: third }));
+export const entries = listOfEntries(entry.keys({ entries: second }));
 
 export const entryKeys = {
   ...ownKeys,
-  entries: optional(entriesOf(2), {
+  entries: optional(second, {
     below: 'entry',
     takes: 'a list of entries',
     otherwise: 'nothing',

@@ -14,7 +14,7 @@ import {
   text,
   truth,
 } from '../../format/values.ts';
-import { entriesOf } from './entry.ts';
+import { entries } from './entry.ts';
 import { fold } from './fold.ts';
 import { homeKeys } from './home.ts';
 import { look } from './look.ts';
@@ -163,7 +163,7 @@ export const menuKeys = {
     means: 'The site’s name at the head of the menu, leading to the front page.',
     example: 'home: { label: Brackenfold }',
   }),
-  entries: optional(entriesOf(3), {
+  entries: optional(entries, {
     below: 'entry',
     otherwise: null,
     takes: 'a list of entries',
